@@ -1,0 +1,9 @@
+import { defineConfig } from 'drizzle-kit';
+
+export default defineConfig({
+  dialect: 'sqlite',
+  schema: './src/data/schema.ts',
+  out: './drizzle',
+  casing: 'snake_case',
+  strict: true,
+});

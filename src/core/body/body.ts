@@ -1,0 +1,53 @@
+import type { Quantity } from '../quantity';
+import { DIMENSIONS, DIMENSION_IDS, type DimensionId } from './dimensions';
+
+/** What is known of one sitter's body; a dimension that is absent was not measured. */
+export type Body = { readonly [id in DimensionId]?: Quantity | undefined };
+
+/** Why two measures cannot both be right, or one cannot be right at all. */
+export interface MeasureDoubt {
+  readonly reason: 'outOfRange' | 'notBelow';
+  readonly dimension: DimensionId;
+  /** The other measure of an impossible pair. */
+  readonly other?: DimensionId;
+  /** The limit that was passed, in the dimension's unit. */
+  readonly limit: number;
+}
+
+export const isMeasured = (body: Body, id: DimensionId): boolean => body[id] !== undefined;
+export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] => ids.filter((id) => !isMeasured(body, id));
+export const measuredCount = (body: Body): number => DIMENSION_IDS.filter((id) => isMeasured(body, id)).length;
+
+/**
+ * A value outside what any body can have.
+ * @param value mm or kg, by the dimension
+ */
+export function rangeDoubt(dimension: DimensionId, value: number): MeasureDoubt | null {
+  const { lowest, highest } = DIMENSIONS[dimension];
+  if (lowest <= value && value <= highest) return null;
+  return { reason: 'outOfRange', dimension, limit: value < lowest ? lowest : highest };
+}
+
+/** `lower` may not exceed `upper` by more than `slackMm`. Common practice. */
+const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm: number }[] = [
+  { lower: 'poplitealHeight', upper: 'kneeHeight', slackMm: 0 },
+  { lower: 'thighClearance', upper: 'elbowHeightSitting', slackMm: 60 },
+  { lower: 'elbowHeightSitting', upper: 'shoulderHeightSitting', slackMm: 0 },
+  { lower: 'smallOfBackHeight', upper: 'shoulderHeightSitting', slackMm: 0 },
+  { lower: 'shoulderHeightSitting', upper: 'napeHeight', slackMm: 0 },
+  { lower: 'napeHeight', upper: 'eyeHeightSitting', slackMm: 0 },
+  { lower: 'eyeHeightSitting', upper: 'stature', slackMm: 0 },
+  { lower: 'kneeHeight', upper: 'stature', slackMm: 0 },
+];
+
+/** Pairs of measures that no body can have together; empty where nothing is wrong. */
+export function pairDoubts(body: Body): MeasureDoubt[] {
+  const doubts: MeasureDoubt[] = [];
+  for (const { lower, upper, slackMm } of ORDERED_PAIRS) {
+    const low = body[lower]?.value;
+    const high = body[upper]?.value;
+    if (low === undefined || high === undefined) continue;
+    if (low > high + slackMm) doubts.push({ reason: 'notBelow', dimension: lower, other: upper, limit: high + slackMm });
+  }
+  return doubts;
+}

@@ -1,0 +1,28 @@
+/**
+ * A sentence as data: a key of the wording table and the values that go into it. The core never holds words of
+ * its own; screens, card and paper say the same thing because they say the same message.
+ */
+export type MessageValue =
+  | { readonly mm: number }
+  /** A length that only has a size, said without its sign. */
+  | { readonly sizeMm: number }
+  | { readonly deg: number }
+  | { readonly kg: number }
+  | { readonly turns: number }
+  | { readonly count: number }
+  | { readonly percent: number }
+  /** Text that somebody typed (a name). */
+  | { readonly text: string }
+  /** Another entry of the wording table. */
+  | { readonly word: string }
+  /** Several entries, said as a list. */
+  | { readonly words: readonly string[] };
+
+export interface Message {
+  readonly key: string;
+  readonly values: Readonly<Record<string, MessageValue>>;
+}
+
+export function message(key: string, values: Readonly<Record<string, MessageValue>> = {}): Message {
+  return { key, values };
+}

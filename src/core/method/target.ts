@@ -1,0 +1,38 @@
+/**
+ * A target on one residual (a gap, a height difference, an angle): best inside the aim, well inside the band,
+ * in need of a remedy beyond the hard bounds. Absent bounds are open.
+ */
+export const TARGET_BASES = ['published', 'practice', 'assumed'] as const;
+export type TargetBasis = (typeof TARGET_BASES)[number];
+
+export interface Target {
+  readonly hardLo?: number | undefined;
+  readonly bandLo?: number | undefined;
+  readonly aimLo?: number | undefined;
+  readonly aimHi?: number | undefined;
+  readonly bandHi?: number | undefined;
+  readonly hardHi?: number | undefined;
+  /** Penalty at the band's edge; how much this condition counts against the others. */
+  readonly weight: number;
+  readonly basis: TargetBasis;
+  readonly source: string;
+}
+
+export const LOW = Number.NEGATIVE_INFINITY;
+export const HIGH = Number.POSITIVE_INFINITY;
+
+export interface Interval {
+  readonly lo: number;
+  readonly hi: number;
+}
+
+export const aimOf = (t: Target): Interval => ({ lo: t.aimLo ?? LOW, hi: t.aimHi ?? HIGH });
+export const bandOf = (t: Target): Interval => ({ lo: t.bandLo ?? LOW, hi: t.bandHi ?? HIGH });
+export const hardOf = (t: Target): Interval => ({ lo: t.hardLo ?? LOW, hi: t.hardHi ?? HIGH });
+
+/** How far a value lies outside an interval; 0 inside, positive above, negative below. */
+export function outsideBy(interval: Interval, value: number): number {
+  if (value > interval.hi) return value - interval.hi;
+  if (value < interval.lo) return value - interval.lo;
+  return 0;
+}

@@ -1,0 +1,110 @@
+/** The equations of the set seat and the body on it, one a function. Frame and signs: ./frame.ts. */
+import { acosDeg, asinDeg, cosDeg, sinDeg, tanDeg } from '../units';
+import { SEATED_DATUM_FROM_REAR_MM, SHANK_FORWARD_MOST_DEG } from './frame';
+
+/**
+ * Height of a point on the pan.
+ * @param h lift reading under this body, mm: top of the front edge with the pan level
+ * @param fromRear distance along the pan from its rear end, mm
+ * @param axis tilt axis from the rear end, mm
+ * @param panDeg pan angle
+ */
+export function panHeight(h: number, fromRear: number, axis: number, panDeg: number): number {
+  return h + (fromRear - axis) * sinDeg(panDeg);
+}
+
+/** Pan angle of a synchro seat: `ratio` back degrees carry the pan one degree; null leaves the pan alone. */
+export function panAngle(seatAngleDeg: number, backDeg: number, uprightDeg: number, ratio: number | null): number {
+  return ratio === null ? seatAngleDeg : seatAngleDeg + (backDeg - uprightDeg) / ratio;
+}
+
+/** Hollow of the knee from the pan's rear end, mm: length less the recess behind, plus what pushes forward. */
+export function hollowFromRear(buttockPoplitealMm: number, recessMm: number, pushMm: number): number {
+  return buttockPoplitealMm - recessMm + pushMm;
+}
+
+/** Where the seated heights are counted from, along the pan from its rear end, mm. */
+export function datumFromRear(recessMm: number, pushMm: number): number {
+  return SEATED_DATUM_FROM_REAR_MM - recessMm + pushMm;
+}
+
+/**
+ * How a leg stands when the hollow of the knee would lie at `hollowMm` on the pan: hanging where the seat is too
+ * high; foot forward, then knee raised, where it is too low.
+ *
+ * @param hollowMm height of the hollow on the pan, mm
+ * @param soleMm foot support plus shoe, mm
+ * @param poplitealMm lower leg length, mm
+ * @param ankleMm ankle height, mm
+ * @param reachMm along the thigh from the seated datum to the hollow, mm
+ * @param panDeg pan angle
+ * @returns `gapMm` positive when the feet dangle, negative when the seat is too low; shank and thigh angles
+ */
+export function legPosture(hollowMm: number, soleMm: number, poplitealMm: number, ankleMm: number, reachMm: number, panDeg: number): { readonly gapMm: number; readonly shankDeg: number; readonly thighDeg: number } {
+  const gapMm = hollowMm - (soleMm + poplitealMm);
+  if (gapMm >= 0) return { gapMm, shankDeg: 0, thighDeg: panDeg };
+  const shank = poplitealMm - ankleMm;
+  const forward = acosDeg((hollowMm - soleMm - ankleMm) / shank);
+  if (forward <= SHANK_FORWARD_MOST_DEG) return { gapMm, shankDeg: forward, thighDeg: panDeg };
+  const raised = soleMm + ankleMm + shank * cosDeg(SHANK_FORWARD_MOST_DEG);
+  const lift = raised - hollowMm;
+  return { gapMm, shankDeg: SHANK_FORWARD_MOST_DEG, thighDeg: asinDeg(sinDeg(panDeg) + lift / reachMm) };
+}
+
+/** Angle between trunk and the underside of the thigh. */
+export const trunkThighDeg = (backDeg: number, thighDeg: number): number => 90 + backDeg - thighDeg;
+
+/** Inside angle of the knee. */
+export const kneeDeg = (thighDeg: number, shankDeg: number): number => 90 - thighDeg + shankDeg;
+
+/**
+ * Underside of the elbow above the seated datum, mm.
+ * @param shoulderMm shoulder height sitting; @param elbowMm elbow height sitting
+ * @param backDeg trunk angle; @param forwardDeg, @param outDeg upper arm from hanging. Hanging and upright gives
+ * `elbowMm`; 25° forward and 20° out gives 0.8517 elbow + 0.1483 shoulder (Parcells et al. 1999 after Chaffin & Anderson).
+ */
+export function elbowAbove(shoulderMm: number, elbowMm: number, backDeg: number, forwardDeg: number, outDeg: number): number {
+  return shoulderMm * cosDeg(backDeg) - (shoulderMm - elbowMm) * cosDeg(forwardDeg) * cosDeg(outDeg);
+}
+
+/**
+ * Upper arm out from the body so that the elbow lies over the pad's middle, degrees; negative where the pads stand
+ * closer than the elbows hang.
+ */
+export function armOutDeg(clearMm: number, padWidthMm: number, elbowBreadthMm: number, forearmBreadthMm: number, upperArmMm: number): number {
+  return asinDeg((clearMm + padWidthMm - (elbowBreadthMm - forearmBreadthMm)) / (2 * upperArmMm));
+}
+
+/** The clear distance between pads that puts the upper arm out by `outDeg`: the inverse of `armOutDeg`. */
+export function clearForArmOut(outDeg: number, padWidthMm: number, elbowBreadthMm: number, forearmBreadthMm: number, upperArmMm: number): number {
+  return 2 * upperArmMm * sinDeg(outDeg) + (elbowBreadthMm - forearmBreadthMm) - padWidthMm;
+}
+
+/** A landmark of the head above the datum, along the back: up to `pivotMm` the trunk leans, above it the head stays level. */
+export function alongBack(pivotMm: number, landmarkMm: number, backDeg: number): number {
+  return pivotMm + (landmarkMm - pivotMm) * cosDeg(backDeg);
+}
+
+/** A landmark of the head above the datum, vertically. */
+export function headAbove(pivotMm: number, landmarkMm: number, backDeg: number): number {
+  return pivotMm * cosDeg(backDeg) + (landmarkMm - pivotMm);
+}
+
+/** Top of the thigh above the datum, mm, at `along` in front of it. */
+export function thighTopAbove(thighClearanceMm: number, thighDeg: number, along: number): number {
+  return along * tanDeg(thighDeg) + thighClearanceMm / cosDeg(thighDeg);
+}
+
+/**
+ * Moment of head, arms and trunk about the hip when leaning back, N·m.
+ * Winter (2009), Table 4.1: 0.678 of body mass, centre at 0.626 of hip to shoulder; segment 0.288 of stature
+ * (Drillis & Contini 1966).
+ */
+export function trunkMomentNm(massKg: number, statureMm: number, backDeg: number): number {
+  return TRUNK_MASS_FRACTION * massKg * GRAVITY * TRUNK_CENTRE_FRACTION * HIP_TO_SHOULDER_FRACTION * (statureMm / 1000) * sinDeg(backDeg);
+}
+
+export const TRUNK_MASS_FRACTION = 0.678;
+export const TRUNK_CENTRE_FRACTION = 0.626;
+export const HIP_TO_SHOULDER_FRACTION = 0.288;
+const GRAVITY = 9.81;

@@ -1,0 +1,67 @@
+import type { Adjustment, Travel } from './adjustment';
+import { ADJUSTMENT_UNITS } from './adjustment-kinds';
+
+/** Rounds away what binary fractions leave behind (0.1 + 0.2), far below any tolerance in use. */
+const tidy = (value: number): number => Math.round(value * 1e6) / 1e6;
+
+/** The ends of an adjustment in its unit, lowest first. */
+export function endsOf(travel: Travel): { readonly lowest: number; readonly highest: number } {
+  if (travel.type !== 'listed') return { lowest: travel.lowest.value, highest: travel.highest.value };
+  const values = travel.values.map((q) => q.value);
+  return { lowest: values[0] ?? NaN, highest: values[values.length - 1] ?? NaN };
+}
+
+/** How many positions an adjustment has; at least 1 for a valid one. */
+export function positionCount(adjustment: Adjustment): number {
+  const { travel } = adjustment;
+  if (travel.type === 'steps') return travel.count;
+  if (travel.type === 'listed') return travel.values.length;
+  const step = ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  return Math.ceil(tidy((travel.highest.value - travel.lowest.value) / step)) + 1;
+}
+
+/**
+ * The one function that turns a position into units.
+ * @param position integer 0…positionCount−1, counted from the lowest end
+ * @returns value in the adjustment's unit; the last position of a continuous travel is always its highest end
+ */
+export function valueAt(adjustment: Adjustment, position: number): number {
+  const { travel } = adjustment;
+  if (travel.type === 'listed') return travel.values[position]?.value ?? NaN;
+  const { lowest, highest } = endsOf(travel);
+  const last = positionCount(adjustment) - 1;
+  if (position === last) return highest;
+  const step = travel.type === 'steps' ? (highest - lowest) / last : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  return tidy(lowest + position * step);
+}
+
+/** All values of an adjustment, by position. */
+export function valuesOf(adjustment: Adjustment): number[] {
+  return Array.from({ length: positionCount(adjustment) }, (_, i) => valueAt(adjustment, i));
+}
+
+/** The position whose value is nearest; at a tie the lower. */
+export function nearestPosition(adjustment: Adjustment, value: number): number {
+  const count = positionCount(adjustment);
+  if (adjustment.travel.type === 'listed') {
+    const values = valuesOf(adjustment);
+    return values.reduce((best, v, i) => (Math.abs(v - value) < Math.abs(values[best]! - value) ? i : best), 0);
+  }
+  const { lowest, highest } = endsOf(adjustment.travel);
+  if (!(value > lowest)) return 0;
+  if (value >= highest) return count - 1;
+  const step = adjustment.travel.type === 'steps' ? (highest - lowest) / (count - 1) : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  const below = Math.min(count - 1, Math.floor(tidy((value - lowest) / step)));
+  const above = Math.min(count - 1, below + 1);
+  return value - valueAt(adjustment, below) <= valueAt(adjustment, above) - value ? below : above;
+}
+
+/** Whether the positions can be told apart by hand (clicks, stops), rather than slid freely. */
+export function isStepped(adjustment: Adjustment): boolean {
+  return adjustment.travel.type !== 'continuous';
+}
+
+/** Whether nobody can move it. */
+export function isFixed(adjustment: Adjustment): boolean {
+  return positionCount(adjustment) === 1;
+}
