@@ -15,8 +15,10 @@ export interface MeasureDoubt {
 }
 
 export const isMeasured = (body: Body, id: DimensionId): boolean => body[id] !== undefined;
-export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] => ids.filter((id) => !isMeasured(body, id));
-export const measuredCount = (body: Body): number => DIMENSION_IDS.filter((id) => isMeasured(body, id)).length;
+export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
+  ids.filter((id) => !isMeasured(body, id));
+export const measuredCount = (body: Body): number =>
+  DIMENSION_IDS.filter((id) => isMeasured(body, id)).length;
 
 /**
  * A value outside what any body can have.
@@ -47,7 +49,8 @@ export function pairDoubts(body: Body): MeasureDoubt[] {
     const low = body[lower]?.value;
     const high = body[upper]?.value;
     if (low === undefined || high === undefined) continue;
-    if (low > high + slackMm) doubts.push({ reason: 'notBelow', dimension: lower, other: upper, limit: high + slackMm });
+    if (low > high + slackMm)
+      doubts.push({ reason: 'notBelow', dimension: lower, other: upper, limit: high + slackMm });
   }
   return doubts;
 }

@@ -1,2 +1,10 @@
 export { DIMENSIONS, DIMENSION_IDS, isDimensionId, type DimensionId, type DimensionRow } from './dimensions';
-export { isMeasured, measuredCount, missingOf, pairDoubts, rangeDoubt, type Body, type MeasureDoubt } from './body';
+export {
+  isMeasured,
+  measuredCount,
+  missingOf,
+  pairDoubts,
+  rangeDoubt,
+  type Body,
+  type MeasureDoubt,
+} from './body';

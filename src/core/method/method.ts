@@ -65,5 +65,11 @@ export const ROOM_REFERENCE_MM = 480;
 export function roomForChild(target: Target, buttockPoplitealMm: number): Target {
   const share = buttockPoplitealMm / ROOM_REFERENCE_MM;
   const scaled = (v: number | undefined) => (v === undefined ? undefined : v * share);
-  return { ...target, bandLo: scaled(target.bandLo), aimLo: scaled(target.aimLo), aimHi: scaled(target.aimHi), bandHi: scaled(target.bandHi) };
+  return {
+    ...target,
+    bandLo: scaled(target.bandLo),
+    aimLo: scaled(target.aimLo),
+    aimHi: scaled(target.aimHi),
+    bandHi: scaled(target.bandHi),
+  };
 }

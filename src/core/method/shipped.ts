@@ -6,15 +6,42 @@ import type { AdjustmentKind } from '../seat';
 import type { Method } from './method';
 import type { Target } from './target';
 
-const practice = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({ ...bounds, basis: 'practice', source: 'common practice' });
-const assumed = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({ ...bounds, basis: 'assumed', source: 'assumed' });
+const practice = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
+  ...bounds,
+  basis: 'practice',
+  source: 'common practice',
+});
+const assumed = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
+  ...bounds,
+  basis: 'assumed',
+  source: 'assumed',
+});
 
-const GROUND_UP: readonly AdjustmentKind[] = ['seatHeight', 'seatDepth', 'seatAngle', 'lumbarApex', 'backAngle', 'tiltTension', 'armWidth', 'armHeight', 'headHeight', 'deskHeight'];
+const GROUND_UP: readonly AdjustmentKind[] = [
+  'seatHeight',
+  'seatDepth',
+  'seatAngle',
+  'lumbarApex',
+  'backAngle',
+  'tiltTension',
+  'armWidth',
+  'armHeight',
+  'headHeight',
+  'deskHeight',
+];
 
 const COMMON = {
   footGap: practice({ hardLo: -60, bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5 }),
   lumbarHeight: practice({ bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 25, weight: 0.5 }),
-  lumbarByPractice: { bandLo: 150, aimLo: 170, aimHi: 220, bandHi: 250, weight: 0.5, basis: 'published', source: 'band: ANSI/HFES 100-2007; aim: EN 1335-1:2000; from memory' },
+  lumbarByPractice: {
+    bandLo: 150,
+    aimLo: 170,
+    aimHi: 220,
+    bandHi: 250,
+    weight: 0.5,
+    basis: 'published',
+    source: 'band: ANSI/HFES 100-2007; aim: EN 1335-1:2000; from memory',
+  },
   tension: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
   armHeight: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 3 }),
   armSpread: assumed({ bandLo: -5, aimLo: 0, aimHi: 15, bandHi: 20, weight: 1 }),
@@ -27,7 +54,8 @@ const COMMON = {
 const RIGHT_ANGLE: Method = {
   id: 'right-angle',
   name: 'Right angle',
-  summary: 'Thighs level, knees at a right angle, trunk upright or a little back. Simple to teach, easy to check.',
+  summary:
+    'Thighs level, knees at a right angle, trunk upright or a little back. Simple to teach, easy to check.',
   targets: {
     ...COMMON,
     thigh: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 2, weight: 2 }),
@@ -46,10 +74,11 @@ const RIGHT_ANGLE: Method = {
 const OPEN_HIP: Method = {
   id: 'open-hip',
   name: 'Open hip',
-  summary: 'Hips a little above the knees and the back leaned at least 5°, so that the hip opens and breathing is easy.',
+  summary:
+    'Hips a little above the knees and the back leaned at least 5°, so that the hip opens and breathing is easy.',
   targets: {
     ...COMMON,
-    thigh: practice({ bandLo: -3, aimLo: -3, aimHi: 0, bandHi: 3, weight: 2 }),
+    thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 0, bandHi: 3, weight: 2 }),
     trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 1 }),
     backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 10, bandHi: 20, weight: 2 }),
   },

@@ -5,6 +5,16 @@ export const TASKS = ['keyboard', 'writing', 'handwork'] as const;
 export type Task = (typeof TASKS)[number];
 
 /**
+ * Where the hands work, above the elbow, mm (common practice; the family of values is Grandjean's, "Fitting the
+ * Task to the Man", from memory). Below the elbow is negative.
+ */
+export const TASK_OFFSETS = {
+  keyboard: { lo: -30, hi: 0 },
+  writing: { lo: 0, hi: 30 },
+  handwork: { lo: 50, hi: 150 },
+} as const satisfies Record<Task, { readonly lo: number; readonly hi: number }>;
+
+/**
  * Where the seat is used: one immutable version. A desk is an adjustment of the place, of the same type as a
  * seat's; a desk nobody can move has one position.
  */
@@ -21,10 +31,14 @@ export interface Place {
   readonly notes: string;
 }
 
-export const deskOf = (place: Place | null): Adjustment | null => (place ? adjustmentOf(place.adjustments, 'deskHeight') : null);
+export const deskOf = (place: Place | null): Adjustment | null =>
+  place ? adjustmentOf(place.adjustments, 'deskHeight') : null;
 
 /** Desk top and underside above the floor at a position, mm; null without a desk. */
-export function deskHeights(place: Place | null, position: number): { readonly topMm: number; readonly undersideMm: number } | null {
+export function deskHeights(
+  place: Place | null,
+  position: number,
+): { readonly topMm: number; readonly undersideMm: number } | null {
   const desk = deskOf(place);
   if (!place || !desk) return null;
   const topMm = valueAt(desk, position);

@@ -14,7 +14,12 @@ export function panHeight(h: number, fromRear: number, axis: number, panDeg: num
 }
 
 /** Pan angle of a synchro seat: `ratio` back degrees carry the pan one degree; null leaves the pan alone. */
-export function panAngle(seatAngleDeg: number, backDeg: number, uprightDeg: number, ratio: number | null): number {
+export function panAngle(
+  seatAngleDeg: number,
+  backDeg: number,
+  uprightDeg: number,
+  ratio: number | null,
+): number {
   return ratio === null ? seatAngleDeg : seatAngleDeg + (backDeg - uprightDeg) / ratio;
 }
 
@@ -40,7 +45,14 @@ export function datumFromRear(recessMm: number, pushMm: number): number {
  * @param panDeg pan angle
  * @returns `gapMm` positive when the feet dangle, negative when the seat is too low; shank and thigh angles
  */
-export function legPosture(hollowMm: number, soleMm: number, poplitealMm: number, ankleMm: number, reachMm: number, panDeg: number): { readonly gapMm: number; readonly shankDeg: number; readonly thighDeg: number } {
+export function legPosture(
+  hollowMm: number,
+  soleMm: number,
+  poplitealMm: number,
+  ankleMm: number,
+  reachMm: number,
+  panDeg: number,
+): { readonly gapMm: number; readonly shankDeg: number; readonly thighDeg: number } {
   const gapMm = hollowMm - (soleMm + poplitealMm);
   if (gapMm >= 0) return { gapMm, shankDeg: 0, thighDeg: panDeg };
   const shank = poplitealMm - ankleMm;
@@ -63,7 +75,13 @@ export const kneeDeg = (thighDeg: number, shankDeg: number): number => 90 - thig
  * @param backDeg trunk angle; @param forwardDeg, @param outDeg upper arm from hanging. Hanging and upright gives
  * `elbowMm`; 25° forward and 20° out gives 0.8517 elbow + 0.1483 shoulder (Parcells et al. 1999 after Chaffin & Anderson).
  */
-export function elbowAbove(shoulderMm: number, elbowMm: number, backDeg: number, forwardDeg: number, outDeg: number): number {
+export function elbowAbove(
+  shoulderMm: number,
+  elbowMm: number,
+  backDeg: number,
+  forwardDeg: number,
+  outDeg: number,
+): number {
   return shoulderMm * cosDeg(backDeg) - (shoulderMm - elbowMm) * cosDeg(forwardDeg) * cosDeg(outDeg);
 }
 
@@ -71,12 +89,24 @@ export function elbowAbove(shoulderMm: number, elbowMm: number, backDeg: number,
  * Upper arm out from the body so that the elbow lies over the pad's middle, degrees; negative where the pads stand
  * closer than the elbows hang.
  */
-export function armOutDeg(clearMm: number, padWidthMm: number, elbowBreadthMm: number, forearmBreadthMm: number, upperArmMm: number): number {
+export function armOutDeg(
+  clearMm: number,
+  padWidthMm: number,
+  elbowBreadthMm: number,
+  forearmBreadthMm: number,
+  upperArmMm: number,
+): number {
   return asinDeg((clearMm + padWidthMm - (elbowBreadthMm - forearmBreadthMm)) / (2 * upperArmMm));
 }
 
 /** The clear distance between pads that puts the upper arm out by `outDeg`: the inverse of `armOutDeg`. */
-export function clearForArmOut(outDeg: number, padWidthMm: number, elbowBreadthMm: number, forearmBreadthMm: number, upperArmMm: number): number {
+export function clearForArmOut(
+  outDeg: number,
+  padWidthMm: number,
+  elbowBreadthMm: number,
+  forearmBreadthMm: number,
+  upperArmMm: number,
+): number {
   return 2 * upperArmMm * sinDeg(outDeg) + (elbowBreadthMm - forearmBreadthMm) - padWidthMm;
 }
 
@@ -101,10 +131,26 @@ export function thighTopAbove(thighClearanceMm: number, thighDeg: number, along:
  * (Drillis & Contini 1966).
  */
 export function trunkMomentNm(massKg: number, statureMm: number, backDeg: number): number {
-  return TRUNK_MASS_FRACTION * massKg * GRAVITY * TRUNK_CENTRE_FRACTION * HIP_TO_SHOULDER_FRACTION * (statureMm / 1000) * sinDeg(backDeg);
+  return (
+    TRUNK_MASS_FRACTION *
+    massKg *
+    GRAVITY *
+    TRUNK_CENTRE_FRACTION *
+    HIP_TO_SHOULDER_FRACTION *
+    (statureMm / 1000) *
+    sinDeg(backDeg)
+  );
 }
 
 export const TRUNK_MASS_FRACTION = 0.678;
 export const TRUNK_CENTRE_FRACTION = 0.626;
 export const HIP_TO_SHOULDER_FRACTION = 0.288;
 const GRAVITY = 9.81;
+
+/**
+ * Inside angle of the elbow with the upper arm hanging and the hand at `handsMm`; 90° with the forearm level, more
+ * with the hand lower than the elbow.
+ */
+export function elbowDeg(elbowMm: number, handsMm: number, forearmMm: number): number {
+  return 90 + asinDeg((elbowMm - handsMm) / forearmMm);
+}

@@ -14,7 +14,12 @@ export type Travel =
  * maker says only that, a range of body masses.
  */
 export type Effort =
-  | { readonly by: 'moment'; readonly lightestNm: number; readonly stiffestNm: number; readonly atDeg: number }
+  | {
+      readonly by: 'moment';
+      readonly lightestNm: number;
+      readonly stiffestNm: number;
+      readonly atDeg: number;
+    }
   | { readonly by: 'mass'; readonly lightestKg: number; readonly stiffestKg: number };
 
 /** One thing a seat (or a place) can change. */

@@ -2,22 +2,64 @@
  * What the hand moves. Controls and adjustments are many to many: one lever may set height and, twisted, lock the
  * tilt. Every place and direction is as the sitter finds it, sitting in the seat.
  */
-export const CONTROL_KINDS = ['lever', 'paddle', 'knob', 'wheel', 'button', 'trigger', 'bulb', 'switch', 'ratchet', 'strap', 'byHand', 'tool'] as const;
+export const CONTROL_KINDS = [
+  'lever',
+  'paddle',
+  'knob',
+  'wheel',
+  'button',
+  'trigger',
+  'bulb',
+  'switch',
+  'ratchet',
+  'strap',
+  'byHand',
+  'tool',
+] as const;
 export type ControlKind = (typeof CONTROL_KINDS)[number];
 
 export const HANDS = ['right', 'left', 'either', 'both'] as const;
 export type Hand = (typeof HANDS)[number];
 
 /** What is done to the control. */
-export const ACTIONS = ['liftAndHold', 'pressAndHold', 'pullAndSlide', 'turn', 'squeeze', 'slide', 'raiseByClicks', 'setToStop', 'pump'] as const;
+export const ACTIONS = [
+  'liftAndHold',
+  'pressAndHold',
+  'pullAndSlide',
+  'turn',
+  'squeeze',
+  'slide',
+  'raiseByClicks',
+  'setToStop',
+  'pump',
+] as const;
 export type Action = (typeof ACTIONS)[number];
 
 /** Which way gives more of the adjustment, seen by the sitter unless the control's place says otherwise. */
-export const DIRECTIONS = ['up', 'down', 'forward', 'backward', 'inward', 'outward', 'clockwise', 'anticlockwise', 'unknown'] as const;
+export const DIRECTIONS = [
+  'up',
+  'down',
+  'forward',
+  'backward',
+  'inward',
+  'outward',
+  'clockwise',
+  'anticlockwise',
+  'unknown',
+] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
 /** What the sitter does with the body meanwhile. */
-export const SITTER_ACTS = ['weightOff', 'weightOn', 'leanForward', 'leanBack', 'keepStill', 'standUp', 'toesUp', 'nothing'] as const;
+export const SITTER_ACTS = [
+  'weightOff',
+  'weightOn',
+  'leanForward',
+  'leanBack',
+  'keepStill',
+  'standUp',
+  'toesUp',
+  'nothing',
+] as const;
 export type SitterAct = (typeof SITTER_ACTS)[number];
 
 export interface Move {
@@ -38,7 +80,9 @@ export interface Control {
   /** Tested by trying to move the seat. */
   readonly latch: 'clicks' | 'silent' | 'none';
   /** What can be counted or read off: nothing, clicks, turns, or a dial with its own labels (one a position). */
-  readonly scale: { readonly type: 'none' | 'clicks' | 'turns' } | { readonly type: 'dial'; readonly labels: readonly string[] };
+  readonly scale:
+    | { readonly type: 'none' | 'clicks' | 'turns' }
+    | { readonly type: 'dial'; readonly labels: readonly string[] };
   /** False for what does not stay where it was put (a loose pad). */
   readonly keeps: boolean;
 }
@@ -58,7 +102,10 @@ const OPPOSITE: Record<Direction, Direction> = {
 export const oppositeOf = (direction: Direction): Direction => OPPOSITE[direction];
 
 /** The control and move that set an adjustment, or null where the seat's record names none. */
-export function controlFor(controls: readonly Control[], adjustmentId: string): { readonly control: Control; readonly move: Move } | null {
+export function controlFor(
+  controls: readonly Control[],
+  adjustmentId: string,
+): { readonly control: Control; readonly move: Move } | null {
   for (const control of controls) {
     const move = control.moves.find((m) => m.adjustmentId === adjustmentId);
     if (move) return { control, move };

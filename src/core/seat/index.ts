@@ -1,7 +1,29 @@
-export { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNITS, type AdjustmentKind, type AdjustmentKindRow, type AdjustmentUnit } from './adjustment-kinds';
+export {
+  ADJUSTMENT_KINDS,
+  ADJUSTMENT_KIND_IDS,
+  ADJUSTMENT_UNITS,
+  type AdjustmentKind,
+  type AdjustmentKindRow,
+  type AdjustmentUnit,
+} from './adjustment-kinds';
 export type { Adjustment, Effort, Travel } from './adjustment';
 export { endsOf, isFixed, isStepped, nearestPosition, positionCount, valueAt, valuesOf } from './positions';
-export { ACTIONS, CONTROL_KINDS, DIRECTIONS, HANDS, SITTER_ACTS, controlFor, oppositeOf, type Action, type Control, type ControlKind, type Direction, type Hand, type Move, type SitterAct } from './controls';
+export {
+  ACTIONS,
+  CONTROL_KINDS,
+  DIRECTIONS,
+  HANDS,
+  SITTER_ACTS,
+  controlFor,
+  oppositeOf,
+  type Action,
+  type Control,
+  type ControlKind,
+  type Direction,
+  type Hand,
+  type Move,
+  type SitterAct,
+} from './controls';
 export { SEAT_CLASSES, adjustmentOf, takesCushions, type SeatClass, type SeatModel } from './seat';
 export { heightShift, sinkMm } from './sink';
 export { adjustmentDoubts, seatDoubts, type SeatDoubt, type SeatFault } from './validate';

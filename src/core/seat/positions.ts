@@ -31,7 +31,8 @@ export function valueAt(adjustment: Adjustment, position: number): number {
   const { lowest, highest } = endsOf(travel);
   const last = positionCount(adjustment) - 1;
   if (position === last) return highest;
-  const step = travel.type === 'steps' ? (highest - lowest) / last : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  const step =
+    travel.type === 'steps' ? (highest - lowest) / last : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
   return tidy(lowest + position * step);
 }
 
@@ -45,12 +46,18 @@ export function nearestPosition(adjustment: Adjustment, value: number): number {
   const count = positionCount(adjustment);
   if (adjustment.travel.type === 'listed') {
     const values = valuesOf(adjustment);
-    return values.reduce((best, v, i) => (Math.abs(v - value) < Math.abs(values[best]! - value) ? i : best), 0);
+    return values.reduce(
+      (best, v, i) => (Math.abs(v - value) < Math.abs(values[best]! - value) ? i : best),
+      0,
+    );
   }
   const { lowest, highest } = endsOf(adjustment.travel);
   if (!(value > lowest)) return 0;
   if (value >= highest) return count - 1;
-  const step = adjustment.travel.type === 'steps' ? (highest - lowest) / (count - 1) : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  const step =
+    adjustment.travel.type === 'steps'
+      ? (highest - lowest) / (count - 1)
+      : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
   const below = Math.min(count - 1, Math.floor(tidy((value - lowest) / step)));
   const above = Math.min(count - 1, below + 1);
   return value - valueAt(adjustment, below) <= valueAt(adjustment, above) - value ? below : above;

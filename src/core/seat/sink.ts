@@ -20,7 +20,10 @@ export function sinkMm(seat: SeatModel, massKg: number | null): number {
  * What to add to a seat's stated heights so that they hold under this body.
  * `ofSeat` goes to heights above the floor, `aboveSeat` to heights above the seat; mm.
  */
-export function heightShift(seat: SeatModel, massKg: number | null): { readonly ofSeat: number; readonly aboveSeat: number } {
+export function heightShift(
+  seat: SeatModel,
+  massKg: number | null,
+): { readonly ofSeat: number; readonly aboveSeat: number } {
   const sink = sinkMm(seat, massKg);
   const counted = seat.cushion.heightsAre === 'loaded' ? seat.cushion.sinkMm.value : 0;
   const ofSeat = counted - sink;

@@ -6,7 +6,18 @@ import type { SeatModel } from './seat';
 /** More positions than any real adjustment has; beyond, a range is a slip of unit. */
 const MOST_POSITIONS = 5000;
 
-export type SeatFault = 'duplicateAdjustment' | 'unknownUnit' | 'emptyRange' | 'reversedRange' | 'outOfRange' | 'notRising' | 'tooManyPositions' | 'missingSeatHeight' | 'controlOfNothing' | 'notPositive' | 'missingEffort';
+export type SeatFault =
+  | 'duplicateAdjustment'
+  | 'unknownUnit'
+  | 'emptyRange'
+  | 'reversedRange'
+  | 'outOfRange'
+  | 'notRising'
+  | 'tooManyPositions'
+  | 'missingSeatHeight'
+  | 'controlOfNothing'
+  | 'notPositive'
+  | 'missingEffort';
 
 export interface SeatDoubt {
   readonly reason: SeatFault;
@@ -19,20 +30,32 @@ function travelDoubts(adjustment: Adjustment, field: string): SeatDoubt[] {
   const { travel } = adjustment;
   const kind = ADJUSTMENT_KINDS[adjustment.kind];
   const at = `${field}/travel`;
-  if (!(kind.units as readonly AdjustmentUnit[]).includes(adjustment.unit)) return [{ reason: 'unknownUnit', field: `${field}/unit`, value: adjustment.unit }];
+  if (!(kind.units as readonly AdjustmentUnit[]).includes(adjustment.unit))
+    return [{ reason: 'unknownUnit', field: `${field}/unit`, value: adjustment.unit }];
   if (travel.type === 'listed') {
     const values = travel.values.map((q) => q.value);
     if (values.length === 0) return [{ reason: 'emptyRange', field: at, value: 0 }];
     const fall = values.findIndex((v, i) => i > 0 && !(v > values[i - 1]!));
     if (fall > 0) return [{ reason: 'notRising', field: `${at}/values/${fall}`, value: values[fall]! }];
   }
-  if (travel.type === 'steps' && !(Number.isInteger(travel.count) && travel.count >= 2)) return [{ reason: 'emptyRange', field: `${at}/count`, value: travel.count }];
+  if (travel.type === 'steps' && !(Number.isInteger(travel.count) && travel.count >= 2))
+    return [{ reason: 'emptyRange', field: `${at}/count`, value: travel.count }];
   const { lowest, highest } = endsOf(travel);
-  for (const [name, value] of [['lowest', lowest], ['highest', highest]] as const) {
-    if (!(kind.lowest <= value && value <= kind.highest)) return [{ reason: 'outOfRange', field: `${at}/${name}`, value }];
+  for (const [name, value] of [
+    ['lowest', lowest],
+    ['highest', highest],
+  ] as const) {
+    if (!(kind.lowest <= value && value <= kind.highest))
+      return [{ reason: 'outOfRange', field: `${at}/${name}`, value }];
   }
-  if (travel.type !== 'listed' && !(lowest < highest)) return [{ reason: 'reversedRange', field: at, value: highest }];
-  const count = travel.type === 'steps' ? travel.count : travel.type === 'listed' ? travel.values.length : (highest - lowest) / ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  if (travel.type !== 'listed' && !(lowest < highest))
+    return [{ reason: 'reversedRange', field: at, value: highest }];
+  const count =
+    travel.type === 'steps'
+      ? travel.count
+      : travel.type === 'listed'
+        ? travel.values.length
+        : (highest - lowest) / ADJUSTMENT_UNITS[adjustment.unit].finestStep;
   return count <= MOST_POSITIONS ? [] : [{ reason: 'tooManyPositions', field: at, value: count }];
 }
 
@@ -42,9 +65,11 @@ export function adjustmentDoubts(adjustments: readonly Adjustment[], base: strin
   return adjustments.flatMap((adjustment, i) => {
     const field = `${base}/${i}`;
     const doubts = travelDoubts(adjustment, field);
-    if (seen.has(adjustment.id)) doubts.push({ reason: 'duplicateAdjustment', field: `${field}/id`, value: adjustment.id });
+    if (seen.has(adjustment.id))
+      doubts.push({ reason: 'duplicateAdjustment', field: `${field}/id`, value: adjustment.id });
     seen.add(adjustment.id);
-    if (adjustment.kind === 'tiltTension' && !adjustment.effort) doubts.push({ reason: 'missingEffort', field: `${field}/effort`, value: adjustment.id });
+    if (adjustment.kind === 'tiltTension' && !adjustment.effort)
+      doubts.push({ reason: 'missingEffort', field: `${field}/effort`, value: adjustment.id });
     return doubts;
   });
 }
@@ -53,10 +78,16 @@ export function adjustmentDoubts(adjustments: readonly Adjustment[], base: strin
 export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   const doubts = adjustmentDoubts(seat.adjustments, '/adjustments');
   const known = new Set(seat.adjustments.map((a) => a.id));
-  if (!seat.adjustments.some((a) => a.kind === 'seatHeight')) doubts.push({ reason: 'missingSeatHeight', field: '/adjustments', value: 'seatHeight' });
+  if (!seat.adjustments.some((a) => a.kind === 'seatHeight'))
+    doubts.push({ reason: 'missingSeatHeight', field: '/adjustments', value: 'seatHeight' });
   seat.controls.forEach((control, c) =>
     control.moves.forEach((move, m) => {
-      if (!known.has(move.adjustmentId)) doubts.push({ reason: 'controlOfNothing', field: `/controls/${c}/moves/${m}/adjustmentId`, value: move.adjustmentId });
+      if (!known.has(move.adjustmentId))
+        doubts.push({
+          reason: 'controlOfNothing',
+          field: `/controls/${c}/moves/${m}/adjustmentId`,
+          value: move.adjustmentId,
+        });
     }),
   );
   const positive: readonly [string, number][] = [
@@ -64,6 +95,7 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
     ['/seatWidthMm', seat.seatWidthMm.value],
     ['/cushion/referenceMassKg', seat.cushion.referenceMassKg],
   ];
-  for (const [field, value] of positive) if (!(value > 0)) doubts.push({ reason: 'notPositive', field, value });
+  for (const [field, value] of positive)
+    if (!(value > 0)) doubts.push({ reason: 'notPositive', field, value });
   return doubts;
 }

@@ -18,7 +18,12 @@ export function parseMass(text: string, shown: MassUnit): Parsed {
   const factor = unit === 'kg' ? 1 : KG_PER_POUND;
   const number = parseDecimal(parts[1] ?? '', { pointMayGroup: false });
   if (number.ok) return parsed(Math.round(number.value * factor * 100) / 100);
-  return number.readings ? failed(number.reason, number.readings.map((r) => r * factor)) : number;
+  return number.readings
+    ? failed(
+        number.reason,
+        number.readings.map((r) => r * factor),
+      )
+    : number;
 }
 
 /** A mass in the unit shown, without the unit, to a tenth: `72.5`. */

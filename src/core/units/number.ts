@@ -1,6 +1,14 @@
 import { type Parsed, failed, parsed } from './parsed';
 
-const VULGAR: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+const VULGAR: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
 
 /** Lower case, one kind of space, quote and fraction; so that every reader below sees plain text. */
 export function tidy(text: string): string {
@@ -23,7 +31,8 @@ export function parseDecimal(text: string, options: { readonly pointMayGroup: bo
   if (t === '') return failed('empty');
   const grouped = options.pointMayGroup ? /^(\d{1,3})[.,](\d{3})$/ : /^(\d{1,3}),(\d{3})$/;
   const hit = grouped.exec(t);
-  if (hit && hit[1] !== '0') return failed('ambiguous', [Number(`${hit[1]}.${hit[2]}`), Number(`${hit[1]}${hit[2]}`)]);
+  if (hit && hit[1] !== '0')
+    return failed('ambiguous', [Number(`${hit[1]}.${hit[2]}`), Number(`${hit[1]}${hit[2]}`)]);
   if (!/^\d+(?:[.,]\d+)?$/.test(t)) return failed('notANumber');
   const value = Number(t.replace(',', '.'));
   return Number.isFinite(value) ? parsed(value) : failed('notANumber');

@@ -1,0 +1,29 @@
+export {
+  CORE_VERSION,
+  INPUTS_SCHEMA,
+  NO_REMEDIES,
+  TABLES_VERSION,
+  isChild,
+  type FitInputs,
+  type RemedySettings,
+  type Settings,
+} from './inputs';
+export { problemOf, type Problem, type SetValues, type Variable } from './problem';
+export { CONDITIONS, balancedTension, tensionFraction, type Condition } from './conditions';
+export { penaltyOf, type Cost } from './penalty';
+export { costOf, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
+export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
+export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
+export { remediesFor, type Remedy } from './remedies';
+export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';
+export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
+export { ANGLE_IDS, type PostureAngle } from './angles';
+export {
+  datumFromRearMm,
+  datumMm,
+  frontEdgeMm,
+  hollowFromRearMm,
+  legOf,
+  panDegOf,
+  panPointMm,
+} from './on-seat';

@@ -1,0 +1,45 @@
+import type { Body } from '../body';
+import type { Method } from '../method';
+import type { Place } from '../place';
+import type { AdjustmentKind, SeatModel } from '../seat';
+
+/** Raised with every change that makes the same inputs give another result. */
+export const CORE_VERSION = 1;
+/** Raised with every change of a table that a result depends on. */
+export const TABLES_VERSION = 1;
+export const INPUTS_SCHEMA = 1;
+
+/** Everything a fitting is computed from, as one document: the same document always gives the same settings. */
+export interface FitInputs {
+  readonly schema: typeof INPUTS_SCHEMA;
+  readonly coreVersion: number;
+  readonly tablesVersion: number;
+  /** For computations that draw at random; none does yet. */
+  readonly seed: number;
+  readonly sitter: { readonly ageYears: number | null };
+  readonly body: Body;
+  readonly seat: SeatModel;
+  /** null: no desk, nothing but the seat. */
+  readonly place: Place | null;
+  readonly method: Method;
+  readonly work: { readonly toolsKg: number };
+}
+
+/** What is added to the seat or the place to close a shortfall; 0 means not used. */
+export interface RemedySettings {
+  readonly footrestMm: number;
+  readonly backCushionMm: number;
+}
+
+export const NO_REMEDIES: RemedySettings = { footrestMm: 0, backCushionMm: 0 };
+
+/** A position for each adjustment, by kind, and the remedies in use. */
+export interface Settings {
+  readonly positions: Readonly<Partial<Record<AdjustmentKind, number>>>;
+  readonly remedies: RemedySettings;
+}
+
+/** Below this age room behind the knee is taken in proportion, years (common practice). */
+const CHILD_BELOW_YEARS = 15;
+export const isChild = (inputs: FitInputs): boolean =>
+  inputs.sitter.ageYears !== null && inputs.sitter.ageYears < CHILD_BELOW_YEARS;

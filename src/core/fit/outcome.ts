@@ -1,0 +1,196 @@
+/** How one adjustment stands as set: value, aim, band, what is left over, verdict and reason. */
+import type { DimensionId } from '../body';
+import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Interval } from '../method';
+import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../seat';
+import { conditionsOf, missingFor, type Condition } from './conditions';
+import { penaltyOf, roundResidual } from './penalty';
+import { decidingConditions } from './plan';
+import type { Problem, SetValues, Variable } from './problem';
+
+/**
+ * `fits` in the band; `close` at the best reachable position but outside by little; `cannotReach` at the best
+ * position and outside by more; `off` where another position would be better; `notMeasured` where a measure is missing.
+ */
+export const VERDICTS = ['fits', 'close', 'cannotReach', 'off', 'notMeasured'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export interface ConditionOutcome {
+  readonly id: ConditionId;
+  readonly unit: 'mm' | 'deg' | 'turn';
+  readonly residual: number;
+  readonly aim: Interval;
+  readonly band: Interval;
+  /** How far outside the band, signed; 0 inside. */
+  readonly outside: number;
+  readonly penalty: number;
+}
+
+export interface AdjustmentOutcome {
+  readonly kind: AdjustmentKind;
+  readonly variable: Variable;
+  readonly position: number;
+  /** In the adjustment's unit, under this body. */
+  readonly value: number;
+  /** On the adjustment's own scale, everything else as set; null where not computed. */
+  readonly aim: Interval | null;
+  readonly band: Interval | null;
+  /** The best position with everything else as set, and what would be left over there. */
+  readonly bestPosition: number;
+  readonly conditions: readonly ConditionOutcome[];
+  /** The condition that decides the verdict: the one furthest outside its band. */
+  readonly deciding: ConditionOutcome | null;
+  readonly verdict: Verdict;
+  readonly missing: readonly DimensionId[];
+  /** Standard deviation of the aim from the spreads of the measures behind it, mm; null where none is known. */
+  readonly doubt: number | null;
+}
+
+/** Float residue below which a value counts as inside, in the unit of the residual. */
+const INSIDE_SLACK = 0.05;
+
+function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOutcome {
+  const target = p.targets[condition.id];
+  const residual = roundResidual(condition.residual(p, v));
+  const outside = outsideBy(bandOf(target), residual);
+  return {
+    id: condition.id,
+    unit: CONDITION_UNITS[condition.id],
+    residual,
+    aim: aimOf(target),
+    band: bandOf(target),
+    outside: Math.abs(outside) <= INSIDE_SLACK ? 0 : outside,
+    penalty: penaltyOf(condition.id, target, residual).penalty,
+  };
+}
+
+/** An interval of a residual as values of the owner's own scale. */
+function onScale(
+  p: Problem,
+  v: SetValues,
+  condition: Condition,
+  residual: number,
+  interval: Interval,
+): Interval | null {
+  const { onTrack } = condition;
+  if (onTrack === null) return null;
+  if (typeof onTrack === 'function') return { lo: onTrack(p, interval.lo), hi: onTrack(p, interval.hi) };
+  // A thigh judged on the height's track has no place on a scale of millimetres.
+  if ((CONDITION_UNITS[condition.id] === 'deg') !== (variableUnit(p, condition) === 'deg')) return null;
+  const value = v[condition.owner(p)];
+  const a = value + onTrack * (interval.lo - residual);
+  const b = value + onTrack * (interval.hi - residual);
+  return { lo: Math.min(a, b), hi: Math.max(a, b) };
+}
+
+const variableUnit = (p: Problem, c: Condition) => p.variables[c.owner(p)]?.adjustment.unit;
+
+const meet = (a: Interval, b: Interval): Interval | null => {
+  const lo = Math.max(a.lo, b.lo);
+  const hi = Math.min(a.hi, b.hi);
+  return lo <= hi ? { lo, hi } : null;
+};
+
+/** What all conditions on a track have in common; the first one's where they have nothing in common. */
+function common(intervals: readonly (Interval | null)[]): Interval | null {
+  let all: Interval | null = null;
+  for (const next of intervals) {
+    if (!next) continue;
+    all = all ? (meet(all, next) ?? all) : next;
+  }
+  return all;
+}
+
+function bestAlone(p: Problem, v: SetValues, variable: Variable, conditions: readonly Condition[]): number {
+  let best = { position: 0, hard: Infinity, penalty: Infinity };
+  const trial = { ...v };
+  variable.values.forEach((value, position) => {
+    trial[variable.kind] = value;
+    let [hard, penalty] = [0, 0];
+    for (const c of conditions) {
+      const one = penaltyOf(c.id, p.targets[c.id], c.residual(p, trial));
+      hard += one.hard;
+      penalty += one.penalty;
+    }
+    if (hard < best.hard || (hard === best.hard && penalty < best.penalty))
+      best = { position, hard, penalty };
+  });
+  return best.position;
+}
+
+function furthest(outcomes: readonly ConditionOutcome[]): ConditionOutcome | null {
+  let worst: ConditionOutcome | null = null;
+  for (const o of outcomes) if (!worst || Math.abs(o.outside) > Math.abs(worst.outside)) worst = o;
+  return worst;
+}
+
+function closeBy(variable: Variable, o: ConditionOutcome): number {
+  return o.id === 'tension'
+    ? ADJUSTMENT_UNITS[variable.adjustment.unit].closeBy
+    : ADJUSTMENT_UNITS[o.unit].closeBy;
+}
+
+function verdictOf(
+  variable: Variable,
+  own: readonly ConditionOutcome[],
+  atBest: readonly ConditionOutcome[],
+): Verdict {
+  const worst = furthest(own);
+  if (!worst) return 'notMeasured';
+  if (worst.outside === 0) return 'fits';
+  const best = furthest(atBest);
+  if (
+    best &&
+    Math.abs(best.outside) < Math.abs(worst.outside) - INSIDE_SLACK &&
+    !isFixed(variable.adjustment)
+  )
+    return 'off';
+  return Math.abs(worst.outside) <= closeBy(variable, worst) ? 'close' : 'cannotReach';
+}
+
+/** One adjustment as set. Its conditions are those it owns and that can be computed. */
+export function adjustmentOutcome(
+  p: Problem,
+  v: SetValues,
+  variable: Variable,
+  position: number,
+): AdjustmentOutcome {
+  const owned = conditionsOf(p).filter((c) => c.owner(p) === variable.kind);
+  const ready = owned.filter((c) => missingFor(p, c).length === 0);
+  const own = ready.map((c) => outcomeOf(p, v, c));
+  const bestPosition =
+    ready.length > 0 ? bestAlone(p, v, variable, decidingConditions(p, variable.kind)) : position;
+  const there = { ...v, [variable.kind]: variable.values[bestPosition] ?? NaN };
+  const main = owned[0];
+  const mainMissing =
+    main && missingFor(p, main).length > 0 && !(variable.kind === 'armWidth' && ready.length > 0);
+  return {
+    kind: variable.kind,
+    variable,
+    position,
+    value: v[variable.kind],
+    aim: common(ready.map((c, i) => onScale(p, v, c, own[i]!.residual, own[i]!.aim))),
+    band: common(ready.map((c, i) => onScale(p, v, c, own[i]!.residual, own[i]!.band))),
+    bestPosition,
+    conditions: own,
+    deciding: furthest(own),
+    verdict: mainMissing
+      ? 'notMeasured'
+      : verdictOf(
+          variable,
+          own,
+          ready.map((c) => outcomeOf(p, there, c)),
+        ),
+    missing: [...new Set(owned.flatMap((c) => missingFor(p, c)))],
+    doubt: ready[0] ? doubtOf(p, ready[0]) : null,
+  };
+}
+
+/** Only where the residual follows its measures one to one; stature enters as a small fraction and is left out. */
+function doubtOf(p: Problem, c: Condition): number | null {
+  if (typeof c.onTrack !== 'number' || CONDITION_UNITS[c.id] !== 'mm') return null;
+  const square = c
+    .needs(p)
+    .filter((id) => id !== 'stature')
+    .reduce((sum, id) => sum + (p.inputs.body[id]?.spread ?? 0) ** 2, 0);
+  return square > 0 ? Math.sqrt(square) : null;
+}

@@ -1,0 +1,178 @@
+/**
+ * The settings card as data: the sheet that lets anybody restore the settings. Screen, paper and JSON are made
+ * from this one model.
+ */
+import { message, type Message } from '../message';
+import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
+import { datumMm, frontEdgeMm } from '../fit/on-seat';
+import { controlFor, isFixed, oppositeOf, type AdjustmentKind, type Control, type Move } from '../seat';
+import { deskOf } from '../place';
+import { isChild } from '../fit';
+
+export interface CardHeader {
+  readonly sitter: string;
+  readonly seat: string;
+  readonly place: string | null;
+  readonly method: string;
+  readonly fitter: string;
+  /** Local date, ISO 8601. */
+  readonly date: string;
+}
+
+export interface CardRow {
+  readonly kind: AdjustmentKind;
+  /** Count, dial label, turns or length. */
+  readonly setting: Message;
+  /** Hand, control, place; null where nobody described the control. */
+  readonly control: Message | null;
+  /** What to do for more, and what the sitter does meanwhile. */
+  readonly movement: Message | null;
+  /** What a tape or level must show; null where a tape cannot tell. */
+  readonly check: Message | null;
+  readonly verdict: Verdict;
+}
+
+export interface Card {
+  readonly header: CardHeader;
+  readonly refusals: readonly Message[];
+  readonly rows: readonly CardRow[];
+  readonly remedies: readonly Message[];
+  readonly unreached: readonly {
+    readonly kind: AdjustmentKind;
+    readonly reason: Message;
+    readonly remedy: Message;
+  }[];
+  readonly unmeasured: readonly { readonly kind: AdjustmentKind; readonly reason: Message }[];
+  readonly angles: readonly Message[];
+  readonly cautions: readonly Message[];
+}
+
+function controlOf(
+  kind: AdjustmentKind,
+  found: { control: Control; move: Move } | null,
+): Pick<CardRow, 'control' | 'movement'> {
+  if (!found) return { control: null, movement: null };
+  const { control, move } = found;
+  const values = {
+    hand: { word: `hand.${control.hand}` },
+    name: { text: control.name },
+    place: { text: control.place },
+  };
+  const known = move.directionForMore !== 'unknown';
+  return {
+    control: message('card.control', values),
+    movement: message(known ? 'card.movement' : 'card.movementUnknown', {
+      action: { word: `action.${move.action}` },
+      more: { word: `direction.${move.directionForMore}` },
+      less: { word: `direction.${oppositeOf(move.directionForMore)}` },
+      moreOf: { word: `more.${kind}` },
+      lessOf: { word: `less.${kind}` },
+      sitterMore: { word: `sitter.${move.sitter.forMore}` },
+      sitterLess: { word: `sitter.${move.sitter.forLess}` },
+    }),
+  };
+}
+
+/** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
+function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | null {
+  const v = a.values;
+  const datum = Math.round(datumMm(p, v));
+  const mm = (value: number) => ({ value: { mm: Math.round(value) } });
+  switch (kind) {
+    case 'seatHeight':
+      return message('check.seatHeight', mm(frontEdgeMm(p, v)));
+    case 'seatDepth':
+      return message('check.seatDepth', mm(v.seatDepth));
+    case 'armHeight':
+      return message('check.armHeight', {
+        value: { mm: Math.round(v.armHeight) },
+        floor: { mm: datum + Math.round(v.armHeight) },
+      });
+    case 'lumbarApex':
+      return message('check.lumbarApex', mm(v.lumbarApex));
+    case 'headHeight':
+      return message('check.headHeight', mm(v.headHeight));
+    case 'armWidth':
+      return message('check.armWidth', mm(v.armWidth));
+    case 'deskHeight':
+      return message('check.deskHeight', mm(v.deskHeight));
+    case 'backAngle':
+      return message('check.backAngle', { value: { deg: v.backAngle } });
+    case 'seatAngle':
+      return message('check.seatAngle', { value: { deg: v.seatAngle } });
+    case 'tiltTension':
+      return null;
+  }
+}
+
+function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
+  const { seat } = p.inputs;
+  const found = controlFor(seat.controls, o.variable.adjustment.id);
+  return {
+    kind: o.kind,
+    setting: o.words,
+    ...controlOf(o.kind, isFixed(o.variable.adjustment) ? null : found),
+    check: checkOf(p, a, o.kind),
+    verdict: o.verdict,
+  };
+}
+
+function remedyFor(p: Problem, o: SettingOutcome): Message {
+  const by =
+    o.deciding?.unit === 'deg'
+      ? { deg: Math.abs(o.deciding.outside) }
+      : o.deciding?.unit === 'turn'
+        ? { count: Math.abs(o.deciding.outside) }
+        : { sizeMm: Math.abs(o.deciding?.outside ?? 0) };
+  const desk = deskOf(p.inputs.place);
+  const fixedDesk = o.kind === 'deskHeight' && desk !== null && isFixed(desk);
+  const side = (o.deciding?.outside ?? 0) > 0 ? 'more' : 'less';
+  return message(
+    o.verdict === 'off' ? 'remedy.set' : fixedDesk ? `remedy.desk.${side}` : 'remedy.anotherSeat',
+    { by, words: { word: `kind.${o.kind}` } },
+  );
+}
+
+/** Short cautions that hold for this sitter, seat and setting; the general ones come last. */
+function cautionsOf(p: Problem, a: Assessment): Message[] {
+  const { seat } = p.inputs;
+  const has = (kind: AdjustmentKind) => p.variables[kind] !== undefined;
+  const when: readonly [boolean, string][] = [
+    [seat.hasSuspension || seat.hasHarness, 'caution.operator'],
+    [has('seatHeight') && !isFixed(p.variables.seatHeight!.adjustment), 'caution.height'],
+    [has('tiltTension') || has('backAngle'), 'caution.pinch'],
+    [seat.castors === 'hardFloor' || seat.castors === 'softFloor', 'caution.castors'],
+    [a.settings.remedies.footrestMm > 0 || a.settings.remedies.backCushionMm > 0, 'caution.remedies'],
+    [isChild(p.inputs), 'caution.children'],
+    [true, 'caution.clinician'],
+    [true, 'caution.scope'],
+  ];
+  return when.filter(([holds]) => holds).map(([, key]) => message(key));
+}
+
+export function cardOf(p: Problem, a: Assessment, header: CardHeader): Card {
+  const off = a.outcomes.filter(
+    (o) => o.verdict === 'cannotReach' || o.verdict === 'close' || o.verdict === 'off',
+  );
+  const { footrestMm, backCushionMm } = a.settings.remedies;
+  const used: readonly [boolean, Message][] = [
+    [footrestMm > 0, message('remedy.use.footrest', { size: { mm: footrestMm } })],
+    [backCushionMm > 0, message('remedy.use.backCushion', { size: { mm: backCushionMm } })],
+  ];
+  return {
+    header,
+    refusals: a.checks
+      .filter((c) => c.verdict === 'refused' || c.verdict === 'notMeasured')
+      .map((c) => c.reason),
+    rows: a.outcomes.map((o) => rowOf(p, a, o)),
+    remedies: used.filter(([inUse]) => inUse).map(([, m]) => m),
+    unreached: off.map((o) => ({ kind: o.kind, reason: o.reason, remedy: remedyFor(p, o) })),
+    unmeasured: a.outcomes
+      .filter((o) => o.verdict === 'notMeasured')
+      .map((o) => ({ kind: o.kind, reason: o.reason })),
+    angles: a.angles
+      .filter((x) => x.deg !== null)
+      .map((x) => message('card.angle', { name: { word: `angle.${x.id}` }, angle: { deg: x.deg ?? 0 } })),
+    cautions: cautionsOf(p, a),
+  };
+}

@@ -1,0 +1,40 @@
+/**
+ * A drawing as data: primitives in mm with a role, painted by whoever can. Roles say what a thing is; the painter's
+ * style says what it looks like.
+ */
+import type { Message } from '../message';
+import type { Point } from '../posture';
+
+export type Role = 'sitter' | 'sitterLine' | 'seat' | 'seatLine' | 'place' | 'floor' | 'remedy' | 'leader';
+
+export type Shape =
+  | { readonly type: 'polyline'; readonly points: readonly Point[]; readonly closed: boolean }
+  /** The hull of two circles: a limb. */
+  | {
+      readonly type: 'limb';
+      readonly from: Point;
+      readonly to: Point;
+      readonly fromRadius: number;
+      readonly toRadius: number;
+    }
+  | { readonly type: 'circle'; readonly at: Point; readonly radius: number };
+
+export interface Primitive {
+  readonly id: string;
+  readonly role: Role;
+  readonly shape: Shape;
+}
+
+export interface Bounds {
+  readonly lowX: number;
+  readonly highX: number;
+  readonly lowZ: number;
+  readonly highZ: number;
+}
+
+export interface Scene {
+  readonly bounds: Bounds;
+  readonly primitives: readonly Primitive[];
+  /** What the drawing says, for those who cannot see it: the same numbers. */
+  readonly alternative: readonly Message[];
+}

@@ -1,0 +1,200 @@
+/**
+ * The floor-line rule as data: what of the body and what of the equipment stands at which height above the floor,
+ * and which pairs belong together.
+ */
+import { message, type Message } from '../message';
+import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
+import { figureOf, seatFigureOf } from '../fit/figure';
+import { datumMm, elbowAboveSeatMm, elbowOnPadMm, legOf, napeAlongBackMm, underDeskMm } from '../fit/on-seat';
+import type { AdjustmentKind } from '../seat';
+import { cosDeg } from '../units';
+
+export interface Tag {
+  readonly id: string;
+  readonly heightMm: number;
+  /** Adjustment that moves it, where one does. */
+  readonly kind: AdjustmentKind | null;
+}
+
+/** A landmark of the body and the part of the equipment that belongs at its height. */
+export interface Pair {
+  readonly id: string;
+  readonly sitter: Tag;
+  readonly equipment: Tag;
+  readonly verdict: Verdict;
+  /** Equipment less body in mm as judged; the number in the break. */
+  readonly apartMm: number;
+  /** `clear`: the equipment has to stay above the body, by any amount. */
+  readonly relation: 'level' | 'clear';
+}
+
+export interface Rule {
+  readonly pairs: readonly Pair[];
+  /** Landmarks that nothing is set to. */
+  readonly single: readonly (Tag & { readonly side: 'sitter' | 'equipment' })[];
+  readonly alternative: readonly Message[];
+}
+
+type Build = (p: Problem, a: Assessment) => Omit<Pair, 'verdict'> | null;
+
+const known = (...values: number[]): boolean => values.every((v) => Number.isFinite(v));
+const residualOf = (a: Assessment, kind: AdjustmentKind, id: string): number =>
+  a.outcomes.find((o) => o.kind === kind)?.conditions.find((c) => c.id === id)?.residual ?? NaN;
+
+const feet: Build = (p, a) => {
+  const wanted = a.values.footrestMm + p.body.shoeHeel + p.body.poplitealHeight;
+  const hollow = p.panTilts ? legOf(p, a.values).hollowMm : a.values.seatHeight;
+  if (!known(wanted, hollow)) return null;
+  return {
+    id: 'feet',
+    sitter: tag('hollowOfKnee', wanted),
+    equipment: tag('seatUnderKnee', hollow, 'seatHeight'),
+    apartMm: hollow - wanted,
+    relation: 'level',
+  };
+};
+
+const arms: Build = (p, a) => {
+  const datum = datumMm(p, a.values);
+  const elbow = datum + elbowOnPadMm(p, a.values);
+  const pad = datum + a.values.armHeight;
+  if (!known(elbow, pad)) return null;
+  return {
+    id: 'arms',
+    sitter: tag('elbow', elbow),
+    equipment: tag('padTop', pad, 'armHeight'),
+    apartMm: pad - elbow,
+    relation: 'level',
+  };
+};
+
+const lumbar: Build = (p, a) => {
+  const datum = datumMm(p, a.values);
+  const lean = cosDeg(a.values.backAngle || 0);
+  const hollow = datum + p.body.smallOfBackHeight * lean;
+  const apex = datum + a.values.lumbarApex * lean;
+  if (!known(hollow, apex)) return null;
+  return {
+    id: 'lumbar',
+    sitter: tag('smallOfBack', hollow),
+    equipment: tag('lumbarApex', apex, 'lumbarApex'),
+    apartMm: a.values.lumbarApex - p.body.smallOfBackHeight,
+    relation: 'level',
+  };
+};
+
+const head: Build = (p, a) => {
+  const datum = datumMm(p, a.values);
+  const lean = cosDeg(Math.max(a.values.backAngle || 0, p.inputs.method.headRestFromDeg));
+  const along = napeAlongBackMm(p, a.values);
+  if (!known(along, a.values.headHeight)) return null;
+  return {
+    id: 'head',
+    sitter: tag('nape', datum + along * lean),
+    equipment: tag('headPad', datum + a.values.headHeight * lean, 'headHeight'),
+    apartMm: a.values.headHeight - along,
+    relation: 'level',
+  };
+};
+
+const desk: Build = (p, a) => {
+  const apartMm = residualOf(a, 'deskHeight', 'deskTop');
+  const elbow = datumMm(p, a.values) + elbowAboveSeatMm(p, a.values, 0);
+  const top = a.values.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0);
+  if (!known(apartMm, elbow, top)) return null;
+  const { aimLo = 0, aimHi = 0 } = p.targets.deskTop;
+  const wanted = Math.max(elbow + aimLo, Math.min(top, elbow + aimHi));
+  return {
+    id: 'desk',
+    sitter: tag('hands', wanted),
+    equipment: tag('deskTop', top, 'deskHeight'),
+    apartMm: top - wanted,
+    relation: 'level',
+  };
+};
+
+const legsUnderDesk: Build = (p, a) => {
+  const legs = underDeskMm(p, a.values);
+  const underside = a.values.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0);
+  if (!known(legs, underside)) return null;
+  return {
+    id: 'legsUnderDesk',
+    sitter: tag('legTop', legs),
+    equipment: tag('deskUnderside', underside, 'deskHeight'),
+    apartMm: underside - legs,
+    relation: 'clear',
+  };
+};
+
+const tag = (id: string, heightMm: number, kind: AdjustmentKind | null = null): Tag => ({
+  id,
+  heightMm,
+  kind,
+});
+const BUILDS: readonly (readonly [Build, AdjustmentKind, string])[] = [
+  [feet, 'seatHeight', 'footGap'],
+  [legsUnderDesk, 'deskHeight', 'deskClearance'],
+  [desk, 'deskHeight', 'deskTop'],
+  [arms, 'armHeight', 'armHeight'],
+  [lumbar, 'lumbarApex', 'lumbarHeight'],
+  [head, 'headHeight', 'headHeight'],
+];
+
+/** The verdict of one condition: the adjustment's own where it is the one that decides, else inside or not. */
+function verdictOf(outcome: SettingOutcome | undefined, conditionId: string): Verdict {
+  const condition = outcome?.conditions.find((c) => c.id === conditionId);
+  if (!outcome || !condition) return 'notMeasured';
+  if (condition.outside === 0) return 'fits';
+  return outcome.verdict === 'fits' ? 'close' : outcome.verdict;
+}
+
+/** The rule of a set seat; pairs with a missing measure are left out and said. */
+export function ruleOf(p: Problem, a: Assessment): Rule {
+  const pairs = BUILDS.flatMap(([build, kind, condition]): Pair[] => {
+    const pair = build(p, a);
+    return pair
+      ? [
+          {
+            ...pair,
+            verdict: verdictOf(
+              a.outcomes.find((o) => o.kind === kind),
+              condition,
+            ),
+          },
+        ]
+      : [];
+  });
+  const figure = figureOf(p, a.values);
+  const seat = seatFigureOf(p, a.values);
+  const paired = new Set(pairs.flatMap((x) => [x.equipment.id]));
+  const single: Rule['single'] = [
+    ...(figure.eye ? [{ ...tag('eye', figure.eye.z), side: 'sitter' as const }] : []),
+    ...(paired.has('seatUnderKnee')
+      ? []
+      : [{ ...tag('frontEdge', seat.front.z, 'seatHeight'), side: 'equipment' as const }]),
+    ...(paired.has('padTop') || !seat.pad
+      ? []
+      : [{ ...tag('padTop', seat.pad.from.z, 'armHeight'), side: 'equipment' as const }]),
+    ...(paired.has('deskTop') || Number.isNaN(a.values.deskHeight)
+      ? []
+      : [{ ...tag('deskTop', a.values.deskHeight, 'deskHeight'), side: 'equipment' as const }]),
+    ...(paired.has('lumbarApex') || !seat.lumbar
+      ? []
+      : [{ ...tag('lumbarApex', seat.lumbar.z, 'lumbarApex'), side: 'equipment' as const }]),
+    ...(paired.has('headPad') || !seat.head
+      ? []
+      : [{ ...tag('headPad', seat.head.z, 'headHeight'), side: 'equipment' as const }]),
+  ];
+  return { pairs, single, alternative: pairs.map(spoken) };
+}
+
+function spoken(pair: Pair): Message {
+  return message(pair.relation === 'clear' ? 'alt.clear' : 'alt.pair', {
+    sitter: { word: `tag.${pair.sitter.id}` },
+    at: { mm: Math.round(pair.sitter.heightMm) },
+    equipment: { word: `tag.${pair.equipment.id}` },
+    stands: { mm: Math.round(pair.equipment.heightMm) },
+    apart: { sizeMm: Math.round(Math.abs(pair.apartMm)) },
+    verdict: { word: `verdict.${pair.verdict}` },
+  });
+}

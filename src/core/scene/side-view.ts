@@ -1,0 +1,199 @@
+import { message, type Message } from '../message';
+import type { Point } from '../posture';
+import type { Assessment, Problem, SetValues } from '../fit';
+import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/figure';
+import { cosDeg, sinDeg } from '../units';
+import type { Primitive, Role, Scene, Shape } from './primitives';
+
+/** Thicknesses that nobody measures; for drawing only, mm. */
+const CUSHION_MM = 55;
+const BACK_MM = 28;
+const PAD_MM = 26;
+const DESK_LENGTH_MM = 600;
+const DESK_FROM_ELBOW_MM = 170;
+const FOOTREST_LENGTH_MM = 330;
+const HEAD_RADIUS_MM = 88;
+const THIGH_RADIUS_MM = 70;
+
+const at = (x: number, z: number): Point => ({ x, z });
+const shift = (p: Point, dx: number, dz: number): Point => at(p.x + dx, p.z + dz);
+
+class Drawing {
+  readonly primitives: Primitive[] = [];
+
+  add(id: string, role: Role, shape: Shape): void {
+    this.primitives.push({ id, role, shape });
+  }
+
+  line(id: string, role: Role, ...points: Point[]): void {
+    this.add(id, role, { type: 'polyline', closed: false, points });
+  }
+
+  area(id: string, role: Role, ...points: Point[]): void {
+    this.add(id, role, { type: 'polyline', closed: true, points });
+  }
+
+  dot(id: string, role: Role, centre: Point, radius: number): void {
+    this.add(id, role, { type: 'circle', at: centre, radius });
+  }
+
+  limb(id: string, from: Point | null, to: Point | null, fromRadius: number, toRadius: number): void {
+    if (from && to) this.add(id, 'sitter', { type: 'limb', from, to, fromRadius, toRadius });
+  }
+
+  /** A board of a thickness below its upper edge. */
+  slab(id: string, role: Role, from: Point, to: Point, thick: number): void {
+    const length = Math.hypot(to.x - from.x, to.z - from.z) || 1;
+    const nx = ((to.z - from.z) / length) * thick;
+    const nz = ((from.x - to.x) / length) * thick;
+    this.area(id, role, from, to, shift(to, nx, nz), shift(from, nx, nz));
+  }
+}
+
+function drawBase(d: Drawing, p: Problem, under: Point): void {
+  if (p.inputs.seat.castors === 'bolted') {
+    d.area(
+      'pedestal',
+      'seatLine',
+      shift(under, -120, 0),
+      shift(under, 120, 0),
+      at(under.x + 170, 0),
+      at(under.x - 170, 0),
+    );
+    return;
+  }
+  const foot = p.inputs.seat.castors === 'glides' ? 12 : 40;
+  d.line('column', 'seatLine', under, at(under.x, foot + 30));
+  d.line('base', 'seatLine', at(under.x - 270, foot), at(under.x, foot + 34), at(under.x + 270, foot));
+  for (const side of [-1, 1])
+    d.dot(`castor${side}`, 'seatLine', at(under.x + side * 262, foot / 2 + 2), foot / 2);
+}
+
+function drawSeat(d: Drawing, p: Problem, v: SetValues, s: SeatFigure): void {
+  const under = at((s.rear.x + s.front.x) / 2, (s.rear.z + s.front.z) / 2 - CUSHION_MM);
+  drawBase(d, p, under);
+  const behind = (q: Point, by: number): Point => shift(q, -by * cosDeg(s.backDeg), -by * sinDeg(s.backDeg));
+  const apex = s.lumbar ?? at((s.backFoot.x + s.backTop.x) / 2, (s.backFoot.z + s.backTop.z) / 2);
+  d.line('backStem', 'seatLine', behind(s.backFoot, 30), shift(under, -60, 0));
+  d.area(
+    'back',
+    'seat',
+    behind(s.backFoot, 14),
+    apex,
+    behind(s.backTop, 20),
+    behind(s.backTop, 20 + BACK_MM),
+    behind(apex, BACK_MM),
+    behind(s.backFoot, 14 + BACK_MM),
+  );
+  d.slab('pan', 'seat', s.rear, s.front, CUSHION_MM);
+  if (s.lumbar) d.dot('lumbarApex', 'seatLine', s.lumbar, 9);
+  if (s.head)
+    d.slab('headPad', 'seat', shift(behind(s.head, 6), 0, -62), shift(behind(s.head, 6), 0, 62), -40);
+  if (v.backCushionMm > 0)
+    d.slab('backCushion', 'remedy', s.backFoot, shift(s.backTop, 0, -40), v.backCushionMm);
+}
+
+function drawPad(d: Drawing, s: SeatFigure): void {
+  if (!s.pad) return;
+  const stem = at((s.pad.from.x + s.pad.to.x) / 2, s.pad.from.z - PAD_MM);
+  d.line('padStem', 'seatLine', stem, at(stem.x - 20, Math.min(stem.z, (s.rear.z + s.front.z) / 2 - 20)));
+  d.slab('pad', 'seat', s.pad.from, s.pad.to, PAD_MM);
+}
+
+/** Desk and footrest; returns how far forward they reach. */
+function drawPlace(d: Drawing, p: Problem, v: SetValues, f: Figure, front: Point): number {
+  if (v.footrestMm > 0) {
+    const x = f.heel ? f.heel.x - 60 : front.x;
+    d.slab('footrest', 'remedy', at(x, v.footrestMm), at(x + FOOTREST_LENGTH_MM, v.footrestMm), v.footrestMm);
+  }
+  const { place } = p.inputs;
+  if (!place || Number.isNaN(v.deskHeight)) return front.x;
+  const start = Math.max((f.elbow?.x ?? 0) + DESK_FROM_ELBOW_MM, 290);
+  const end = start + DESK_LENGTH_MM;
+  d.slab('desk', 'place', at(start, v.deskHeight), at(end, v.deskHeight), place.deskThicknessMm);
+  d.line('deskLeg', 'place', at(end - 50, v.deskHeight - place.deskThicknessMm), at(end - 50, 0));
+  if (place.keyboardThicknessMm > 0) {
+    const top = v.deskHeight + place.keyboardThicknessMm;
+    d.slab('keyboard', 'place', at(start + 70, top), at(start + 220, top), place.keyboardThicknessMm);
+  }
+  return end;
+}
+
+function drawBody(d: Drawing, p: Problem, f: Figure): void {
+  const thigh = Number.isNaN(p.body.thighClearance) ? THIGH_RADIUS_MM : p.body.thighClearance / 2;
+  d.limb('shank', f.knee, f.ankle, 54, 34);
+  d.limb(
+    'thigh',
+    f.hip && shift(f.hip, 0, thigh - 90),
+    f.knee && f.hollow && at(f.knee.x - 15, f.hollow.z + 56),
+    thigh,
+    56,
+  );
+  if (f.heel && f.toe && f.ankle)
+    d.area(
+      'foot',
+      'sitter',
+      f.heel,
+      f.toe,
+      shift(f.toe, -8, 34),
+      shift(f.ankle, 46, 18),
+      shift(f.ankle, -34, 18),
+    );
+  if (f.heel && f.toe && p.body.shoeHeel > 0) d.slab('shoe', 'sitterLine', f.heel, f.toe, p.body.shoeHeel);
+  d.limb('trunk', f.hip, f.shoulder, 96, 78);
+  d.limb('neck', f.shoulder, f.nape, 52, 50);
+  if (!f.eye) return;
+  d.dot('head', 'sitter', shift(f.eye, -70, 8), HEAD_RADIUS_MM);
+  d.dot('eye', 'sitterLine', f.eye, 7);
+}
+
+function drawArm(d: Drawing, f: Figure): void {
+  const lift = (q: Point | null): Point | null => q && shift(q, 0, 34);
+  d.limb('upperArm', f.shoulder, lift(f.elbow), 44, 34);
+  d.limb('forearm', lift(f.elbow), lift(f.hand), 34, 24);
+}
+
+function drawJoints(d: Drawing, f: Figure): void {
+  for (const [id, joint] of [
+    ['hip', f.hip],
+    ['knee', f.knee],
+    ['shoulder', f.shoulder],
+  ] as const) {
+    if (joint) d.dot(`${id}Joint`, 'sitterLine', joint, 8);
+  }
+  if (f.hip && f.knee) d.line('hipKneeLine', 'leader', f.hip, f.knee);
+}
+
+function spoken(a: Assessment, f: Figure): Message[] {
+  const angles = a.angles
+    .filter((x) => x.deg !== null)
+    .map((x) => message('alt.angle', { name: { word: `angle.${x.id}` }, angle: { deg: x.deg ?? 0 } }));
+  return Object.values(f).some((point) => point === null) ? [...angles, message('alt.undrawn')] : angles;
+}
+
+/** Whether any part of the body had to be left out of the drawing. */
+export const isPartlyUndrawn = (p: Problem, v: SetValues): boolean =>
+  Object.values(figureOf(p, v)).some((point) => point === null);
+
+/** The computed side view of this sitter in this seat at this place. */
+export function sideView(p: Problem, a: Assessment): Scene {
+  const v = a.values;
+  const figure = figureOf(p, v);
+  const seat = seatFigureOf(p, v);
+  const d = new Drawing();
+  drawSeat(d, p, v, seat);
+  const reach = drawPlace(d, p, v, figure, seat.front);
+  drawBody(d, p, figure);
+  drawPad(d, seat);
+  drawArm(d, figure);
+  drawJoints(d, figure);
+  const desk = Number.isNaN(v.deskHeight) ? 0 : v.deskHeight + 40;
+  const highZ = Math.max(seat.backTop.z + 30, (figure.eye?.z ?? 0) + 110, (seat.head?.z ?? 0) + 80, desk);
+  const lowX = Math.min(seat.backTop.x - 90, (figure.eye?.x ?? 0) - 170, -130);
+  const highX = Math.max(reach, (figure.toe?.x ?? 0) + 40, seat.front.x + 120);
+  return {
+    bounds: { lowX, highX, lowZ: 0, highZ },
+    primitives: d.primitives,
+    alternative: spoken(a, figure),
+  };
+}

@@ -1,0 +1,51 @@
+import type { SettingOutcome } from '../fit';
+import type { Interval } from '../method';
+import { isStepped } from '../seat';
+
+/** One adjustment drawn to scale: all values in its own unit, under this body. */
+export interface Track {
+  readonly range: Interval;
+  /** What is drawn: the range, and so much of band and aim beyond it as shows what cannot be reached. */
+  readonly shown: Interval;
+  /** Places of the clicks, stops or listed positions; empty where it slides freely. */
+  readonly notches: readonly number[];
+  readonly band: Interval | null;
+  readonly aim: Interval | null;
+  readonly at: number;
+  readonly best: number;
+  /** Half-width of the measure's doubt about the aim; null where nothing is known of it. */
+  readonly doubt: number | null;
+}
+
+/** A track shows at most this share of its range beyond each end. */
+const BEYOND_SHARE = 0.6;
+const MARGIN_SHARE = 0.04;
+
+const finite = (values: readonly (number | undefined)[]): number[] =>
+  values.filter((v): v is number => v !== undefined && Number.isFinite(v));
+
+export function trackOf(outcome: SettingOutcome): Track {
+  const { values } = outcome.variable;
+  const lo = values[0] ?? 0;
+  const hi = values[values.length - 1] ?? lo;
+  const length = hi - lo || Math.max(20, Math.abs(lo) * 0.1);
+  const wanted = finite([outcome.band?.lo, outcome.band?.hi, outcome.aim?.lo, outcome.aim?.hi]);
+  const low = Math.max(lo - BEYOND_SHARE * length, Math.min(lo, ...wanted));
+  const high = Math.min(hi + BEYOND_SHARE * length, Math.max(hi, ...wanted));
+  const margin = (high - low || length) * MARGIN_SHARE;
+  const shown = { lo: low - margin, hi: high + margin };
+  const clip = (i: Interval | null): Interval | null =>
+    i && i.hi >= shown.lo && i.lo <= shown.hi
+      ? { lo: Math.max(i.lo, shown.lo), hi: Math.min(i.hi, shown.hi) }
+      : null;
+  return {
+    range: { lo, hi },
+    shown,
+    notches: isStepped(outcome.variable.adjustment) ? values : [],
+    band: clip(outcome.band),
+    aim: clip(outcome.aim),
+    at: outcome.value,
+    best: values[outcome.bestPosition] ?? outcome.value,
+    doubt: outcome.doubt,
+  };
+}

@@ -1,0 +1,158 @@
+/** The invented crew of Skarrow Isles Ferries and what was measured of them, mm and kg. */
+import type { DimensionId } from '../core/body';
+
+export interface DemoSitter {
+  readonly name: string;
+  /** Whole years before now. */
+  readonly ageYears: number;
+  readonly measures: Partial<Record<DimensionId, number>>;
+  /** By place in the lists of seats and places; null: no fitting. */
+  readonly fitting: {
+    readonly seat: number;
+    readonly place: number | null;
+    readonly method: 'right-angle' | 'open-hip';
+    readonly toolsKg: number;
+    readonly daysAgo: number;
+  } | null;
+}
+
+export const DEMO_SITTERS: readonly DemoSitter[] = [
+  {
+    name: 'Maren Tolve',
+    ageYears: 41,
+    measures: {
+      stature: 1648,
+      bodyMass: 68.5,
+      shoeHeel: 25,
+      poplitealHeight: 402,
+      kneeHeight: 503,
+      buttockPoplitealLength: 476,
+      thighClearance: 142,
+      elbowHeightSitting: 236,
+      shoulderHeightSitting: 566,
+      eyeHeightSitting: 742,
+      smallOfBackHeight: 172,
+      napeHeight: 628,
+      hipBreadthSitting: 388,
+      elbowToElbowBreadth: 418,
+    },
+    fitting: { seat: 0, place: 0, method: 'open-hip', toolsKg: 0, daysAgo: 0 },
+  },
+  {
+    name: 'Piet Lunder',
+    ageYears: 56,
+    measures: {
+      stature: 1786,
+      bodyMass: 84,
+      shoeHeel: 30,
+      poplitealHeight: 442,
+      kneeHeight: 548,
+      buttockPoplitealLength: 501,
+      thighClearance: 156,
+      elbowHeightSitting: 246,
+      shoulderHeightSitting: 607,
+      eyeHeightSitting: 797,
+      smallOfBackHeight: 184,
+      napeHeight: 676,
+      hipBreadthSitting: 366,
+      elbowToElbowBreadth: 462,
+    },
+    fitting: { seat: 1, place: 1, method: 'right-angle', toolsKg: 0, daysAgo: 1 },
+  },
+  {
+    name: 'Odd Quillsay',
+    ageYears: 33,
+    measures: {
+      stature: 1702,
+      bodyMass: 71,
+      shoeHeel: 22,
+      poplitealHeight: 418,
+      kneeHeight: 522,
+      buttockPoplitealLength: 482,
+      thighClearance: 146,
+      elbowHeightSitting: 239,
+      shoulderHeightSitting: 580,
+      smallOfBackHeight: 178,
+      hipBreadthSitting: 352,
+    },
+    fitting: { seat: 2, place: 2, method: 'open-hip', toolsKg: 1.5, daysAgo: 3 },
+  },
+  {
+    name: 'Ines Farrowby',
+    ageYears: 29,
+    measures: {
+      stature: 1574,
+      bodyMass: 57,
+      shoeHeel: 20,
+      poplitealHeight: 376,
+      kneeHeight: 472,
+      buttockPoplitealLength: 448,
+      thighClearance: 131,
+      elbowHeightSitting: 226,
+      shoulderHeightSitting: 541,
+      eyeHeightSitting: 711,
+      smallOfBackHeight: 164,
+      napeHeight: 598,
+      hipBreadthSitting: 371,
+      elbowToElbowBreadth: 392,
+    },
+    fitting: { seat: 3, place: 3, method: 'open-hip', toolsKg: 0, daysAgo: 4 },
+  },
+  {
+    name: 'Tam Brask',
+    ageYears: 47,
+    measures: {
+      stature: 1954,
+      bodyMass: 128,
+      shoeHeel: 35,
+      poplitealHeight: 492,
+      kneeHeight: 606,
+      buttockPoplitealLength: 548,
+      thighClearance: 181,
+      elbowHeightSitting: 263,
+      shoulderHeightSitting: 662,
+      eyeHeightSitting: 868,
+      smallOfBackHeight: 202,
+      napeHeight: 738,
+      hipBreadthSitting: 428,
+      elbowToElbowBreadth: 541,
+    },
+    fitting: { seat: 4, place: 4, method: 'right-angle', toolsKg: 2, daysAgo: 6 },
+  },
+  {
+    name: 'Wren Ostley',
+    ageYears: 6,
+    measures: {
+      stature: 1162,
+      bodyMass: 21.4,
+      shoeHeel: 18,
+      poplitealHeight: 287,
+      kneeHeight: 351,
+      buttockPoplitealLength: 312,
+      thighClearance: 92,
+      elbowHeightSitting: 164,
+      shoulderHeightSitting: 374,
+      eyeHeightSitting: 523,
+      smallOfBackHeight: 122,
+      napeHeight: 418,
+      hipBreadthSitting: 216,
+      elbowToElbowBreadth: 262,
+    },
+    fitting: { seat: 5, place: 5, method: 'right-angle', toolsKg: 0, daysAgo: 9 },
+  },
+  {
+    name: 'Sunniva Harkaway-Brennholm of the Outer Skerries',
+    ageYears: 38,
+    measures: {
+      stature: 1731,
+      bodyMass: 76,
+      shoeHeel: 25,
+      poplitealHeight: 425,
+      buttockPoplitealLength: 489,
+      elbowHeightSitting: 241,
+      hipBreadthSitting: 394,
+    },
+    fitting: null,
+  },
+  { name: 'Jory Pell', ageYears: 24, measures: {}, fitting: null },
+];
