@@ -15,7 +15,7 @@ export interface Quantity {
   /** Instant (ISO 8601, UTC), or null for a value off a sheet. */
   readonly takenAt: string | null;
   readonly takenBy: string | null;
-  readonly instrument?: string;
+  readonly instrument?: string | undefined;
 }
 
 /** A value off a maker's sheet or a survey; spread 0 unless given. */

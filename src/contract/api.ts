@@ -1,0 +1,104 @@
+/** What the API takes and gives. Field names end in their unit. */
+import { z } from 'zod';
+import { DIMENSION_IDS } from '../core/body';
+import { TASKS } from '../core/place';
+import { AdjustmentSchema, BodySchema, Id, InputsSchema, MethodSchema, Name, PlaceSchema, SeatSchema, SettingsSchema } from './records';
+
+const Version = z.int().min(1);
+const Instant = z.string();
+/** A local date. */
+const LocalDate = z.iso.date();
+
+export const SitterSchema = z.object({
+  id: Id,
+  name: Name,
+  birthDate: LocalDate.nullable(),
+  version: Version,
+  measured: z.int(),
+  updatedAt: Instant,
+});
+export type Sitter = z.infer<typeof SitterSchema>;
+
+export const SitterDetailSchema = SitterSchema.extend({ body: BodySchema });
+export type SitterDetail = z.infer<typeof SitterDetailSchema>;
+
+export const NewSitterSchema = z.object({ id: Id, name: Name, birthDate: LocalDate.nullable() });
+export type NewSitter = z.infer<typeof NewSitterSchema>;
+
+export const SitterEditSchema = z.object({ name: Name.optional(), birthDate: LocalDate.nullable().optional() });
+export type SitterEdit = z.infer<typeof SitterEditSchema>;
+
+/** One measure: mm or kg by the dimension; null takes the reading back. */
+export const ReadingEditSchema = z.object({ dimension: z.enum(DIMENSION_IDS), value: z.number().nullable() });
+export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
+
+export const FitterSchema = z.object({ id: Id, name: Name });
+export type Fitter = z.infer<typeof FitterSchema>;
+
+export const SeatSummarySchema = z.object({ versionId: Id, seat: SeatSchema });
+export type SeatSummary = z.infer<typeof SeatSummarySchema>;
+
+export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, place: PlaceSchema });
+export type PlaceSummary = z.infer<typeof PlaceSummarySchema>;
+
+/** A place as typed: the desk is one adjustment, or none. */
+export const PlaceEditSchema = z.object({
+  id: Id,
+  name: Name,
+  task: z.enum(TASKS),
+  desk: AdjustmentSchema.nullable(),
+  deskThicknessMm: z.number().min(0).max(400),
+  keyboardThicknessMm: z.number().min(0).max(100),
+  notes: z.string().max(2000),
+});
+export type PlaceEdit = z.infer<typeof PlaceEditSchema>;
+
+export const MethodSummarySchema = z.object({ versionId: Id, method: MethodSchema });
+export type MethodSummary = z.infer<typeof MethodSummarySchema>;
+
+export const FITTING_STATES = ['open', 'left'] as const;
+
+export const FittingSummarySchema = z.object({
+  id: Id,
+  version: Version,
+  state: z.enum(FITTING_STATES),
+  date: LocalDate,
+  sitter: z.object({ id: Id, name: z.string() }),
+  seat: z.object({ versionId: Id, name: z.string() }).nullable(),
+  place: z.object({ versionId: Id, name: z.string() }).nullable(),
+  method: z.object({ versionId: Id, name: z.string() }),
+  fitter: FitterSchema.nullable(),
+  measured: z.int(),
+  updatedAt: Instant,
+});
+export type FittingSummary = z.infer<typeof FittingSummarySchema>;
+
+export const SETTING_STAGES = ['computed', 'reached', 'left'] as const;
+export const SettingSetSchema = z.object({ stage: z.enum(SETTING_STAGES), version: z.int().min(0), settings: SettingsSchema, savedAt: Instant });
+export type SettingSet = z.infer<typeof SettingSetSchema>;
+
+export const FittingDetailSchema = FittingSummarySchema.extend({
+  toolsKg: z.number().min(0),
+  sitter: SitterDetailSchema,
+  /** null until a seat is chosen. */
+  inputs: InputsSchema.nullable(),
+  /** Draft settings (stage `reached`, version 0); null before the first solve. */
+  draft: SettingSetSchema.nullable(),
+});
+export type FittingDetail = z.infer<typeof FittingDetailSchema>;
+
+export const NewFittingSchema = z.object({ id: Id, sitterId: Id, fitterId: Id.nullable() });
+export type NewFitting = z.infer<typeof NewFittingSchema>;
+
+export const FittingEditSchema = z.object({
+  seatVersionId: Id.nullable().optional(),
+  placeVersionId: Id.nullable().optional(),
+  methodVersionId: Id.optional(),
+  fitterId: Id.nullable().optional(),
+  toolsKg: z.number().min(0).max(100).optional(),
+});
+export type FittingEdit = z.infer<typeof FittingEditSchema>;
+
+/** An act makes a version: `computed` by solving, `left` by handing over. */
+export const FittingActSchema = z.object({ act: z.enum(['solve', 'leave', 'reopen']), settings: SettingsSchema.optional() });
+export type FittingAct = z.infer<typeof FittingActSchema>;

@@ -1,0 +1,41 @@
+/** Reason → status → wording: the one closed table of what can go wrong at the border (RFC 9457). */
+export const PROBLEMS = {
+  badRequest: { status: 400, title: 'The request is not understood' },
+  invalid: { status: 422, title: 'Some values are not valid' },
+  notFound: { status: 404, title: 'There is no such record' },
+  changedMeanwhile: { status: 412, title: 'Somebody changed this record meanwhile' },
+  versionMissing: { status: 428, title: 'The version that was edited is missing' },
+  closed: { status: 409, title: 'This fitting has been handed over; open it again first' },
+  incomplete: { status: 409, title: 'Choose a seat first' },
+  seatRefused: { status: 409, title: 'This seat is refused for this sitter: choose another' },
+  wrongOrigin: { status: 403, title: 'This request came from another site' },
+  tooLarge: { status: 413, title: 'The request is too large' },
+  unsupported: { status: 415, title: 'Only JSON is taken here' },
+  unexpected: { status: 500, title: 'Something went wrong here; nothing was changed' },
+} as const satisfies Record<string, { readonly status: number; readonly title: string }>;
+
+export type ProblemReason = keyof typeof PROBLEMS;
+
+export interface FieldFault {
+  /** JSON pointer into the body. */
+  readonly pointer: string;
+  readonly detail: string;
+}
+
+export interface ProblemDetails {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail?: string;
+  readonly errors?: readonly FieldFault[];
+  /** With `changedMeanwhile`: the record as it is now. */
+  readonly current?: unknown;
+}
+
+/** A result of a use case: a value, or one of the closed reasons. */
+export type Outcome<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly reason: ProblemReason; readonly faults?: readonly FieldFault[]; readonly current?: unknown };
+
+export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
+export const refused = (reason: ProblemReason, more: { faults?: readonly FieldFault[]; current?: unknown } = {}): { ok: false; reason: ProblemReason; faults?: readonly FieldFault[]; current?: unknown } => ({ ok: false, reason, ...more });

@@ -1,0 +1,153 @@
+/** Zod schemas of everything that is stored as a document or crosses the API; past these, types are trusted. */
+import { z } from 'zod';
+import { DIMENSION_IDS, type Body } from '../core/body';
+import { INPUTS_SCHEMA, type FitInputs, type Settings } from '../core/fit';
+import { CONDITION_IDS, TARGET_BASES, TIE_BREAKS, type Method } from '../core/method';
+import { TASKS, type Place } from '../core/place';
+import { BASES, type Quantity } from '../core/quantity';
+import {
+  ACTIONS,
+  ADJUSTMENT_KIND_IDS,
+  CONTROL_KINDS,
+  DIRECTIONS,
+  HANDS,
+  SEAT_CLASSES,
+  SITTER_ACTS,
+  type Adjustment,
+  type SeatModel,
+} from '../core/seat';
+
+/** Longest name anybody may give; long enough for every real one. */
+export const NAME_LIMIT = 120;
+const NOTES_LIMIT = 2000;
+
+export const Id = z.uuid();
+export const Name = z.string().trim().min(1).max(NAME_LIMIT);
+const Notes = z.string().max(NOTES_LIMIT);
+const Finite = z.number();
+
+export const QuantitySchema: z.ZodType<Quantity> = z.object({
+  value: Finite,
+  basis: z.enum(BASES),
+  spread: Finite.min(0),
+  source: z.string().max(200),
+  takenAt: z.string().nullable(),
+  takenBy: z.string().nullable(),
+  instrument: z.string().optional(),
+});
+
+export const BodySchema: z.ZodType<Body> = z.partialRecord(z.enum(DIMENSION_IDS), QuantitySchema);
+
+const Travel = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),
+  z.object({ type: z.literal('steps'), lowest: QuantitySchema, highest: QuantitySchema, count: z.int().min(2) }),
+  z.object({ type: z.literal('listed'), values: z.array(QuantitySchema).min(1).max(500) }),
+]);
+
+const Effort = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('moment'), lightestNm: Finite, stiffestNm: Finite, atDeg: Finite }),
+  z.object({ by: z.literal('mass'), lightestKg: Finite, stiffestKg: Finite }),
+]);
+
+export const AdjustmentSchema: z.ZodType<Adjustment> = z.object({
+  id: z.string().regex(/^[a-zA-Z0-9-]{1,60}$/),
+  kind: z.enum(ADJUSTMENT_KIND_IDS),
+  side: z.enum(['both', 'left', 'right']),
+  unit: z.enum(['mm', 'deg', 'turn', 'step']),
+  travel: Travel,
+  effort: Effort.optional(),
+});
+
+const Move = z.object({
+  adjustmentId: z.string(),
+  action: z.enum(ACTIONS),
+  directionForMore: z.enum(DIRECTIONS),
+  sitter: z.object({ forMore: z.enum(SITTER_ACTS), forLess: z.enum(SITTER_ACTS) }),
+});
+
+const ControlSchema = z.object({
+  id: z.string(),
+  name: Name,
+  kind: z.enum(CONTROL_KINDS),
+  hand: z.enum(HANDS),
+  place: z.string().max(300),
+  moves: z.array(Move),
+  latch: z.enum(['clicks', 'silent', 'none']),
+  scale: z.union([z.object({ type: z.enum(['none', 'clicks', 'turns']) }), z.object({ type: z.literal('dial'), labels: z.array(z.string()) })]),
+  keeps: z.boolean(),
+});
+
+export const SeatSchema: z.ZodType<SeatModel> = z.object({
+  id: Id,
+  name: Name,
+  seatClass: z.enum(SEAT_CLASSES),
+  ratedLoadKg: QuantitySchema,
+  seatWidthMm: QuantitySchema,
+  cushion: z.object({ sinkMm: QuantitySchema, referenceMassKg: Finite, heightsAre: z.enum(['loaded', 'empty']) }),
+  pan: z.object({ axisFromRearMm: Finite, recessMm: Finite, frontEdgeRadiusMm: Finite }),
+  back: z.object({ topMm: Finite, synchroRatio: Finite.nullable(), armsMoveWithBack: z.boolean() }),
+  armPad: z.object({ lengthMm: Finite, widthMm: Finite }).nullable(),
+  hasHarness: z.boolean(),
+  hasSuspension: z.boolean(),
+  castors: z.enum(['hardFloor', 'softFloor', 'glides', 'bolted']),
+  adjustments: z.array(AdjustmentSchema),
+  controls: z.array(ControlSchema),
+  notes: Notes,
+});
+
+export const PlaceSchema: z.ZodType<Place> = z.object({
+  id: Id,
+  name: Name,
+  task: z.enum(TASKS),
+  adjustments: z.array(AdjustmentSchema),
+  deskThicknessMm: Finite.min(0).max(400),
+  keyboardThicknessMm: Finite.min(0).max(100),
+  notes: Notes,
+});
+
+const Target = z.object({
+  hardLo: Finite.optional(),
+  bandLo: Finite.optional(),
+  aimLo: Finite.optional(),
+  aimHi: Finite.optional(),
+  bandHi: Finite.optional(),
+  hardHi: Finite.optional(),
+  weight: Finite.min(0),
+  basis: z.enum(TARGET_BASES),
+  source: z.string(),
+});
+
+const Interval = z.object({ lo: Finite, hi: Finite });
+const withoutRoom = CONDITION_IDS.filter((id) => id !== 'kneeRoom');
+
+export const MethodSchema: z.ZodType<Method> = z.object({
+  id: z.string(),
+  name: Name,
+  summary: z.string(),
+  targets: z.record(z.enum(withoutRoom), Target),
+  kneeRoom: Target,
+  tensionAtDeg: Finite,
+  headRestFromDeg: Finite,
+  footrestPenalty: Finite.min(0),
+  tieBreaks: z.array(z.enum(TIE_BREAKS)),
+  order: z.array(z.enum(ADJUSTMENT_KIND_IDS)),
+  reported: z.object({ knee: Interval, elbow: Interval }),
+});
+
+export const InputsSchema: z.ZodType<FitInputs> = z.object({
+  schema: z.literal(INPUTS_SCHEMA),
+  coreVersion: z.int(),
+  tablesVersion: z.int(),
+  seed: z.int(),
+  sitter: z.object({ ageYears: z.int().nullable() }),
+  body: BodySchema,
+  seat: SeatSchema,
+  place: PlaceSchema.nullable(),
+  method: MethodSchema,
+  work: z.object({ toolsKg: Finite.min(0) }),
+});
+
+export const SettingsSchema: z.ZodType<Settings> = z.object({
+  positions: z.partialRecord(z.enum(ADJUSTMENT_KIND_IDS), z.int().min(0).max(5000)),
+  remedies: z.object({ footrestMm: Finite.min(0).max(400), backCushionMm: Finite.min(0).max(200) }),
+});

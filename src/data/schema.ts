@@ -1,0 +1,114 @@
+/**
+ * The database. Columns carry their unit: lengths in tenths of a millimetre, masses in tens of grams. Seat models,
+ * places and methods have immutable versions; whatever points at one points at a version.
+ */
+import { sql } from 'drizzle-orm';
+import { check, index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+const id = () => text().primaryKey();
+const instant = () => text().notNull();
+
+export const fitters = sqliteTable('fitters', {
+  id: id(),
+  name: text().notNull(),
+  createdAt: instant(),
+});
+
+export const sitters = sqliteTable(
+  'sitters',
+  {
+    id: id(),
+    name: text().notNull(),
+    /** Name without accents and case, for search. */
+    folded: text().notNull(),
+    /** Local date. */
+    birthDate: text(),
+    version: integer().notNull().default(1),
+    createdAt: instant(),
+    updatedAt: instant(),
+  },
+  (t) => [index('sitters_folded').on(t.folded)],
+);
+
+export const readings = sqliteTable(
+  'readings',
+  {
+    id: id(),
+    sitterId: text()
+      .notNull()
+      .references(() => sitters.id, { onDelete: 'cascade' }),
+    dimension: text().notNull(),
+    /** Tenths of a millimetre, or tens of grams, by the dimension. */
+    value: integer().notNull(),
+    basis: text({ enum: ['measured', 'stated', 'estimated'] }).notNull(),
+    /** Standard deviation, in the unit of `value`. */
+    spread: integer().notNull(),
+    source: text().notNull(),
+    takenAt: instant(),
+    takenBy: text(),
+    /** When a later reading or the fitter took it back; null while it holds. */
+    withdrawnAt: text(),
+  },
+  (t) => [
+    uniqueIndex('readings_current')
+      .on(t.sitterId, t.dimension)
+      .where(sql`withdrawn_at is null`),
+    check('readings_value', sql`${t.value} >= 0`),
+  ],
+);
+
+const versionColumns = { id: id(), number: integer().notNull(), document: text({ mode: 'json' }).notNull(), createdAt: instant() };
+
+export const seatVersions = sqliteTable('seat_versions', { ...versionColumns, seatId: text().notNull() }, (t) => [uniqueIndex('seat_versions_number').on(t.seatId, t.number)]);
+
+export const placeVersions = sqliteTable('place_versions', { ...versionColumns, placeId: text().notNull() }, (t) => [uniqueIndex('place_versions_number').on(t.placeId, t.number)]);
+
+export const methodVersions = sqliteTable('method_versions', { ...versionColumns, methodId: text().notNull() }, (t) => [uniqueIndex('method_versions_number').on(t.methodId, t.number)]);
+
+export const fittings = sqliteTable(
+  'fittings',
+  {
+    id: id(),
+    sitterId: text()
+      .notNull()
+      .references(() => sitters.id, { onDelete: 'restrict' }),
+    fitterId: text().references(() => fitters.id),
+    seatVersionId: text().references(() => seatVersions.id),
+    placeVersionId: text().references(() => placeVersions.id),
+    methodVersionId: text()
+      .notNull()
+      .references(() => methodVersions.id),
+    /** Tens of grams of tools carried. */
+    tools: integer().notNull().default(0),
+    /** Local date. */
+    date: text().notNull(),
+    state: text({ enum: ['open', 'left'] })
+      .notNull()
+      .default('open'),
+    /** The document from which alone everything can be computed again; null until a seat is chosen. */
+    inputs: text({ mode: 'json' }),
+    version: integer().notNull().default(1),
+    createdAt: instant(),
+    updatedAt: instant(),
+  },
+  (t) => [index('fittings_sitter').on(t.sitterId), index('fittings_updated').on(t.updatedAt)],
+);
+
+/** Version 0 is the draft, written over by saving; a higher version is made only by an act and never changed. */
+export const settingSets = sqliteTable(
+  'setting_sets',
+  {
+    id: id(),
+    fittingId: text()
+      .notNull()
+      .references(() => fittings.id, { onDelete: 'cascade' }),
+    posture: text().notNull().default('main'),
+    stage: text({ enum: ['computed', 'reached', 'left'] }).notNull(),
+    version: integer().notNull(),
+    settings: text({ mode: 'json' }).notNull(),
+    /** The inputs these settings were judged on; null in a draft, which goes with the fitting's own. */
+    inputs: text({ mode: 'json' }),
+    savedAt: instant(),
+  },
+  (t) => [uniqueIndex('setting_sets_version').on(t.fittingId, t.posture, t.stage, t.version)],
+);

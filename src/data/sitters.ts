@@ -1,0 +1,82 @@
+import { and, asc, desc, eq, isNull, like, sql } from 'drizzle-orm';
+import { DIMENSIONS, isDimensionId, type Body, type DimensionId } from '../core/body';
+import type { Quantity } from '../core/quantity';
+import type { NewSitter, Sitter, SitterEdit } from '../contract';
+import type { Queries } from './client';
+import { fold } from './fold';
+import { readings, sitters } from './schema';
+
+/** Stored units of one unit shown: tenths of a millimetre, hundredths of a kilogram. */
+const STORED_PER: Record<'mm' | 'kg', number> = { mm: 10, kg: 100 };
+const MOST_LISTED = 500;
+
+const storedPer = (id: DimensionId): number => STORED_PER[DIMENSIONS[id].unit];
+
+const measured = sql<number>`(select count(*) from ${readings} where ${readings.sitterId} = ${sitters.id} and ${readings.withdrawnAt} is null)`;
+const columns = { id: sitters.id, name: sitters.name, birthDate: sitters.birthDate, version: sitters.version, updatedAt: sitters.updatedAt, measured };
+
+export async function listSitters(q: Queries, search: string): Promise<Sitter[]> {
+  const pattern = `%${fold(search).replace(/[\\%_]/g, '\\$&')}%`;
+  const where = search.trim() === '' ? undefined : sql`${like(sitters.folded, pattern)} escape '\\'`;
+  return q.select(columns).from(sitters).where(where).orderBy(asc(sitters.folded), asc(sitters.id)).limit(MOST_LISTED);
+}
+
+export async function findSitter(q: Queries, id: string): Promise<Sitter | null> {
+  const [row] = await q.select(columns).from(sitters).where(eq(sitters.id, id));
+  return row ?? null;
+}
+
+export async function insertSitter(q: Queries, sitter: NewSitter, at: string): Promise<void> {
+  await q.insert(sitters).values({ ...sitter, folded: fold(sitter.name), createdAt: at, updatedAt: at });
+}
+
+export async function updateSitter(q: Queries, id: string, edit: SitterEdit, at: string): Promise<void> {
+  await q
+    .update(sitters)
+    .set({
+      ...(edit.name === undefined ? {} : { name: edit.name, folded: fold(edit.name) }),
+      ...(edit.birthDate === undefined ? {} : { birthDate: edit.birthDate }),
+      version: sql`${sitters.version} + 1`,
+      updatedAt: at,
+    })
+    .where(eq(sitters.id, id));
+}
+
+/** The readings that hold, as quantities. */
+export async function bodyOf(q: Queries, sitterId: string): Promise<Body> {
+  const rows = await q
+    .select()
+    .from(readings)
+    .where(and(eq(readings.sitterId, sitterId), isNull(readings.withdrawnAt)))
+    .orderBy(desc(readings.takenAt));
+  const body: Partial<Record<DimensionId, Quantity>> = {};
+  for (const row of rows) {
+    if (!isDimensionId(row.dimension)) continue;
+    const per = storedPer(row.dimension);
+    body[row.dimension] = { value: row.value / per, basis: row.basis, spread: row.spread / per, source: row.source, takenAt: row.takenAt, takenBy: row.takenBy };
+  }
+  return body;
+}
+
+/** Takes back the reading that holds, if there is one. */
+export async function withdrawReading(q: Queries, sitterId: string, dimension: DimensionId, at: string): Promise<void> {
+  await q
+    .update(readings)
+    .set({ withdrawnAt: at })
+    .where(and(eq(readings.sitterId, sitterId), eq(readings.dimension, dimension), isNull(readings.withdrawnAt)));
+}
+
+export async function insertReading(q: Queries, id: string, sitterId: string, dimension: DimensionId, quantity: Quantity, at: string): Promise<void> {
+  const per = storedPer(dimension);
+  await q.insert(readings).values({
+    id,
+    sitterId,
+    dimension,
+    value: Math.round(quantity.value * per),
+    basis: quantity.basis,
+    spread: Math.round(quantity.spread * per),
+    source: quantity.source,
+    takenAt: at,
+    takenBy: quantity.takenBy,
+  });
+}

@@ -1,0 +1,25 @@
+import type { Database, Queries } from './client';
+
+/**
+ * One database and one queue of writes. Two open transactions in one process block each other for the whole
+ * timeout, so every act waits for the one before; reads go by.
+ */
+export class Store {
+  private tail: Promise<unknown> = Promise.resolve();
+
+  constructor(readonly db: Database) {}
+
+  /** Runs one act in one transaction, after all acts before it. Never call it inside itself. */
+  write<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
+    const run = () => this.db.transaction((tx) => act(tx));
+    const result = this.tail.then(run, run);
+    this.tail = result.catch(() => undefined);
+    return result;
+  }
+
+  /** Waits for the writes under way and closes; the write-ahead log is folded into the file. */
+  async close(): Promise<void> {
+    await this.tail;
+    this.db.$client.close();
+  }
+}

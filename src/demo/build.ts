@@ -1,0 +1,53 @@
+import { v7 } from 'uuid';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { DimensionId } from '../core/body';
+import type { Place } from '../core/place';
+import type { SeatModel } from '../core/seat';
+import { DEMO_PLACES } from './places';
+import { DEMO_SEATS } from './seats';
+import { DEMO_SITTERS, type DemoSitter } from './sitters';
+
+export interface DemoRecords {
+  readonly fitters: readonly { readonly id: string; readonly name: string }[];
+  readonly seats: readonly { readonly versionId: string; readonly seat: SeatModel }[];
+  readonly places: readonly { readonly versionId: string; readonly place: Place }[];
+  readonly sitters: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly birthDate: string;
+    readonly readings: readonly { readonly id: string; readonly dimension: DimensionId; readonly value: number }[];
+    readonly fitting: (NonNullable<DemoSitter['fitting']> & { readonly id: string; readonly at: Date }) | null;
+  }[];
+}
+
+const FITTERS = ['Hedda Kvist', 'Rowan Aldous'];
+const DAY_MS = 86_400_000;
+const UUID_BYTES = 16;
+
+/** Ids in the order of making, all from one seed: the same seed and time give the same records. */
+function idsFrom(seed: number, now: Date): () => string {
+  const random = xoroshiro128plus(seed);
+  let seq = 0;
+  return () => v7({ random: Uint8Array.from({ length: UUID_BYTES }, () => uniformInt(random, 0, 255)), msecs: now.getTime(), seq: seq++ });
+}
+
+/**
+ * The demo records.
+ * @param seed of the ids; @param now the records lie around it; @param size how many sitters, the whole crew by default
+ */
+export function buildDemo(seed: number, now: Date, size = DEMO_SITTERS.length): DemoRecords {
+  const id = idsFrom(seed, now);
+  return {
+    fitters: FITTERS.map((name) => ({ id: id(), name })),
+    seats: DEMO_SEATS.map((seat) => ({ versionId: id(), seat: { ...seat, id: id() } })),
+    places: DEMO_PLACES.map((place) => ({ versionId: id(), place: { ...place, id: id() } })),
+    sitters: DEMO_SITTERS.slice(0, size).map((sitter, i) => ({
+      id: id(),
+      name: sitter.name,
+      birthDate: `${now.getUTCFullYear() - sitter.ageYears - 1}-12-${String(28 + (i % 3)).padStart(2, '0')}`,
+      readings: Object.entries(sitter.measures).map(([dimension, value]) => ({ id: id(), dimension: dimension as DimensionId, value })),
+      fitting: sitter.fitting ? { ...sitter.fitting, id: id(), at: new Date(now.getTime() - sitter.fitting.daysAgo * DAY_MS) } : null,
+    })),
+  };
+}

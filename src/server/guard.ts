@@ -1,0 +1,33 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { PROBLEMS } from '../contract';
+
+/** Largest request body, bytes; a whole fitting is far below. */
+export const BODY_LIMIT = 1_000_000;
+
+const HEADERS: Readonly<Record<string, string>> = {
+  'x-content-type-options': 'nosniff',
+  'x-frame-options': 'DENY',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+};
+
+export function setSecurityHeaders(response: ServerResponse): void {
+  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+}
+
+const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Whether a request that changes something comes from the address it was sent to. */
+export function comesFromHere(request: IncomingMessage): boolean {
+  if (READING.has(request.method ?? '')) return true;
+  const { origin, host } = request.headers;
+  if (origin === undefined) return request.headers['sec-fetch-site'] === undefined;
+  return host !== undefined && origin === `http://${host}`;
+}
+
+export function refuse(response: ServerResponse, reason: 'wrongOrigin' | 'tooLarge' | 'unexpected'): void {
+  const { status, title } = PROBLEMS[reason];
+  response.writeHead(status, { 'content-type': 'application/problem+json', connection: 'close' });
+  response.end(JSON.stringify({ type: `urn:velto:problem:${reason}`, title, status }));
+}

@@ -1,0 +1,95 @@
+import { assess, problemOf, solve, NO_REMEDIES, type Settings } from '../core/fit';
+import { cardOf, type Card } from '../core/scene';
+import { positionCount } from '../core/seat';
+import { done, refused, type FittingDetail, type Outcome } from '../contract';
+import { say, word, type Reading } from '../words';
+import type { Context } from './context';
+import { fittingDetail } from './fittings';
+
+export const CARD_FORMAT = 'velto-settings-card';
+export const CARD_FORMAT_VERSION = 1;
+
+/** A setting of the card in JSON: the words of the sheet and the numbers behind them. */
+export interface CardSettingJson {
+  readonly order: number;
+  readonly adjustment: string;
+  readonly name: string;
+  readonly position: number;
+  readonly positions: number;
+  readonly value: number;
+  readonly unit: string;
+  readonly setting: string;
+  readonly control: string | null;
+  readonly movement: string | null;
+  readonly check: string | null;
+  readonly verdict: string;
+}
+
+export interface CardJson {
+  readonly format: typeof CARD_FORMAT;
+  readonly formatVersion: number;
+  readonly header: Card['header'];
+  readonly refusals: readonly string[];
+  readonly settings: readonly CardSettingJson[];
+  readonly remedies: readonly string[];
+  readonly unreached: readonly { readonly adjustment: string; readonly reason: string; readonly remedy: string }[];
+  readonly unmeasured: readonly { readonly adjustment: string; readonly reason: string }[];
+  readonly posture: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+function completed(detail: FittingDetail): { settings: Settings; problem: ReturnType<typeof problemOf> } | null {
+  if (!detail.inputs) return null;
+  const problem = problemOf(detail.inputs);
+  const draft = detail.draft?.settings;
+  const solved = solve(problem, { remedies: draft?.remedies ?? NO_REMEDIES }).settings;
+  return { problem, settings: draft ? { ...draft, positions: { ...solved.positions, ...draft.positions } } : solved };
+}
+
+/** The card of a fitting as it stands, in this reader's units. */
+export async function fittingCard(ctx: Context, id: string, reading: Reading): Promise<Outcome<{ detail: FittingDetail; card: Card; json: CardJson }>> {
+  const found = await fittingDetail(ctx, id);
+  if (!found.ok) return found;
+  const detail = found.value;
+  const ready = completed(detail);
+  if (!ready) return refused('incomplete');
+  const assessment = assess(ready.problem, ready.settings);
+  const card = cardOf(ready.problem, assessment, {
+    sitter: detail.sitter.name,
+    seat: ready.problem.inputs.seat.name,
+    place: ready.problem.inputs.place?.name ?? null,
+    method: ready.problem.inputs.method.name,
+    fitter: detail.fitter?.name ?? '',
+    date: detail.date,
+  });
+  const settings = card.rows.map((row, i): CardSettingJson => {
+    const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
+    return {
+      order: i + 1,
+      adjustment: row.kind,
+      name: word(`kind.${row.kind}`),
+      position: o.position + 1,
+      positions: positionCount(o.variable.adjustment),
+      value: Math.round(o.value * 10) / 10,
+      unit: o.variable.adjustment.unit,
+      setting: say(row.setting, reading),
+      control: row.control && say(row.control, reading),
+      movement: row.movement && say(row.movement, reading),
+      check: row.check && say(row.check, reading),
+      verdict: word(`verdict.${row.verdict}`),
+    };
+  });
+  const json: CardJson = {
+    format: CARD_FORMAT,
+    formatVersion: CARD_FORMAT_VERSION,
+    header: card.header,
+    refusals: card.refusals.map((m) => say(m, reading)),
+    settings,
+    remedies: card.remedies.map((m) => say(m, reading)),
+    unreached: card.unreached.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading), remedy: say(u.remedy, reading) })),
+    unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
+    posture: card.angles.map((m) => say(m, reading)),
+    cautions: card.cautions.map((m) => say(m, reading)),
+  };
+  return done({ detail, card, json });
+}

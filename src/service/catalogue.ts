@@ -1,0 +1,56 @@
+import { SHIPPED_METHODS } from '../core/method';
+import { adjustmentDoubts, type SeatFault } from '../core/seat';
+import { done, refused, type Fitter, type MethodSummary, type Outcome, type PlaceEdit, type PlaceSummary, type SeatSummary } from '../contract';
+import { insertMethodVersion, insertPlaceVersion, listMethods, listPlaces, listSeats, newestMethodOf, newestPlaceOf } from '../data/catalogue';
+import { insertFitter, listFitters } from '../data/fittings';
+import type { Context } from './context';
+
+export const allSeats = (ctx: Context): Promise<SeatSummary[]> => listSeats(ctx.store.db);
+export const allPlaces = (ctx: Context): Promise<PlaceSummary[]> => listPlaces(ctx.store.db);
+export const allMethods = (ctx: Context): Promise<MethodSummary[]> => listMethods(ctx.store.db);
+export const allFitters = (ctx: Context): Promise<Fitter[]> => listFitters(ctx.store.db);
+
+export async function fitterName(ctx: Context, id: string | null): Promise<string | null> {
+  return (await listFitters(ctx.store.db)).find((f) => f.id === id)?.name ?? null;
+}
+
+export const addFitter = (ctx: Context, fitter: Fitter): Promise<Outcome<Fitter>> =>
+  ctx.store.write(async (q) => {
+    await insertFitter(q, fitter, ctx.now().toISOString());
+    return done(fitter);
+  });
+
+const FAULT_TEXT: Partial<Record<SeatFault, string>> = {
+  reversedRange: 'The highest position lies below the lowest.',
+  outOfRange: 'No desk stands at this height.',
+  notRising: 'The heights must rise.',
+  tooManyPositions: 'The range is too long for its steps.',
+};
+
+/** Saves a place: a new record, or a new version of one. Older fittings keep the version they point at. */
+export async function savePlace(ctx: Context, edit: PlaceEdit, version: number | null): Promise<Outcome<PlaceSummary>> {
+  const { desk, ...rest } = edit;
+  const place = { ...rest, adjustments: desk ? [desk] : [] };
+  const doubts = adjustmentDoubts(place.adjustments, '/adjustments');
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map((d) => ({ pointer: d.field.replace('/adjustments/0', '/desk'), detail: FAULT_TEXT[d.reason] ?? d.reason })) });
+  return ctx.store.write(async (q) => {
+    const current = await newestPlaceOf(q, edit.id);
+    if (current && version === null) return done(current);
+    if (current && current.version !== version) return refused('changedMeanwhile', { current });
+    if (!current && version !== null) return refused('notFound');
+    const next: PlaceSummary = { versionId: ctx.newId(), version: (current?.version ?? 0) + 1, place };
+    await insertPlaceVersion(q, next.versionId, next.version, place, ctx.now().toISOString());
+    return done(next);
+  });
+}
+
+/** Makes sure that the methods that come with the program are there, in their newest wording. */
+export async function ensureShippedMethods(ctx: Context): Promise<void> {
+  await ctx.store.write(async (q) => {
+    for (const method of SHIPPED_METHODS) {
+      const newest = await newestMethodOf(q, method.id);
+      if (newest && JSON.stringify(newest.method) === JSON.stringify(method)) continue;
+      await insertMethodVersion(q, ctx.newId(), (newest?.number ?? 0) + 1, method, ctx.now().toISOString());
+    }
+  });
+}

@@ -1,0 +1,68 @@
+import type { Message, MessageValue } from '../core/message';
+import { formatAngle, formatLength, formatMass, type LengthUnit, type MassUnit } from '../core/units';
+import { WORDS, type WordKey } from './table';
+
+
+/** How this reader wants numbers: the one place where a value becomes text. */
+export interface Reading {
+  readonly length: LengthUnit;
+  readonly mass: MassUnit;
+  readonly locale: string;
+}
+
+export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-GB' };
+
+export const isWordKey = (key: string): key is WordKey & string => Object.hasOwn(WORDS, key);
+
+/** The plain wording of a key; a key nobody worded is shown as it is, so that the gap is seen. */
+export const word = (key: string): string => (isWordKey(key) ? WORDS[key] : key);
+
+/** A computed length: whole millimetres, tenths of a centimetre, sixteenths of an inch. */
+export function sayLength(mm: number, reading: Reading): string {
+  return formatLength(reading.length === 'in' ? mm : Math.round(mm), reading.length);
+}
+
+const EIGHTHS = 8;
+
+/** Turns to the eighth: `1 1/4`. */
+export function sayTurns(turns: number): string {
+  const total = Math.round(turns * EIGHTHS);
+  const whole = Math.floor(total / EIGHTHS);
+  let top = total % EIGHTHS;
+  let bottom = EIGHTHS;
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  const fraction = top === 0 ? '' : `${top}/${bottom}`;
+  const number = whole === 0 && fraction ? fraction : [String(whole), fraction].filter(Boolean).join(' ');
+  return `${number} ${total > EIGHTHS || total === 0 ? 'turns' : 'turn'}`;
+}
+
+function sayCount(count: number, reading: Reading): string {
+  return new Intl.NumberFormat(reading.locale, { maximumFractionDigits: 1 }).format(count);
+}
+
+export function sayValue(value: MessageValue, reading: Reading): string {
+  if ('mm' in value) return sayLength(value.mm, reading);
+  if ('sizeMm' in value) return sayLength(Math.abs(value.sizeMm), reading);
+  if ('deg' in value) return formatAngle(value.deg);
+  if ('kg' in value) return formatMass(value.kg, reading.mass);
+  if ('turns' in value) return sayTurns(value.turns);
+  if ('count' in value) return sayCount(value.count, reading);
+  if ('percent' in value) return `${Math.round(value.percent)} %`;
+  if ('text' in value) return value.text;
+  if ('word' in value) return word(value.word);
+  return new Intl.ListFormat(reading.locale, { type: 'conjunction' }).format(value.words.map((key) => word(key).toLowerCase()));
+}
+
+/** A message in words: every `{name}` of its wording replaced by its value. */
+export function say(message: Message, reading: Reading): string {
+  const text = word(message.key).replace(/\{(\w+)\}/g, (hole, name: string) => {
+    const value = message.values[name];
+    return value === undefined ? hole : sayValue(value, reading);
+  });
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** A date (`2026-11-25`) as this reader writes it. */
+export function sayDate(isoDate: string, reading: Reading): string {
+  return new Intl.DateTimeFormat(reading.locale, { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+}
