@@ -1,4 +1,4 @@
-import { assess, problemOf, solve, NO_REMEDIES, type Settings } from '../core/fit';
+import { assess, completeSettings, problemOf } from '../core/fit';
 import { cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
 import { done, refused, type FittingDetail, type Outcome } from '../contract';
@@ -38,27 +38,19 @@ export interface CardJson {
   readonly cautions: readonly string[];
 }
 
-function completed(detail: FittingDetail): { settings: Settings; problem: ReturnType<typeof problemOf> } | null {
-  if (!detail.inputs) return null;
-  const problem = problemOf(detail.inputs);
-  const draft = detail.draft?.settings;
-  const solved = solve(problem, { remedies: draft?.remedies ?? NO_REMEDIES }).settings;
-  return { problem, settings: draft ? { ...draft, positions: { ...solved.positions, ...draft.positions } } : solved };
-}
-
 /** The card of a fitting as it stands, in this reader's units. */
 export async function fittingCard(ctx: Context, id: string, reading: Reading): Promise<Outcome<{ detail: FittingDetail; card: Card; json: CardJson }>> {
   const found = await fittingDetail(ctx, id);
   if (!found.ok) return found;
   const detail = found.value;
-  const ready = completed(detail);
-  if (!ready) return refused('incomplete');
-  const assessment = assess(ready.problem, ready.settings);
-  const card = cardOf(ready.problem, assessment, {
+  if (!detail.inputs) return refused('incomplete');
+  const problem = problemOf(detail.inputs);
+  const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
+  const card = cardOf(problem, assessment, {
     sitter: detail.sitter.name,
-    seat: ready.problem.inputs.seat.name,
-    place: ready.problem.inputs.place?.name ?? null,
-    method: ready.problem.inputs.method.name,
+    seat: problem.inputs.seat.name,
+    place: problem.inputs.place?.name ?? null,
+    method: problem.inputs.method.name,
     fitter: detail.fitter?.name ?? '',
     date: detail.date,
   });

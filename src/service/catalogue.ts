@@ -1,11 +1,12 @@
 import { SHIPPED_METHODS } from '../core/method';
-import { adjustmentDoubts, type SeatFault } from '../core/seat';
+import { adjustmentDoubts, type SeatFault, type SeatModel } from '../core/seat';
 import { done, refused, type Fitter, type MethodSummary, type Outcome, type PlaceEdit, type PlaceSummary, type SeatSummary } from '../contract';
-import { insertMethodVersion, insertPlaceVersion, listMethods, listPlaces, listSeats, newestMethodOf, newestPlaceOf } from '../data/catalogue';
+import { findSeatVersion, insertMethodVersion, insertPlaceVersion, listMethods, listPlaces, listSeats, newestMethodOf, newestPlaceOf } from '../data/catalogue';
 import { insertFitter, listFitters } from '../data/fittings';
 import type { Context } from './context';
 
 export const allSeats = (ctx: Context): Promise<SeatSummary[]> => listSeats(ctx.store.db);
+export const seatOf = (ctx: Context, versionId: string): Promise<SeatModel | null> => findSeatVersion(ctx.store.db, versionId);
 export const allPlaces = (ctx: Context): Promise<PlaceSummary[]> => listPlaces(ctx.store.db);
 export const allMethods = (ctx: Context): Promise<MethodSummary[]> => listMethods(ctx.store.db);
 export const allFitters = (ctx: Context): Promise<Fitter[]> => listFitters(ctx.store.db);

@@ -17,6 +17,8 @@ export { assess, type Assessment, type PublishedCheck, type SettingOutcome } fro
 export { remediesFor, type Remedy } from './remedies';
 export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
+export { completeSettings, sameSettings } from './complete';
+export { NEEDED_FOR } from './needed-for';
 export { ANGLE_IDS, type PostureAngle } from './angles';
 export {
   datumFromRearMm,

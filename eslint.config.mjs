@@ -1,0 +1,72 @@
+// @ts-check
+import js from '@eslint/js';
+import astro from 'eslint-plugin-astro';
+import boundaries from 'eslint-plugin-boundaries';
+import reactHooks from 'eslint-plugin-react-hooks';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+
+const FOLDERS = ['core', 'words', 'contract', 'data', 'service', 'server', 'pages', 'islands', 'drawing', 'ui', 'demo'];
+
+/** Who may import whom: inward only. */
+const MAY_IMPORT = {
+  core: ['core'],
+  words: ['core', 'words'],
+  contract: ['core', 'contract'],
+  data: ['core', 'contract', 'data'],
+  service: ['core', 'words', 'contract', 'data', 'service'],
+  demo: ['core', 'data', 'service', 'demo'],
+  server: ['core', 'words', 'contract', 'data', 'service', 'demo', 'server'],
+  drawing: ['core', 'words', 'drawing'],
+  ui: ['core', 'words', 'contract', 'ui'],
+  islands: ['core', 'words', 'contract', 'drawing', 'ui', 'islands'],
+  pages: ['core', 'words', 'contract', 'service', 'server', 'islands', 'ui'],
+};
+
+export default defineConfig(
+  globalIgnores(['dist/', '.astro/', 'coverage/', 'test-output/', 'drizzle/', 'var/']),
+  js.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [ts.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      'max-lines': ['error', { max: 500, skipBlankLines: false }],
+    },
+  },
+  { files: ['src/{islands,drawing,ui}/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat['recommended-latest']] },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': FOLDERS.map((type) => ({ type, pattern: `src/${type}` })),
+      'import/resolver': { typescript: { project: './tsconfig.json' } },
+    },
+    rules: {
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          policies: Object.entries(MAY_IMPORT).map(([from, to]) => ({
+            from: { element: { type: from } },
+            allow: { to: { element: { types: { anyOf: to } } } },
+          })),
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'react', 'react-dom', '@mantine/*', 'drizzle-orm', 'astro*'] }],
+    },
+  },
+  astro.configs['flat/recommended'],
+  { files: ['**/*.{mjs,cjs}', 'scripts/**', 'test/**', 'bench/**'], languageOptions: { globals: globals.node } },
+  { files: ['test/**'], languageOptions: { globals: globals.mocha }, rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+);

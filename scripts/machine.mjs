@@ -1,0 +1,64 @@
+// What the scripts share: no dependency but Node itself, since they run before anything is installed.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('..', import.meta.url));
+const NODE_MAJOR = 20;
+const NODE_MINOR = 19;
+
+export function fail(message) {
+  console.error(`velto: ${message}`);
+  process.exit(1);
+}
+
+/** Ends with a plain sentence where this Node cannot run the program. */
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major === NODE_MAJOR && minor >= NODE_MINOR) return;
+  fail(`Node ${NODE_MAJOR} (${NODE_MAJOR}.${NODE_MINOR} or later) is needed; this is ${process.versions.node}.`);
+}
+
+/** Runs a command with its output shown; ends the program where it fails. */
+export function run(command, args, what) {
+  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+  if (result.error) fail(`${what} failed: ${result.error.message}`);
+  if (result.status !== 0) fail(`${what} failed (exit code ${result.status}). The lines above say why.`);
+}
+
+const fingerprint = (file) => createHash('sha256').update(readFileSync(join(ROOT, file))).digest('hex');
+
+/** Installs the locked packages where they are missing or the lock file has changed since. */
+export function installPackages() {
+  const mark = join(ROOT, 'node_modules', '.velto-lock');
+  const wanted = fingerprint('package-lock.json');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
+  console.log('Installing packages …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'Installing packages (npm ci)');
+  writeFileSync(mark, wanted);
+}
+
+const SOURCES = ['src', 'drizzle', 'scripts/build.mjs', 'astro.config.mjs', 'postcss.config.cjs', 'tsconfig.json', 'package-lock.json'];
+
+function filesIn(path) {
+  const full = join(ROOT, path);
+  if (!statSync(full).isDirectory()) return [path];
+  return readdirSync(full, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath, entry.name).slice(ROOT.length));
+}
+
+/** Builds where any source differs from the ones last built; contents count, not times. */
+export function buildIfStale() {
+  const hash = createHash('sha256');
+  for (const file of SOURCES.flatMap(filesIn).sort()) hash.update(file).update(readFileSync(join(ROOT, file)));
+  const wanted = hash.digest('hex');
+  const mark = join(ROOT, 'dist', '.sources');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
+  console.log('Building …');
+  run(process.execPath, ['scripts/build.mjs'], 'Building');
+  mkdirSync(dirname(mark), { recursive: true });
+  writeFileSync(mark, wanted);
+}

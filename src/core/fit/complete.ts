@@ -1,0 +1,39 @@
+import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
+import { NO_REMEDIES, type Settings } from './inputs';
+import type { Problem } from './problem';
+import { solve } from './solve';
+
+function isWhole(p: Problem, settings: Settings): boolean {
+  return ADJUSTMENT_KIND_IDS.every((kind) => {
+    const variable = p.variables[kind];
+    const position = settings.positions[kind];
+    return variable ? position !== undefined && position < variable.values.length : position === undefined;
+  });
+}
+
+/**
+ * Settings that have a position for every adjustment of this seat and place, and for nothing else: what is missing
+ * takes its best position. Whole settings come back as they are.
+ */
+export function completeSettings(p: Problem, settings: Settings | null): Settings {
+  if (settings && isWhole(p, settings)) return settings;
+  const remedies = settings?.remedies ?? NO_REMEDIES;
+  const best = solve(p, { remedies }).settings;
+  const positions: Partial<Record<AdjustmentKind, number>> = {};
+  for (const kind of ADJUSTMENT_KIND_IDS) {
+    const variable = p.variables[kind];
+    if (!variable) continue;
+    const given = settings?.positions[kind];
+    positions[kind] = given !== undefined && given < variable.values.length ? given : (best.positions[kind] ?? 0);
+  }
+  return { positions, remedies };
+}
+
+/** Whether two settings put everything at the same place. */
+export function sameSettings(a: Settings, b: Settings): boolean {
+  return (
+    a.remedies.footrestMm === b.remedies.footrestMm &&
+    a.remedies.backCushionMm === b.remedies.backCushionMm &&
+    ADJUSTMENT_KIND_IDS.every((kind) => a.positions[kind] === b.positions[kind])
+  );
+}

@@ -1,0 +1,51 @@
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import { cardOf } from '../../core/scene';
+import parts from '../../ui/parts.module.css';
+import { word } from '../../words';
+import { CardSheet } from '../card/CardSheet';
+import type { FittingState } from './use-fitting';
+import type { Setting } from './use-setting';
+import styles from './fitting.module.css';
+
+interface Props {
+  readonly state: FittingState;
+  readonly setting: Setting;
+  readonly onHandOver: () => void;
+}
+
+/** The card as it will be handed over, and the act of handing over. */
+export function CardStage({ state, setting, onHandOver }: Props) {
+  const { fitting, busy } = state;
+  const { problem, assessment } = setting;
+  const card = useMemo(
+    () =>
+      cardOf(problem, assessment, {
+        sitter: fitting.sitter.name,
+        seat: problem.inputs.seat.name,
+        place: problem.inputs.place?.name ?? null,
+        method: problem.inputs.method.name,
+        fitter: fitting.fitter?.name ?? '',
+        date: fitting.date,
+      }),
+    [assessment, fitting, problem],
+  );
+  const isOpen = fitting.state === 'open';
+  return (
+    <div className={styles.cardStage}>
+      <CardSheet card={card} draft={isOpen} />
+      <aside className={styles.cardActs}>
+        {isOpen && (
+          <>
+            <Button disabled={busy || assessment.refused} onClick={onHandOver}>
+              {word('cardStage.handOver')}
+            </Button>
+            <p className={parts.soft}>{word(assessment.refused ? 'cardStage.refused' : 'cardStage.handOver.hint')}</p>
+          </>
+        )}
+        <a href={`/fittings/${fitting.id}/card`}>{word('cardStage.open')}</a>
+        <a href={`/api/v1/fittings/${fitting.id}/card`}>{word('card.json')}</a>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,148 @@
+import { Button } from '@mantine/core';
+import { useCallback, useState } from 'react';
+import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import { sameSettings, type RemedySettings } from '../../core/fit';
+import { Frame } from '../../ui/Frame';
+import { PanelBoundary } from '../../ui/PanelBoundary';
+import { useReading, type PageProps } from '../../ui/preferences';
+import { SaveState } from '../../ui/SaveState';
+import parts from '../../ui/parts.module.css';
+import { sayDate, word } from '../../words';
+import { MeasureForm } from '../people/MeasureForm';
+import { CardStage } from './CardStage';
+import { ChooseStage } from './ChooseStage';
+import { SetStage } from './SetStage';
+import { StageStrip, type Stage } from './StageStrip';
+import { useAutosave } from './use-autosave';
+import { useFitting, type FittingState } from './use-fitting';
+import { useSetting, type Setting } from './use-setting';
+import styles from './fitting.module.css';
+
+interface Props {
+  readonly page: PageProps;
+  readonly fitting: FittingDetail;
+  readonly stage: Stage;
+  readonly seats: readonly SeatSummary[];
+  readonly places: readonly PlaceSummary[];
+  readonly methods: readonly MethodSummary[];
+}
+
+/** The stage stands in the address, so that a reload comes back to it. */
+function useStage(initial: Stage) {
+  const [stage, setStage] = useState(initial);
+  const go = useCallback((next: Stage) => {
+    setStage(next);
+    const url = new URL(window.location.href);
+    url.searchParams.set('stage', next);
+    window.history.replaceState(null, '', url);
+    window.scrollTo(0, 0);
+  }, []);
+  return { stage, go };
+}
+
+function Closed({ state }: { readonly state: FittingState }) {
+  const reading = useReading();
+  return (
+    <div className={parts.notice} style={{ marginBottom: '0.75rem' }}>
+      <span>{word('fitting.closed').replace('{date}', sayDate(state.fitting.date, reading))}</span>
+      <button type="button" className={parts.plainButton} disabled={state.busy} onClick={() => void state.act({ act: 'reopen' })}>
+        {word('fitting.reopen')}
+      </button>
+    </div>
+  );
+}
+
+/** Setting with autosave and acts; only once a seat is chosen. */
+function SetOrCard({ stage, state, setting, autosave, onStage }: { readonly stage: 'set' | 'card'; readonly state: FittingState; readonly setting: Setting; readonly autosave: ReturnType<typeof useAutosave>; readonly onStage: (s: Stage) => void }) {
+  const { act, fitting } = state;
+  const disabled = fitting.state === 'left';
+  const record = async (kind: 'solve' | 'leave', settings = setting.store.get()) => {
+    const next = await act({ act: kind, settings });
+    if (next?.draft) autosave.adopt(settings, next.draft.savedAt);
+  };
+  if (stage === 'card') return <CardStage state={state} setting={setting} onHandOver={() => void record('leave', setting.assessment.settings)} />;
+  return (
+    <>
+      <SetStage
+        setting={setting}
+        disabled={disabled}
+        onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
+        onLetGo={() => void autosave.flush()}
+        onMeasure={() => onStage('measure')}
+      />
+      <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
+        {word('fitting.next.card')}
+      </Button>
+    </>
+  );
+}
+
+function FittingScreen(props: Props) {
+  const state = useFitting(props.fitting);
+  const { stage, go } = useStage(props.stage);
+  const setting = useSetting(state.fitting);
+  return setting ? <WithSetting {...props} state={state} setting={setting} stage={stage} go={go} /> : <Screen {...props} state={state} setting={null} autosave={null} stage={stage} go={go} />;
+}
+
+interface Shared extends Omit<Props, 'stage'> {
+  readonly state: FittingState;
+  readonly stage: Stage;
+  readonly go: (stage: Stage) => void;
+}
+
+function WithSetting(props: Shared & { readonly setting: Setting }) {
+  const { state, setting } = props;
+  const { draft } = state.fitting;
+  const [initial] = useState(draft && sameSettings(draft.settings, setting.store.get()) ? { settings: setting.store.get(), at: draft.savedAt } : null);
+  const autosave = useAutosave(state.fitting.id, setting.store, initial, state.fitting.state === 'open');
+  return <Screen {...props} autosave={autosave} />;
+}
+
+function Screen({ state, setting, autosave, stage, go, seats, places, methods }: Shared & { readonly setting: Setting | null; readonly autosave: ReturnType<typeof useAutosave> | null }) {
+  const { fitting, fault, reload } = state;
+  const isLeft = fitting.state === 'left';
+  const onMeasured = useCallback(() => void reload(), [reload]);
+  return (
+    <>
+      <div className={styles.title}>
+        <h1>{fitting.sitter.name}</h1>
+        <span>{[fitting.seat?.name, fitting.place?.name, fitting.method.name].filter(Boolean).join(' · ')}</span>
+        {autosave && stage !== 'measure' && <SaveState saving={autosave.saving} />}
+      </div>
+      <StageStrip stage={stage} fitting={fitting} assessment={setting?.assessment ?? null} onStage={go} />
+      {fault && (
+        <div className={parts.notice} data-tone="misfit" role="alert">
+          {fault}
+        </div>
+      )}
+      {isLeft && <Closed state={state} />}
+      <PanelBoundary key={stage}>
+        {stage === 'measure' && (
+          <>
+            <MeasureForm sitter={fitting.sitter} onSaved={onMeasured} disabled={isLeft} />
+            <Button className={styles.next} onClick={() => go('choose')}>
+              {word('fitting.next.choose')}
+            </Button>
+          </>
+        )}
+        {(stage === 'choose' || (!setting && stage !== 'measure')) && (
+          <>
+            <ChooseStage state={state} seats={seats} places={places} methods={methods} />
+            <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
+              {word('fitting.next.set')}
+            </Button>
+          </>
+        )}
+        {setting && autosave && (stage === 'set' || stage === 'card') && <SetOrCard stage={stage} state={state} setting={setting} autosave={autosave} onStage={go} />}
+      </PanelBoundary>
+    </>
+  );
+}
+
+export default function FittingPage(props: Props) {
+  return (
+    <Frame page={props.page} area="fittings">
+      <FittingScreen {...props} />
+    </Frame>
+  );
+}

@@ -1,0 +1,87 @@
+/** What stands around the tracks: angles, checks of the seat as a whole, remedies. */
+import { useEffect, useState } from 'react';
+import { remediesFor, type Assessment, type Problem, type Remedy, type RemedySettings } from '../../core/fit';
+import { useReading, useSay } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { VerdictGlyph, VerdictMark } from '../../ui/VerdictMark';
+import { sayValue, word } from '../../words';
+import styles from './set.module.css';
+
+export function Angles({ assessment }: { readonly assessment: Assessment }) {
+  const reading = useReading();
+  return (
+    <dl className={styles.angles} aria-label={word('set.angles')}>
+      {assessment.angles.map((angle) => (
+        <div key={angle.id} data-inside={angle.deg === null ? undefined : angle.inside}>
+          <dt>{word(`angle.${angle.id}`)}</dt>
+          <dd>
+            {angle.deg === null ? word('measure.missing') : sayValue({ deg: angle.deg }, reading)}
+            {angle.deg !== null && angle.wanted && <VerdictGlyph verdict={angle.inside ? 'fits' : 'cannotReach'} />}
+            {angle.wanted && (
+              <span className={parts.soft}>
+                {word('set.wanted').replace('{lo}', sayValue({ deg: angle.wanted.lo }, reading)).replace('{hi}', sayValue({ deg: angle.wanted.hi }, reading))}
+              </span>
+            )}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+export function Checks({ assessment }: { readonly assessment: Assessment }) {
+  const say = useSay();
+  return (
+    <ul className={styles.checks} aria-label={word('set.checks')}>
+      {assessment.checks.map((check) => (
+        <li key={check.id} data-verdict={check.verdict}>
+          <strong>{word(`check.${check.id}`)}</strong> <VerdictMark verdict={check.verdict} kind="checkVerdict" /> <span>{say(check.reason)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Remedies are solved for after the screen has been drawn: they may take a moment. */
+function useRemedies(problem: Problem): readonly Remedy[] {
+  const [found, setFound] = useState<{ readonly for: Problem; readonly remedies: readonly Remedy[] } | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setFound({ for: problem, remedies: remediesFor(problem) }), 0);
+    return () => clearTimeout(timer);
+  }, [problem]);
+  return found?.for === problem ? found.remedies : [];
+}
+
+interface RemediesProps {
+  readonly problem: Problem;
+  readonly inUse: RemedySettings;
+  readonly disabled: boolean;
+  readonly onUse: (remedies: RemedySettings) => void;
+}
+
+const FIELD: Record<Remedy['id'], keyof RemedySettings> = { footrest: 'footrestMm', backCushion: 'backCushionMm' };
+const IDS: readonly Remedy['id'][] = ['footrest', 'backCushion'];
+
+export function Remedies({ problem, inUse, disabled, onUse }: RemediesProps) {
+  const say = useSay();
+  const reading = useReading();
+  const offered = useRemedies(problem);
+  const rows = IDS.map((id) => ({ id, remedy: offered.find((r) => r.id === id), sizeMm: inUse[FIELD[id]] })).filter((r) => r.remedy || r.sizeMm > 0);
+  if (rows.length === 0) return null;
+  return (
+    <section className={styles.remedies} aria-label={word('set.remedies')}>
+      <h3>{word('set.remedies')}</h3>
+      {rows.map(({ id, remedy, sizeMm }) => (
+        <p key={id}>
+          <strong>
+            {word(`remedy.${id}.name`)} {sayValue({ mm: sizeMm > 0 ? sizeMm : (remedy?.sizeMm ?? 0) }, reading)}
+          </strong>
+          {sizeMm > 0 && ` (${word('set.remedy.inUse')})`}. {remedy && say(remedy.arithmetic)}{' '}
+          <button type="button" className={parts.plainButton} disabled={disabled} onClick={() => onUse({ ...inUse, [FIELD[id]]: sizeMm > 0 ? 0 : (remedy?.sizeMm ?? 0) })}>
+            {word(sizeMm > 0 ? 'set.remedy.drop' : 'set.remedy.use')}
+          </button>
+        </p>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,88 @@
+import type { Problem, SettingOutcome } from '../../core/fit';
+import type { Interval } from '../../core/method';
+import { controlFor, oppositeOf } from '../../core/seat';
+import { useReading, useSay } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { sayLength, word, type Reading } from '../../words';
+import { sayOwn } from './TrackRow';
+import styles from './set.module.css';
+
+function sayInterval(outcome: SettingOutcome, interval: Interval | null, reading: Reading): string {
+  if (!interval) return '–';
+  const say = (value: number) => (Number.isFinite(value) ? sayOwn(outcome, value, reading) : '…');
+  return interval.lo === interval.hi ? say(interval.lo) : `${say(interval.lo)} – ${say(interval.hi)}`;
+}
+
+function leftOver(outcome: SettingOutcome, reading: Reading): string | null {
+  const o = outcome.deciding;
+  if (!o || o.outside === 0) return null;
+  const size = Math.abs(o.outside);
+  const by = o.unit === 'deg' ? `${Math.round(size * 2) / 2}°` : o.unit === 'turn' ? sayOwn(outcome, size, reading) : sayLength(size, reading);
+  return word('set.left').replace('{by}', by);
+}
+
+function Control({ problem, outcome }: { readonly problem: Problem; readonly outcome: SettingOutcome }) {
+  const found = controlFor(problem.inputs.seat.controls, outcome.variable.adjustment.id);
+  if (!found) return null;
+  const { control, move } = found;
+  const way = (direction: string, of: string, sitter: string) => `${word(`direction.${direction}`)}: ${word(of)} (${word(`sitter.${sitter}`)})`;
+  return (
+    <p className={styles.control}>
+      <strong>{word(`hand.${control.hand}`)}</strong>: {control.name}, {control.place}. {word(`action.${move.action}`)} –{' '}
+      {move.directionForMore === 'unknown'
+        ? word('direction.unknown')
+        : `${way(move.directionForMore, `more.${outcome.kind}`, move.sitter.forMore)}; ${way(oppositeOf(move.directionForMore), `less.${outcome.kind}`, move.sitter.forLess)}`}
+    </p>
+  );
+}
+
+const CAUTIONS: Partial<Record<SettingOutcome['kind'], string>> = { backAngle: 'set.caution.pinch', tiltTension: 'set.caution.pinch', seatHeight: 'set.caution.height' };
+
+interface Props {
+  readonly problem: Problem;
+  readonly outcome: SettingOutcome;
+  readonly disabled: boolean;
+  readonly onBest: () => void;
+}
+
+/** What there is to know about one adjustment: reason, aim and band, control, published rule. */
+export function TrackDetail({ problem, outcome, disabled, onBest }: Props) {
+  const reading = useReading();
+  const say = useSay();
+  const { published } = outcome;
+  const left = leftOver(outcome, reading);
+  const caution = outcome.kind === 'seatAngle' && outcome.value < 0 ? 'set.caution.slope' : CAUTIONS[outcome.kind];
+  const betterThere = outcome.verdict === 'off' && outcome.bestPosition !== outcome.position;
+  return (
+    <li className={styles.detail}>
+      <p className={styles.reason}>{say(outcome.reason)}</p>
+      <p className={styles.figures}>
+        <span>
+          {word('set.aim')} <b>{sayInterval(outcome, outcome.aim, reading)}</b>
+        </span>
+        <span>
+          {word('set.band')} <b>{sayInterval(outcome, outcome.band, reading)}</b>
+        </span>
+        {left && <span className={styles.left}>{left}</span>}
+      </p>
+      {betterThere && (
+        <p className={styles.figures}>
+          {word('set.best').replace('{words}', say(outcome.bestWords))}{' '}
+          <button type="button" className={parts.plainButton} disabled={disabled} onClick={onBest}>
+            {word('set.toBest')}
+          </button>
+        </p>
+      )}
+      <Control problem={problem} outcome={outcome} />
+      {published && (
+        <p className={parts.soft}>
+          {word(published.inside ? 'set.published.in' : 'set.published.out')
+            .replace('{rule}', word(`published.${published.rule}`))
+            .replace('{lo}', sayLength(published.band.lo, reading))
+            .replace('{hi}', sayLength(published.band.hi, reading))}
+        </p>
+      )}
+      {caution && <p className={styles.caution}>{word(caution)}</p>}
+    </li>
+  );
+}

@@ -1,0 +1,79 @@
+import type { Settings } from '../../core/fit';
+
+const MOST_UNDO = 200;
+
+/**
+ * What is being set, outside React: a drag changes it many times a second and only those that read it draw again.
+ * Undo is a list of settings; a drag counts as one step.
+ */
+export class SettingsStore {
+  private past: Settings[] = [];
+  private future: Settings[] = [];
+  private readonly listeners = new Set<() => void>();
+  private beforeDrag: Settings | null = null;
+
+  constructor(private current: Settings) {}
+
+  readonly get = (): Settings => this.current;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** One step, undone as one. */
+  set(next: Settings): void {
+    this.remember(this.current);
+    this.put(next);
+  }
+
+  /** A frame of a drag; `endDrag` makes the whole drag one step. */
+  drag(next: Settings): void {
+    this.beforeDrag ??= this.current;
+    this.put(next);
+  }
+
+  endDrag(): void {
+    if (this.beforeDrag && this.beforeDrag !== this.current) {
+      this.remember(this.beforeDrag);
+      this.notify();
+    }
+    this.beforeDrag = null;
+  }
+
+  get canUndo(): boolean {
+    return this.past.length > 0;
+  }
+
+  get canRedo(): boolean {
+    return this.future.length > 0;
+  }
+
+  undo(): void {
+    const before = this.past.pop();
+    if (!before) return;
+    this.future.push(this.current);
+    this.put(before);
+  }
+
+  redo(): void {
+    const after = this.future.pop();
+    if (!after) return;
+    this.past.push(this.current);
+    this.put(after);
+  }
+
+  private remember(settings: Settings): void {
+    this.past = [...this.past.slice(1 - MOST_UNDO), settings];
+    this.future = [];
+  }
+
+  private put(next: Settings): void {
+    this.current = next;
+    this.notify();
+  }
+
+  private notify(): void {
+    for (const listener of this.listeners) listener();
+  }
+}

@@ -1,0 +1,62 @@
+import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { assess, completeSettings, problemOf, sameSettings, solve, type Assessment, type Problem, type RemedySettings, type Settings } from '../../core/fit';
+import type { AdjustmentKind } from '../../core/seat';
+import type { FittingDetail } from '../../contract';
+import { SettingsStore } from './settings-store';
+
+export interface Setting {
+  readonly problem: Problem;
+  readonly assessment: Assessment;
+  readonly store: SettingsStore;
+  readonly move: (kind: AdjustmentKind, position: number) => void;
+  readonly drag: (kind: AdjustmentKind, position: number) => void;
+  readonly solve: (remedies?: RemedySettings) => Settings;
+}
+
+const bestOf = (problem: Problem, settings: Settings): Settings => solve(problem, { remedies: settings.remedies }).settings;
+
+/** The settings under the fitter's hands and everything computed from them. */
+export function useSetting(fitting: FittingDetail): Setting | null {
+  const { inputs } = fitting;
+  const problem = useMemo(() => (inputs ? problemOf(inputs) : null), [inputs]);
+  const seatKey = fitting.seat?.versionId ?? '';
+  // A new seat starts with settings of its own; everything else is carried over.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const store = useMemo(() => (problem ? new SettingsStore(completeSettings(problem, fitting.draft?.settings ?? null)) : null), [fitting.id, seatKey, problem === null]);
+  const before = useRef<Problem | null>(null);
+
+  useEffect(() => {
+    if (!problem || !store) return;
+    const earlier = before.current;
+    before.current = problem;
+    if (!earlier || earlier === problem || earlier.inputs.seat.id !== problem.inputs.seat.id) return;
+    const current = store.get();
+    // Settings nobody has touched follow the measures; what a hand has set stays and is judged anew.
+    const untouched = sameSettings(current, completeSettings(earlier, bestOf(earlier, current)));
+    const next = untouched ? bestOf(problem, current) : completeSettings(problem, current);
+    if (!sameSettings(current, next)) store.set(next);
+  }, [problem, store]);
+
+  const settings = useSyncExternalStore(store?.subscribe ?? nothingToHear, store?.get ?? noSettings, store?.get ?? noSettings);
+  const whole = useMemo(() => (problem ? completeSettings(problem, settings) : null), [problem, settings]);
+  const assessment = useMemo(() => (problem && whole ? assess(problem, whole) : null), [problem, whole]);
+
+  const moved = useCallback((kind: AdjustmentKind, position: number): Settings => ({ ...whole!, positions: { ...whole!.positions, [kind]: position } }), [whole]);
+  const move = useCallback((kind: AdjustmentKind, position: number) => store?.set(moved(kind, position)), [moved, store]);
+  const drag = useCallback((kind: AdjustmentKind, position: number) => store?.drag(moved(kind, position)), [moved, store]);
+  const solveNow = useCallback(
+    (remedies?: RemedySettings): Settings => {
+      const best = solve(problem!, { remedies: remedies ?? whole!.remedies }).settings;
+      store!.set(best);
+      return best;
+    },
+    [problem, store, whole],
+  );
+  return useMemo(
+    () => (problem && store && assessment ? { problem, store, assessment, move, drag, solve: solveNow } : null),
+    [assessment, drag, move, problem, solveNow, store],
+  );
+}
+
+const nothingToHear = () => () => undefined;
+const noSettings = () => null;

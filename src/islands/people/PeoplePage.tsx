@@ -1,0 +1,120 @@
+import { Button, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { DIMENSION_IDS } from '../../core/body';
+import type { Sitter } from '../../contract';
+import { ClientError, api } from '../../ui/client';
+import { Frame } from '../../ui/Frame';
+import { newId } from '../../ui/ids';
+import type { PageProps } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { word } from '../../words';
+import styles from './people.module.css';
+
+function NewSitter() {
+  const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
+  const [busy, setBusy] = useState(false);
+  const create = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const name = String(form.get('name') ?? '').trim();
+    const birthDate = String(form.get('birthDate') ?? '') || null;
+    if (name === '') return setFault({ name: word('people.nameMissing') });
+    setBusy(true);
+    try {
+      const sitter = await api.createSitter({ id: newId(), name, birthDate });
+      window.location.href = `/people/${sitter.id}`;
+    } catch (error) {
+      setBusy(false);
+      const problem = error instanceof ClientError ? error.problem : null;
+      const onDate = problem?.errors?.find((e) => e.pointer === '/birthDate')?.detail;
+      setFault(onDate ? { birthDate: onDate } : { other: problem?.title ?? word('fault.unknown') });
+    }
+  };
+  return (
+    <form className={styles.create} onSubmit={(e) => void create(e)} noValidate>
+      <h2>{word('people.new')}</h2>
+      <TextInput name="name" label={word('people.name')} maxLength={120} error={fault.name} autoComplete="off" />
+      <TextInput name="birthDate" type="date" label={word('people.birthDate')} description={word('people.birthDate.hint')} error={fault.birthDate} />
+      {fault.other && <p role="alert">{fault.other}</p>}
+      <Button type="submit" loading={busy}>
+        {word('people.create')}
+      </Button>
+      <p className={parts.soft}>{word('people.consent')}</p>
+    </form>
+  );
+}
+
+function Results({ sitters, search }: { readonly sitters: readonly Sitter[]; readonly search: string }) {
+  if (sitters.length === 0) {
+    return (
+      <div className={parts.empty}>
+        <p>{word(search === '' ? 'people.empty' : 'people.none')}</p>
+      </div>
+    );
+  }
+  return (
+    <table className={parts.table}>
+      <thead>
+        <tr>
+          <th scope="col">{word('people.name')}</th>
+          <th scope="col">{word('people.measured')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sitters.map((sitter) => (
+          <tr key={sitter.id}>
+            <td>
+              <a href={`/people/${sitter.id}`}>{sitter.name}</a>
+            </td>
+            <td>
+              {word('people.of')
+                .replace('{n}', String(sitter.measured))
+                .replace('{all}', String(DIMENSION_IDS.length))}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function People({ initial }: { readonly initial: readonly Sitter[] }) {
+  const [search, setSearch] = useState('');
+  const found = useQuery({
+    queryKey: ['sitters', search],
+    queryFn: () => api.searchSitters(search),
+    ...(search === '' ? { initialData: [...initial] } : {}),
+    placeholderData: (before: Sitter[] | undefined) => before,
+  });
+  return (
+    <>
+      <div className={parts.head}>
+        <h1>{word('people.title')}</h1>
+      </div>
+      <div className={styles.columns}>
+        <section aria-label={word('people.title')}>
+          <TextInput type="search" label={word('people.search')} value={search} onChange={(e) => setSearch(e.currentTarget.value)} mb="sm" />
+          {found.isError && (
+            <div className={parts.notice} data-tone="misfit" role="alert">
+              {word('fault.load')}
+              <button type="button" className={parts.plainButton} onClick={() => void found.refetch()}>
+                {word('fault.retry')}
+              </button>
+            </div>
+          )}
+          {found.data && <Results sitters={found.data} search={search} />}
+        </section>
+        <NewSitter />
+      </div>
+    </>
+  );
+}
+
+export default function PeoplePage({ page, sitters }: { readonly page: PageProps; readonly sitters: readonly Sitter[] }) {
+  return (
+    <Frame page={page} area="people">
+      <People initial={sitters} />
+    </Frame>
+  );
+}

@@ -1,0 +1,98 @@
+import { Button, NativeSelect, TextInput, Textarea } from '@mantine/core';
+import { useState, type FormEvent } from 'react';
+import { TASKS, type Task } from '../../core/place';
+import { PlaceSummarySchema, type PlaceSummary } from '../../contract';
+import { ClientError, api } from '../../ui/client';
+import { newId } from '../../ui/ids';
+import { useReading } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { word } from '../../words';
+import { DESK_FORMS, readPlace, usePlaceText, type DeskForm, type PlaceFaults, type PlaceText } from './use-place-form';
+import styles from './places.module.css';
+
+const DESK_WORDS: Record<DeskForm, string> = { none: 'places.desk.none', fixed: 'places.desk.fixed', slides: 'places.desk.slides', stops: 'places.desk.stops' };
+const FIELDS: Record<DeskForm, readonly (keyof PlaceText)[]> = { none: [], fixed: ['height'], slides: ['lowest', 'highest'], stops: ['stops'] };
+const LABELS: Partial<Record<keyof PlaceText, string>> = {
+  height: 'places.height',
+  lowest: 'places.lowest',
+  highest: 'places.highest',
+  stops: 'places.stops',
+  thickness: 'places.thickness',
+  keyboard: 'places.keyboard',
+};
+
+interface Props {
+  readonly existing: PlaceSummary | null;
+  readonly onSaved: (place: PlaceSummary) => void;
+  readonly onCancel: () => void;
+}
+
+/** A place to be made or changed; saving a change makes a new version. */
+export function PlaceForm({ existing, onSaved, onCancel }: Props) {
+  const reading = useReading();
+  const { text, put } = usePlaceText(existing?.place ?? null, reading);
+  const [id] = useState(() => existing?.place.id ?? newId());
+  const [faults, setFaults] = useState<PlaceFaults>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const save = async (event: FormEvent) => {
+    event.preventDefault();
+    const read = readPlace(id, text, reading);
+    setFaults(read.faults);
+    if (Object.keys(read.faults).length > 0) return;
+    setBusy(true);
+    setProblem(null);
+    try {
+      onSaved(existing ? await api.editPlace(read.edit, existing.version) : await api.createPlace(read.edit));
+    } catch (error) {
+      const named = error instanceof ClientError ? error.problem : null;
+      const current = PlaceSummarySchema.safeParse(named?.current);
+      setProblem(current.success ? word('fault.changed') : (named?.errors?.[0]?.detail ?? named?.title ?? word('save.offline')));
+      setBusy(false);
+    }
+  };
+
+  const length = (key: keyof PlaceText) => (
+    <TextInput
+      key={key}
+      label={word(LABELS[key] ?? '')}
+      value={text[key]}
+      onChange={(e) => put(key, e.currentTarget.value)}
+      error={faults[key]}
+      rightSection={<span className={parts.soft}>{reading.length}</span>}
+      inputMode={reading.length === 'in' || key === 'stops' ? 'text' : 'decimal'}
+      autoComplete="off"
+    />
+  );
+
+  return (
+    <form className={styles.form} onSubmit={(e) => void save(e)} noValidate aria-label={existing ? existing.place.name : word('places.new')}>
+      <h2>{existing ? existing.place.name : word('places.new')}</h2>
+      <TextInput label={word('places.name')} value={text.name} maxLength={120} onChange={(e) => put('name', e.currentTarget.value)} error={faults.name} />
+      <NativeSelect label={word('places.task')} value={text.task} onChange={(e) => put('task', e.currentTarget.value as Task)} data={TASKS.map((t) => ({ value: t, label: word(`task.${t}`) }))} />
+      <NativeSelect
+        label={word('places.desk.kind')}
+        value={text.form}
+        onChange={(e) => put('form', e.currentTarget.value as DeskForm)}
+        data={DESK_FORMS.map((f) => ({ value: f, label: word(DESK_WORDS[f]) }))}
+      />
+      {FIELDS[text.form].map(length)}
+      {text.form !== 'none' && [length('thickness'), length('keyboard')]}
+      <Textarea label={word('places.notes')} value={text.notes} maxLength={2000} autosize minRows={2} onChange={(e) => put('notes', e.currentTarget.value)} />
+      {problem && (
+        <p className={parts.notice} data-tone="misfit" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className={styles.buttons}>
+        <Button type="submit" loading={busy}>
+          {word('places.save')}
+        </Button>
+        <Button variant="default" onClick={onCancel}>
+          {word('places.cancel')}
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,92 @@
+import { controlFor, endsOf, isFixed, isStepped, positionCount, type Adjustment, type SeatModel } from '../../core/seat';
+import { Frame } from '../../ui/Frame';
+import { useReading, type PageProps } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { sayLength, sayTurns, sayValue, word, type Reading } from '../../words';
+import styles from './seats.module.css';
+
+function sayIn(adjustment: Adjustment, value: number, reading: Reading): string {
+  if (adjustment.unit === 'deg') return sayValue({ deg: value }, reading);
+  if (adjustment.unit === 'turn') return sayTurns(value);
+  return adjustment.unit === 'step' ? String(value) : sayLength(value, reading);
+}
+
+function rangeOf(adjustment: Adjustment, reading: Reading): string {
+  const { lowest, highest } = endsOf(adjustment.travel);
+  return isFixed(adjustment) ? sayIn(adjustment, lowest, reading) : `${sayIn(adjustment, lowest, reading)} – ${sayIn(adjustment, highest, reading)}`;
+}
+
+function movesOf(adjustment: Adjustment): string {
+  if (isFixed(adjustment)) return word('seats.moves.fixed');
+  return isStepped(adjustment) ? word('seats.moves.clicks').replace('{n}', String(positionCount(adjustment))) : word('seats.moves.slides');
+}
+
+function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonly adjustment: Adjustment }) {
+  const reading = useReading();
+  const found = controlFor(seat.controls, adjustment.id);
+  return (
+    <tr>
+      <th scope="row">{word(`kind.${adjustment.kind}`)}</th>
+      <td>{rangeOf(adjustment, reading)}</td>
+      <td>{movesOf(adjustment)}</td>
+      <td>{found ? `${word(`hand.${found.control.hand}`)}: ${found.control.name}, ${found.control.place}` : word('card.noControl')}</td>
+      <td>{found && `${word(`action.${found.move.action}`)}, ${word(`direction.${found.move.directionForMore}`)} = ${word(`more.${adjustment.kind}`)}`}</td>
+    </tr>
+  );
+}
+
+function Facts({ seat }: { readonly seat: SeatModel }) {
+  const reading = useReading();
+  const yes = (b: boolean) => word(b ? 'seats.yes' : 'seats.no');
+  const facts: readonly [string, string][] = [
+    [word('seats.class'), word(`class.${seat.seatClass}`)],
+    [word('seats.rated'), sayValue({ kg: seat.ratedLoadKg.value }, reading)],
+    [word('seats.width'), sayLength(seat.seatWidthMm.value, reading)],
+    [word('seats.sink'), `${sayLength(seat.cushion.sinkMm.value, reading)} / ${sayValue({ kg: seat.cushion.referenceMassKg }, reading)}`],
+    [word('seats.arms'), seat.armPad ? `${sayLength(seat.armPad.lengthMm, reading)} × ${sayLength(seat.armPad.widthMm, reading)}` : word('seats.no')],
+    [word('seats.floor'), word(`castors.${seat.castors}`)],
+    [word('seats.harness'), yes(seat.hasHarness)],
+    [word('seats.suspension'), yes(seat.hasSuspension)],
+  ];
+  return (
+    <dl className={styles.facts}>
+      {facts.map(([name, value]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+export default function SeatPage({ page, seat }: { readonly page: PageProps; readonly seat: SeatModel }) {
+  return (
+    <Frame page={page} area="seats">
+      <div className={parts.head}>
+        <h1>{seat.name}</h1>
+        <a href="/seats">{word('seats.back')}</a>
+      </div>
+      <Facts seat={seat} />
+      {seat.back.synchroRatio !== null && <p>{word('seats.synchro').replace('{ratio}', String(seat.back.synchroRatio))}</p>}
+      {seat.notes && <p className={styles.notes}>{seat.notes}</p>}
+      <h2>{word('seats.adjustments')}</h2>
+      <table className={`${parts.table} ${styles.adjustments}`}>
+        <thead>
+          <tr>
+            <th scope="col">{word('card.adjustment')}</th>
+            <th scope="col">{word('seats.range')}</th>
+            <th scope="col">{word('seats.moves')}</th>
+            <th scope="col">{word('seats.control')}</th>
+            <th scope="col">{word('card.setting')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {seat.adjustments.map((adjustment) => (
+            <AdjustmentRow key={adjustment.id} seat={seat} adjustment={adjustment} />
+          ))}
+        </tbody>
+      </table>
+    </Frame>
+  );
+}

@@ -1,0 +1,120 @@
+import { useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
+import { useEffect, useState, type ReactNode } from 'react';
+import { LENGTH_UNITS, type LengthUnit } from '../core/units';
+import { word } from '../words';
+import { FitterChoice } from './FitterChoice';
+import { Providers } from './Providers';
+import { keep, type PageProps } from './preferences';
+import styles from './parts.module.css';
+
+export type Area = 'fittings' | 'people' | 'seats' | 'places';
+const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
+  { id: 'fittings', href: '/' },
+  { id: 'people', href: '/people' },
+  { id: 'seats', href: '/seats' },
+  { id: 'places', href: '/places' },
+];
+
+const SCHEMES: readonly MantineColorScheme[] = ['auto', 'light', 'dark'];
+const SCOPE_SEEN = 'velto-scope-seen';
+
+function SchemeChoice() {
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  const [known, setKnown] = useState(false);
+  // The stored scheme is only known in the browser; until then the choice shows the default the server drew.
+  useEffect(() => setKnown(true), []);
+  return (
+    <label className={styles.preference}>
+      {word('pref.scheme')}
+      <select value={known ? colorScheme : 'auto'} onChange={(e) => setColorScheme(e.currentTarget.value as MantineColorScheme)}>
+        {SCHEMES.map((scheme) => (
+          <option key={scheme} value={scheme}>
+            {word(`pref.scheme.${scheme}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function UnitChoice({ length, onChange }: { readonly length: LengthUnit; readonly onChange: (unit: LengthUnit) => void }) {
+  return (
+    <label className={styles.preference}>
+      {word('pref.units')}
+      <select value={length} onChange={(e) => onChange(e.currentTarget.value as LengthUnit)}>
+        {LENGTH_UNITS.map((unit) => (
+          <option key={unit} value={unit}>
+            {word(`pref.units.${unit}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** What the tool is and is not, said once a device. */
+function Scope() {
+  const [seen, setSeen] = useState(true);
+  useEffect(() => setSeen(localStorage.getItem(SCOPE_SEEN) === '1'), []);
+  if (seen) return null;
+  const accept = () => {
+    localStorage.setItem(SCOPE_SEEN, '1');
+    setSeen(true);
+  };
+  return (
+    <div className={styles.scope} role="region" aria-label={word('card.cautions')}>
+      <span>{word('app.scope')}</span>
+      <button type="button" className={styles.plainButton} onClick={accept}>
+        {word('app.scope.accept')}
+      </button>
+    </div>
+  );
+}
+
+/** The frame of every screen: areas, this device's choices, and one React root below. */
+export function Frame({ page, area, children }: { readonly page: PageProps; readonly area: Area; readonly children: ReactNode }) {
+  const [reading, setReading] = useState(page.reading);
+  const chooseUnits = (length: LengthUnit) => {
+    keep('velto-units', length);
+    setReading({ ...reading, length, mass: length === 'in' ? 'lb' : 'kg' });
+  };
+  return (
+    <Providers reading={reading}>
+      <div className={styles.frame}>
+        <a className={styles.skip} href="#content">
+          {word('app.skip')}
+        </a>
+        <header className={styles.bar}>
+          <a className={styles.mark} href="/">
+            <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
+              <path d="M16 3v26M3 29h26" stroke="var(--ink)" strokeWidth="2.5" fill="none" />
+              <path d="M2 13h14" stroke="var(--sitter)" strokeWidth="4" />
+              <path d="M16 13h14" stroke="var(--seat)" strokeWidth="4" />
+            </svg>
+            {word('app.name')}
+          </a>
+          <nav aria-label={word('nav.label')}>
+            <ul className={styles.nav}>
+              {AREAS.map(({ id, href }) => (
+                <li key={id}>
+                  <a href={href} aria-current={id === area ? 'page' : undefined}>
+                    {word(`nav.${id}`)}
+                  </a>
+                </li>
+              ))}
+            </ul>
+          </nav>
+          <div className={styles.preferences}>
+            <FitterChoice page={page} />
+            <UnitChoice length={reading.length} onChange={chooseUnits} />
+            <SchemeChoice />
+          </div>
+        </header>
+        <Scope />
+        <main id="content" className={styles.content}>
+          {children}
+        </main>
+      </div>
+    </Providers>
+  );
+}

@@ -1,0 +1,4 @@
+import { v7 } from 'uuid';
+
+/** An id made where the record is born. */
+export const newId = (): string => v7();

@@ -1,0 +1,27 @@
+import { createContext, useContext } from 'react';
+import type { Fitter } from '../contract';
+import { DEFAULT_READING, say, type Reading } from '../words';
+import type { Message } from '../core/message';
+
+/** What every page is handed by the server: this device's units and fitter, and the fitters to choose from. */
+export interface PageProps {
+  readonly reading: Reading;
+  readonly fitterId: string | null;
+  readonly fitters: readonly Fitter[];
+}
+
+export const ReadingContext = createContext<Reading>(DEFAULT_READING);
+export const useReading = (): Reading => useContext(ReadingContext);
+
+/** Says messages in this reader's units. */
+export function useSay(): (message: Message) => string {
+  const reading = useReading();
+  return (message) => say(message, reading);
+}
+
+const YEAR_S = 31_536_000;
+
+/** Keeps a choice of this device in a cookie, so that the server's first paint already follows it. */
+export function keep(name: 'velto-units' | 'velto-fitter', value: string): void {
+  document.cookie = `${name}=${encodeURIComponent(value)}; path=/; max-age=${YEAR_S}; samesite=lax`;
+}
