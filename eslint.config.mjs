@@ -7,7 +7,19 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
-const FOLDERS = ['core', 'words', 'contract', 'data', 'service', 'server', 'pages', 'islands', 'drawing', 'ui', 'demo'];
+const FOLDERS = [
+  'core',
+  'words',
+  'contract',
+  'data',
+  'service',
+  'server',
+  'pages',
+  'islands',
+  'drawing',
+  'ui',
+  'demo',
+];
 
 /** Who may import whom: inward only. */
 const MAY_IMPORT = {
@@ -37,7 +49,10 @@ export default defineConfig(
       'max-lines': ['error', { max: 500, skipBlankLines: false }],
     },
   },
-  { files: ['src/{islands,drawing,ui}/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat['recommended-latest']] },
+  {
+    files: ['src/{islands,drawing,ui}/**/*.{ts,tsx}'],
+    extends: [reactHooks.configs.flat['recommended-latest']],
+  },
   {
     files: ['src/**/*.{ts,tsx}'],
     plugins: { boundaries },
@@ -62,11 +77,25 @@ export default defineConfig(
     files: ['src/core/**/*.ts'],
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
-      'no-restricted-imports': ['error', { patterns: ['node:*', 'react', 'react-dom', '@mantine/*', 'drizzle-orm', 'astro*'] }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['node:*', 'react', 'react-dom', '@mantine/*', 'drizzle-orm', 'astro*'] },
+      ],
     },
   },
   astro.configs['flat/recommended'],
-  { files: ['**/*.{mjs,cjs}', 'scripts/**', 'test/**', 'bench/**'], languageOptions: { globals: globals.node } },
-  { files: ['test/**'], languageOptions: { globals: globals.mocha }, rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+  {
+    files: ['**/*.{mjs,cjs}', 'scripts/**', 'test/**', 'bench/**'],
+    languageOptions: { globals: globals.node },
+  },
+  {
+    files: ['test/**'],
+    languageOptions: { globals: globals.mocha },
+    rules: { '@typescript-eslint/no-unused-expressions': 'off' },
+  },
 );

@@ -8,6 +8,16 @@ rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
 run('npx', ['astro', 'build', '--silent'], 'Building the pages');
 run(
   'npx',
-  ['esbuild', 'src/server/serve.ts', '--bundle', '--packages=external', '--platform=node', '--format=esm', '--target=node20', '--outfile=dist/serve.mjs', '--log-level=warning'],
+  [
+    'esbuild',
+    'src/server/serve.ts',
+    '--bundle',
+    '--packages=external',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--outfile=dist/serve.mjs',
+    '--log-level=warning',
+  ],
   'Bundling the server',
 );

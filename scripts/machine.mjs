@@ -18,17 +18,26 @@ export function fail(message) {
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major === NODE_MAJOR && minor >= NODE_MINOR) return;
-  fail(`Node ${NODE_MAJOR} (${NODE_MAJOR}.${NODE_MINOR} or later) is needed; this is ${process.versions.node}.`);
+  fail(
+    `Node ${NODE_MAJOR} (${NODE_MAJOR}.${NODE_MINOR} or later) is needed; this is ${process.versions.node}.`,
+  );
 }
 
 /** Runs a command with its output shown; ends the program where it fails. */
 export function run(command, args, what) {
-  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+  const result = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+  });
   if (result.error) fail(`${what} failed: ${result.error.message}`);
   if (result.status !== 0) fail(`${what} failed (exit code ${result.status}). The lines above say why.`);
 }
 
-const fingerprint = (file) => createHash('sha256').update(readFileSync(join(ROOT, file))).digest('hex');
+const fingerprint = (file) =>
+  createHash('sha256')
+    .update(readFileSync(join(ROOT, file)))
+    .digest('hex');
 
 /** Installs the locked packages where they are missing or the lock file has changed since. */
 export function installPackages() {
@@ -40,7 +49,15 @@ export function installPackages() {
   writeFileSync(mark, wanted);
 }
 
-const SOURCES = ['src', 'drizzle', 'scripts/build.mjs', 'astro.config.mjs', 'postcss.config.cjs', 'tsconfig.json', 'package-lock.json'];
+const SOURCES = [
+  'src',
+  'drizzle',
+  'scripts/build.mjs',
+  'astro.config.mjs',
+  'postcss.config.cjs',
+  'tsconfig.json',
+  'package-lock.json',
+];
 
 function filesIn(path) {
   const full = join(ROOT, path);
@@ -53,7 +70,8 @@ function filesIn(path) {
 /** Builds where any source differs from the ones last built; contents count, not times. */
 export function buildIfStale() {
   const hash = createHash('sha256');
-  for (const file of SOURCES.flatMap(filesIn).sort()) hash.update(file).update(readFileSync(join(ROOT, file)));
+  for (const file of SOURCES.flatMap(filesIn).sort())
+    hash.update(file).update(readFileSync(join(ROOT, file)));
   const wanted = hash.digest('hex');
   const mark = join(ROOT, 'dist', '.sources');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;

@@ -4,7 +4,11 @@ import { existsSync } from 'node:fs';
 import { buildIfStale, checkNode, fail, installPackages, run } from './machine.mjs';
 
 const TOOLS = [
-  { path: process.env.CHROMIUM ?? '/usr/bin/chromium', package: 'chromium', why: 'the tests drive the interface in it' },
+  {
+    path: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    package: 'chromium',
+    why: 'the tests drive the interface in it',
+  },
   { path: '/usr/bin/pdftotext', package: 'poppler-utils', why: 'the tests read the printed card with it' },
 ];
 
@@ -14,11 +18,22 @@ function installTools() {
   const names = missing.map((tool) => tool.package);
   const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   console.log(`Installing ${names.join(' and ')} from Debian …`);
-  const apt = (...args) => spawnSync([...sudo, 'apt-get', ...args][0], [...sudo, 'apt-get', ...args].slice(1), { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (...args) =>
+    spawnSync([...sudo, 'apt-get', ...args][0], [...sudo, 'apt-get', ...args].slice(1), {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   if (apt('update', '-qq').status === 0) apt('install', '-y', '-qq', '--no-install-recommends', ...names);
   const still = missing.filter((tool) => !existsSync(tool.path));
   if (still.length === 0) return;
-  fail(still.map((t) => `${t.package} is not installed and could not be: ${t.why}. Run as somebody who may: apt-get install ${t.package}`).join('\n'));
+  fail(
+    still
+      .map(
+        (t) =>
+          `${t.package} is not installed and could not be: ${t.why}. Run as somebody who may: apt-get install ${t.package}`,
+      )
+      .join('\n'),
+  );
 }
 
 checkNode();

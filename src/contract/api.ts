@@ -2,7 +2,17 @@
 import { z } from 'zod';
 import { DIMENSION_IDS } from '../core/body';
 import { TASKS } from '../core/place';
-import { AdjustmentSchema, BodySchema, Id, InputsSchema, MethodSchema, Name, PlaceSchema, SeatSchema, SettingsSchema } from './records';
+import {
+  AdjustmentSchema,
+  BodySchema,
+  Id,
+  InputsSchema,
+  MethodSchema,
+  Name,
+  PlaceSchema,
+  SeatSchema,
+  SettingsSchema,
+} from './records';
 
 const Version = z.int().min(1);
 const Instant = z.string();
@@ -25,7 +35,10 @@ export type SitterDetail = z.infer<typeof SitterDetailSchema>;
 export const NewSitterSchema = z.object({ id: Id, name: Name, birthDate: LocalDate.nullable() });
 export type NewSitter = z.infer<typeof NewSitterSchema>;
 
-export const SitterEditSchema = z.object({ name: Name.optional(), birthDate: LocalDate.nullable().optional() });
+export const SitterEditSchema = z.object({
+  name: Name.optional(),
+  birthDate: LocalDate.nullable().optional(),
+});
 export type SitterEdit = z.infer<typeof SitterEditSchema>;
 
 /** One measure: mm or kg by the dimension; null takes the reading back. */
@@ -74,7 +87,12 @@ export const FittingSummarySchema = z.object({
 export type FittingSummary = z.infer<typeof FittingSummarySchema>;
 
 export const SETTING_STAGES = ['computed', 'reached', 'left'] as const;
-export const SettingSetSchema = z.object({ stage: z.enum(SETTING_STAGES), version: z.int().min(0), settings: SettingsSchema, savedAt: Instant });
+export const SettingSetSchema = z.object({
+  stage: z.enum(SETTING_STAGES),
+  version: z.int().min(0),
+  settings: SettingsSchema,
+  savedAt: Instant,
+});
 export type SettingSet = z.infer<typeof SettingSetSchema>;
 
 export const FittingDetailSchema = FittingSummarySchema.extend({
@@ -100,5 +118,8 @@ export const FittingEditSchema = z.object({
 export type FittingEdit = z.infer<typeof FittingEditSchema>;
 
 /** An act makes a version: `computed` by solving, `left` by handing over. */
-export const FittingActSchema = z.object({ act: z.enum(['solve', 'leave', 'reopen']), settings: SettingsSchema.optional() });
+export const FittingActSchema = z.object({
+  act: z.enum(['solve', 'leave', 'reopen']),
+  settings: SettingsSchema.optional(),
+});
 export type FittingAct = z.infer<typeof FittingActSchema>;

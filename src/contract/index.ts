@@ -1,4 +1,13 @@
-export { BodySchema, Id, InputsSchema, MethodSchema, NAME_LIMIT, PlaceSchema, SeatSchema, SettingsSchema } from './records';
+export {
+  BodySchema,
+  Id,
+  InputsSchema,
+  MethodSchema,
+  NAME_LIMIT,
+  PlaceSchema,
+  SeatSchema,
+  SettingsSchema,
+} from './records';
 export {
   FitterSchema,
   FittingActSchema,
@@ -34,4 +43,12 @@ export {
   type SitterDetail,
   type SitterEdit,
 } from './api';
-export { PROBLEMS, done, refused, type FieldFault, type Outcome, type ProblemDetails, type ProblemReason } from './problems';
+export {
+  PROBLEMS,
+  done,
+  refused,
+  type FieldFault,
+  type Outcome,
+  type ProblemDetails,
+  type ProblemReason,
+} from './problems';

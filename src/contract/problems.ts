@@ -35,7 +35,19 @@ export interface ProblemDetails {
 /** A result of a use case: a value, or one of the closed reasons. */
 export type Outcome<T> =
   | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly reason: ProblemReason; readonly faults?: readonly FieldFault[]; readonly current?: unknown };
+  | {
+      readonly ok: false;
+      readonly reason: ProblemReason;
+      readonly faults?: readonly FieldFault[];
+      readonly current?: unknown;
+    };
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
-export const refused = (reason: ProblemReason, more: { faults?: readonly FieldFault[]; current?: unknown } = {}): { ok: false; reason: ProblemReason; faults?: readonly FieldFault[]; current?: unknown } => ({ ok: false, reason, ...more });
+export const refused = (
+  reason: ProblemReason,
+  more: { faults?: readonly FieldFault[]; current?: unknown } = {},
+): { ok: false; reason: ProblemReason; faults?: readonly FieldFault[]; current?: unknown } => ({
+  ok: false,
+  reason,
+  ...more,
+});

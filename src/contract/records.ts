@@ -40,7 +40,12 @@ export const BodySchema: z.ZodType<Body> = z.partialRecord(z.enum(DIMENSION_IDS)
 
 const Travel = z.discriminatedUnion('type', [
   z.object({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),
-  z.object({ type: z.literal('steps'), lowest: QuantitySchema, highest: QuantitySchema, count: z.int().min(2) }),
+  z.object({
+    type: z.literal('steps'),
+    lowest: QuantitySchema,
+    highest: QuantitySchema,
+    count: z.int().min(2),
+  }),
   z.object({ type: z.literal('listed'), values: z.array(QuantitySchema).min(1).max(500) }),
 ]);
 
@@ -73,7 +78,10 @@ const ControlSchema = z.object({
   place: z.string().max(300),
   moves: z.array(Move),
   latch: z.enum(['clicks', 'silent', 'none']),
-  scale: z.union([z.object({ type: z.enum(['none', 'clicks', 'turns']) }), z.object({ type: z.literal('dial'), labels: z.array(z.string()) })]),
+  scale: z.union([
+    z.object({ type: z.enum(['none', 'clicks', 'turns']) }),
+    z.object({ type: z.literal('dial'), labels: z.array(z.string()) }),
+  ]),
   keeps: z.boolean(),
 });
 
@@ -83,7 +91,11 @@ export const SeatSchema: z.ZodType<SeatModel> = z.object({
   seatClass: z.enum(SEAT_CLASSES),
   ratedLoadKg: QuantitySchema,
   seatWidthMm: QuantitySchema,
-  cushion: z.object({ sinkMm: QuantitySchema, referenceMassKg: Finite, heightsAre: z.enum(['loaded', 'empty']) }),
+  cushion: z.object({
+    sinkMm: QuantitySchema,
+    referenceMassKg: Finite,
+    heightsAre: z.enum(['loaded', 'empty']),
+  }),
   pan: z.object({ axisFromRearMm: Finite, recessMm: Finite, frontEdgeRadiusMm: Finite }),
   back: z.object({ topMm: Finite, synchroRatio: Finite.nullable(), armsMoveWithBack: z.boolean() }),
   armPad: z.object({ lengthMm: Finite, widthMm: Finite }).nullable(),

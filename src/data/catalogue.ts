@@ -3,7 +3,14 @@ import { desc, eq, sql } from 'drizzle-orm';
 import type { Method } from '../core/method';
 import type { Place } from '../core/place';
 import type { SeatModel } from '../core/seat';
-import { MethodSchema, PlaceSchema, SeatSchema, type MethodSummary, type PlaceSummary, type SeatSummary } from '../contract';
+import {
+  MethodSchema,
+  PlaceSchema,
+  SeatSchema,
+  type MethodSummary,
+  type PlaceSummary,
+  type SeatSummary,
+} from '../contract';
 import type { Queries } from './client';
 import { methodVersions, placeVersions, seatVersions } from './schema';
 
@@ -11,11 +18,16 @@ const newestSeat = sql`${seatVersions.number} = (select max(v.number) from seat_
 const newestPlace = sql`${placeVersions.number} = (select max(v.number) from place_versions v where v.place_id = ${placeVersions.placeId})`;
 const newestMethod = sql`${methodVersions.number} = (select max(v.number) from method_versions v where v.method_id = ${methodVersions.methodId})`;
 
-const byName = <T>(name: (t: T) => string) => (a: T, b: T) => name(a).localeCompare(name(b), 'en');
+const byName =
+  <T>(name: (t: T) => string) =>
+  (a: T, b: T) =>
+    name(a).localeCompare(name(b), 'en');
 
 export async function listSeats(q: Queries): Promise<SeatSummary[]> {
   const rows = await q.select().from(seatVersions).where(newestSeat);
-  return rows.map((r) => ({ versionId: r.id, seat: SeatSchema.parse(r.document) })).sort(byName((s) => s.seat.name));
+  return rows
+    .map((r) => ({ versionId: r.id, seat: SeatSchema.parse(r.document) }))
+    .sort(byName((s) => s.seat.name));
 }
 
 export async function findSeatVersion(q: Queries, versionId: string): Promise<SeatModel | null> {
@@ -23,13 +35,23 @@ export async function findSeatVersion(q: Queries, versionId: string): Promise<Se
   return row ? SeatSchema.parse(row.document) : null;
 }
 
-export async function insertSeatVersion(q: Queries, versionId: string, number: number, seat: SeatModel, at: string): Promise<void> {
-  await q.insert(seatVersions).values({ id: versionId, seatId: seat.id, number, document: seat, createdAt: at });
+export async function insertSeatVersion(
+  q: Queries,
+  versionId: string,
+  number: number,
+  seat: SeatModel,
+  at: string,
+): Promise<void> {
+  await q
+    .insert(seatVersions)
+    .values({ id: versionId, seatId: seat.id, number, document: seat, createdAt: at });
 }
 
 export async function listPlaces(q: Queries): Promise<PlaceSummary[]> {
   const rows = await q.select().from(placeVersions).where(newestPlace);
-  return rows.map((r) => ({ versionId: r.id, version: r.number, place: PlaceSchema.parse(r.document) })).sort(byName((p) => p.place.name));
+  return rows
+    .map((r) => ({ versionId: r.id, version: r.number, place: PlaceSchema.parse(r.document) }))
+    .sort(byName((p) => p.place.name));
 }
 
 export async function findPlaceVersion(q: Queries, versionId: string): Promise<Place | null> {
@@ -38,17 +60,32 @@ export async function findPlaceVersion(q: Queries, versionId: string): Promise<P
 }
 
 export async function newestPlaceOf(q: Queries, placeId: string): Promise<PlaceSummary | null> {
-  const [row] = await q.select().from(placeVersions).where(eq(placeVersions.placeId, placeId)).orderBy(desc(placeVersions.number)).limit(1);
+  const [row] = await q
+    .select()
+    .from(placeVersions)
+    .where(eq(placeVersions.placeId, placeId))
+    .orderBy(desc(placeVersions.number))
+    .limit(1);
   return row ? { versionId: row.id, version: row.number, place: PlaceSchema.parse(row.document) } : null;
 }
 
-export async function insertPlaceVersion(q: Queries, versionId: string, number: number, place: Place, at: string): Promise<void> {
-  await q.insert(placeVersions).values({ id: versionId, placeId: place.id, number, document: place, createdAt: at });
+export async function insertPlaceVersion(
+  q: Queries,
+  versionId: string,
+  number: number,
+  place: Place,
+  at: string,
+): Promise<void> {
+  await q
+    .insert(placeVersions)
+    .values({ id: versionId, placeId: place.id, number, document: place, createdAt: at });
 }
 
 export async function listMethods(q: Queries): Promise<MethodSummary[]> {
   const rows = await q.select().from(methodVersions).where(newestMethod);
-  return rows.map((r) => ({ versionId: r.id, method: MethodSchema.parse(r.document) })).sort(byName((m) => m.method.name));
+  return rows
+    .map((r) => ({ versionId: r.id, method: MethodSchema.parse(r.document) }))
+    .sort(byName((m) => m.method.name));
 }
 
 export async function findMethodVersion(q: Queries, versionId: string): Promise<Method | null> {
@@ -56,11 +93,27 @@ export async function findMethodVersion(q: Queries, versionId: string): Promise<
   return row ? MethodSchema.parse(row.document) : null;
 }
 
-export async function newestMethodOf(q: Queries, methodId: string): Promise<{ versionId: string; number: number; method: Method } | null> {
-  const [row] = await q.select().from(methodVersions).where(eq(methodVersions.methodId, methodId)).orderBy(desc(methodVersions.number)).limit(1);
+export async function newestMethodOf(
+  q: Queries,
+  methodId: string,
+): Promise<{ versionId: string; number: number; method: Method } | null> {
+  const [row] = await q
+    .select()
+    .from(methodVersions)
+    .where(eq(methodVersions.methodId, methodId))
+    .orderBy(desc(methodVersions.number))
+    .limit(1);
   return row ? { versionId: row.id, number: row.number, method: MethodSchema.parse(row.document) } : null;
 }
 
-export async function insertMethodVersion(q: Queries, versionId: string, number: number, method: Method, at: string): Promise<void> {
-  await q.insert(methodVersions).values({ id: versionId, methodId: method.id, number, document: method, createdAt: at });
+export async function insertMethodVersion(
+  q: Queries,
+  versionId: string,
+  number: number,
+  method: Method,
+  at: string,
+): Promise<void> {
+  await q
+    .insert(methodVersions)
+    .values({ id: versionId, methodId: method.id, number, document: method, createdAt: at });
 }

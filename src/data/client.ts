@@ -17,12 +17,15 @@ export class NewerDatabaseError extends Error {}
 
 /** Migrations known here against those the file has had; a file from a newer program is refused. */
 async function refuseNewer(client: Client, folder: string): Promise<void> {
-  const journal = JSON.parse(readFileSync(join(folder, 'meta', '_journal.json'), 'utf8')) as { entries: { when: number }[] };
+  const journal = JSON.parse(readFileSync(join(folder, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { when: number }[];
+  };
   const table = await client.execute("select name from sqlite_master where name = '__drizzle_migrations'");
   if (table.rows.length === 0) return;
   const newest = await client.execute('select max(created_at) from __drizzle_migrations');
   const known = Math.max(0, ...journal.entries.map((e) => e.when));
-  if (Number(newest.rows[0]?.[0] ?? 0) > known) throw new NewerDatabaseError('The data folder was written by a newer version of this program.');
+  if (Number(newest.rows[0]?.[0] ?? 0) > known)
+    throw new NewerDatabaseError('The data folder was written by a newer version of this program.');
 }
 
 /**

@@ -1,8 +1,24 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import type { FitInputs, Settings } from '../core/fit';
-import { InputsSchema, SettingsSchema, type Fitter, type FittingSummary, type NewFitting, type SettingSet } from '../contract';
+import {
+  InputsSchema,
+  SettingsSchema,
+  type Fitter,
+  type FittingSummary,
+  type NewFitting,
+  type SettingSet,
+} from '../contract';
 import type { Queries } from './client';
-import { fitters, fittings, methodVersions, placeVersions, readings, seatVersions, settingSets, sitters } from './schema';
+import { measuredOf } from './sitters';
+import {
+  fitters,
+  fittings,
+  methodVersions,
+  placeVersions,
+  seatVersions,
+  settingSets,
+  sitters,
+} from './schema';
 
 const MOST_LISTED = 200;
 /** Stored per kilogram: tens of grams. */
@@ -20,7 +36,8 @@ export interface FittingRow {
   readonly inputs: FitInputs | null;
 }
 
-const nameIn = (table: typeof seatVersions | typeof placeVersions | typeof methodVersions) => sql<string>`json_extract(${table.document}, '$.name')`;
+const nameIn = (table: typeof seatVersions | typeof placeVersions | typeof methodVersions) =>
+  sql<string>`json_extract(${table.document}, '$.name')`;
 
 function selectSummaries(q: Queries) {
   return q
@@ -40,7 +57,7 @@ function selectSummaries(q: Queries) {
       methodName: nameIn(methodVersions),
       fitterId: fitters.id,
       fitterName: fitters.name,
-      measured: sql<number>`(select count(*) from ${readings} where ${readings.sitterId} = ${sitters.id} and ${readings.withdrawnAt} is null)`,
+      measured: measuredOf,
     })
     .from(fittings)
     .innerJoin(sitters, eq(sitters.id, fittings.sitterId))
@@ -84,7 +101,11 @@ export async function findFittingSummary(q: Queries, id: string): Promise<Fittin
 export async function findFitting(q: Queries, id: string): Promise<FittingRow | null> {
   const [row] = await q.select().from(fittings).where(eq(fittings.id, id));
   if (!row) return null;
-  return { ...row, toolsKg: row.tools / STORED_PER_KG, inputs: row.inputs === null ? null : InputsSchema.parse(row.inputs) };
+  return {
+    ...row,
+    toolsKg: row.tools / STORED_PER_KG,
+    inputs: row.inputs === null ? null : InputsSchema.parse(row.inputs),
+  };
 }
 
 export async function openFittingsOf(q: Queries, sitterId: string): Promise<string[]> {
@@ -95,7 +116,11 @@ export async function openFittingsOf(q: Queries, sitterId: string): Promise<stri
   return rows.map((r) => r.id);
 }
 
-export async function insertFitting(q: Queries, fitting: NewFitting & { methodVersionId: string; date: string }, at: string): Promise<void> {
+export async function insertFitting(
+  q: Queries,
+  fitting: NewFitting & { methodVersionId: string; date: string },
+  at: string,
+): Promise<void> {
   await q.insert(fittings).values({ ...fitting, createdAt: at, updatedAt: at });
 }
 
@@ -110,12 +135,22 @@ export interface FittingChange {
   readonly inputs?: FitInputs | null | undefined;
 }
 
-export async function updateFitting(q: Queries, id: string, change: FittingChange, at: string): Promise<void> {
+export async function updateFitting(
+  q: Queries,
+  id: string,
+  change: FittingChange,
+  at: string,
+): Promise<void> {
   const { toolsKg, ...rest } = change;
   const given = Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined));
   await q
     .update(fittings)
-    .set({ ...given, ...(toolsKg === undefined ? {} : { tools: Math.round(toolsKg * STORED_PER_KG) }), version: sql`${fittings.version} + 1`, updatedAt: at })
+    .set({
+      ...given,
+      ...(toolsKg === undefined ? {} : { tools: Math.round(toolsKg * STORED_PER_KG) }),
+      version: sql`${fittings.version} + 1`,
+      updatedAt: at,
+    })
     .where(eq(fittings.id, id));
 }
 
@@ -125,28 +160,62 @@ export async function findDraft(q: Queries, fittingId: string): Promise<SettingS
   const [row] = await q
     .select()
     .from(settingSets)
-    .where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.stage, DRAFT.stage), eq(settingSets.version, DRAFT.version)));
-  return row ? { stage: row.stage, version: row.version, settings: SettingsSchema.parse(row.settings), savedAt: row.savedAt } : null;
+    .where(
+      and(
+        eq(settingSets.fittingId, fittingId),
+        eq(settingSets.stage, DRAFT.stage),
+        eq(settingSets.version, DRAFT.version),
+      ),
+    );
+  return row
+    ? {
+        stage: row.stage,
+        version: row.version,
+        settings: SettingsSchema.parse(row.settings),
+        savedAt: row.savedAt,
+      }
+    : null;
 }
 
-export async function saveDraft(q: Queries, id: string, fittingId: string, settings: Settings, at: string): Promise<void> {
+export async function saveDraft(
+  q: Queries,
+  id: string,
+  fittingId: string,
+  settings: Settings,
+  at: string,
+): Promise<void> {
   await q
     .insert(settingSets)
     .values({ id, fittingId, ...DRAFT, settings, savedAt: at })
-    .onConflictDoUpdate({ target: [settingSets.fittingId, settingSets.posture, settingSets.stage, settingSets.version], set: { settings, savedAt: at } });
+    .onConflictDoUpdate({
+      target: [settingSets.fittingId, settingSets.posture, settingSets.stage, settingSets.version],
+      set: { settings, savedAt: at },
+    });
 }
 
 export async function dropDraft(q: Queries, fittingId: string): Promise<void> {
-  await q.delete(settingSets).where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.version, DRAFT.version)));
+  await q
+    .delete(settingSets)
+    .where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.version, DRAFT.version)));
 }
 
 /** A version that is never changed again. */
-export async function insertSettingVersion(q: Queries, id: string, fittingId: string, stage: 'computed' | 'left', settings: Settings, inputs: FitInputs, at: string): Promise<void> {
+export async function insertSettingVersion(
+  q: Queries,
+  id: string,
+  fittingId: string,
+  stage: 'computed' | 'left',
+  settings: Settings,
+  inputs: FitInputs,
+  at: string,
+): Promise<void> {
   const [newest] = await q
     .select({ version: sql<number>`coalesce(max(${settingSets.version}), 0)` })
     .from(settingSets)
     .where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.stage, stage)));
-  await q.insert(settingSets).values({ id, fittingId, stage, version: (newest?.version ?? 0) + 1, settings, inputs, savedAt: at });
+  await q
+    .insert(settingSets)
+    .values({ id, fittingId, stage, version: (newest?.version ?? 0) + 1, settings, inputs, savedAt: at });
 }
 
 export async function listFitters(q: Queries): Promise<Fitter[]> {
@@ -154,5 +223,8 @@ export async function listFitters(q: Queries): Promise<Fitter[]> {
 }
 
 export async function insertFitter(q: Queries, fitter: Fitter, at: string): Promise<void> {
-  await q.insert(fitters).values({ ...fitter, createdAt: at }).onConflictDoNothing();
+  await q
+    .insert(fitters)
+    .values({ ...fitter, createdAt: at })
+    .onConflictDoNothing();
 }

@@ -1,4 +1,14 @@
-const LETTERS: Record<string, string> = { ø: 'o', æ: 'ae', å: 'a', ð: 'd', þ: 'th', ß: 'ss', ł: 'l', đ: 'd', œ: 'oe' };
+const LETTERS: Record<string, string> = {
+  ø: 'o',
+  æ: 'ae',
+  å: 'a',
+  ð: 'd',
+  þ: 'th',
+  ß: 'ss',
+  ł: 'l',
+  đ: 'd',
+  œ: 'oe',
+};
 
 /** A name for searching: lower case, no accents. */
 export function fold(name: string): string {

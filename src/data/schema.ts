@@ -57,13 +57,30 @@ export const readings = sqliteTable(
   ],
 );
 
-const versionColumns = { id: id(), number: integer().notNull(), document: text({ mode: 'json' }).notNull(), createdAt: instant() };
+const versionColumns = {
+  id: id(),
+  number: integer().notNull(),
+  document: text({ mode: 'json' }).notNull(),
+  createdAt: instant(),
+};
 
-export const seatVersions = sqliteTable('seat_versions', { ...versionColumns, seatId: text().notNull() }, (t) => [uniqueIndex('seat_versions_number').on(t.seatId, t.number)]);
+export const seatVersions = sqliteTable(
+  'seat_versions',
+  { ...versionColumns, seatId: text().notNull() },
+  (t) => [uniqueIndex('seat_versions_number').on(t.seatId, t.number)],
+);
 
-export const placeVersions = sqliteTable('place_versions', { ...versionColumns, placeId: text().notNull() }, (t) => [uniqueIndex('place_versions_number').on(t.placeId, t.number)]);
+export const placeVersions = sqliteTable(
+  'place_versions',
+  { ...versionColumns, placeId: text().notNull() },
+  (t) => [uniqueIndex('place_versions_number').on(t.placeId, t.number)],
+);
 
-export const methodVersions = sqliteTable('method_versions', { ...versionColumns, methodId: text().notNull() }, (t) => [uniqueIndex('method_versions_number').on(t.methodId, t.number)]);
+export const methodVersions = sqliteTable(
+  'method_versions',
+  { ...versionColumns, methodId: text().notNull() },
+  (t) => [uniqueIndex('method_versions_number').on(t.methodId, t.number)],
+);
 
 export const fittings = sqliteTable(
   'fittings',

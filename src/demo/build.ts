@@ -16,8 +16,13 @@ export interface DemoRecords {
     readonly id: string;
     readonly name: string;
     readonly birthDate: string;
-    readonly readings: readonly { readonly id: string; readonly dimension: DimensionId; readonly value: number }[];
-    readonly fitting: (NonNullable<DemoSitter['fitting']> & { readonly id: string; readonly at: Date }) | null;
+    readonly readings: readonly {
+      readonly id: string;
+      readonly dimension: DimensionId;
+      readonly value: number;
+    }[];
+    readonly fitting:
+      (NonNullable<DemoSitter['fitting']> & { readonly id: string; readonly at: Date }) | null;
   }[];
 }
 
@@ -29,7 +34,12 @@ const UUID_BYTES = 16;
 function idsFrom(seed: number, now: Date): () => string {
   const random = xoroshiro128plus(seed);
   let seq = 0;
-  return () => v7({ random: Uint8Array.from({ length: UUID_BYTES }, () => uniformInt(random, 0, 255)), msecs: now.getTime(), seq: seq++ });
+  return () =>
+    v7({
+      random: Uint8Array.from({ length: UUID_BYTES }, () => uniformInt(random, 0, 255)),
+      msecs: now.getTime(),
+      seq: seq++,
+    });
 }
 
 /**
@@ -46,8 +56,14 @@ export function buildDemo(seed: number, now: Date, size = DEMO_SITTERS.length): 
       id: id(),
       name: sitter.name,
       birthDate: `${now.getUTCFullYear() - sitter.ageYears - 1}-12-${String(28 + (i % 3)).padStart(2, '0')}`,
-      readings: Object.entries(sitter.measures).map(([dimension, value]) => ({ id: id(), dimension: dimension as DimensionId, value })),
-      fitting: sitter.fitting ? { ...sitter.fitting, id: id(), at: new Date(now.getTime() - sitter.fitting.daysAgo * DAY_MS) } : null,
+      readings: Object.entries(sitter.measures).map(([dimension, value]) => ({
+        id: id(),
+        dimension: dimension as DimensionId,
+        value,
+      })),
+      fitting: sitter.fitting
+        ? { ...sitter.fitting, id: id(), at: new Date(now.getTime() - sitter.fitting.daysAgo * DAY_MS) }
+        : null,
     })),
   };
 }

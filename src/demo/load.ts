@@ -1,4 +1,10 @@
-import { findMethodVersion, insertPlaceVersion, insertSeatVersion, listMethods, listSeats } from '../data/catalogue';
+import {
+  findMethodVersion,
+  insertPlaceVersion,
+  insertSeatVersion,
+  listMethods,
+  listSeats,
+} from '../data/catalogue';
 import type { Queries } from '../data/client';
 import { insertFitter, insertFitting, updateFitting } from '../data/fittings';
 import { DIMENSIONS } from '../core/body';
@@ -32,22 +38,50 @@ async function insertAll(q: Queries, demo: DemoRecords, ctx: Context): Promise<v
   for (const fitter of demo.fitters) await insertFitter(q, fitter, at);
   for (const { versionId, seat } of demo.seats) await insertSeatVersion(q, versionId, 1, seat, at);
   for (const { versionId, place } of demo.places) await insertPlaceVersion(q, versionId, 1, place, at);
-  for (const [i, sitter] of demo.sitters.entries()) await insertOne(q, demo, sitter, demo.fitters[i % demo.fitters.length]!, ctx);
+  for (const [i, sitter] of demo.sitters.entries())
+    await insertOne(q, demo, sitter, demo.fitters[i % demo.fitters.length]!, ctx);
 }
 
-async function insertOne(q: Queries, demo: DemoRecords, sitter: DemoRecords['sitters'][number], fitter: { id: string; name: string }, ctx: Context): Promise<void> {
+async function insertOne(
+  q: Queries,
+  demo: DemoRecords,
+  sitter: DemoRecords['sitters'][number],
+  fitter: { id: string; name: string },
+  ctx: Context,
+): Promise<void> {
   const at = (sitter.fitting?.at ?? ctx.now()).toISOString();
   await insertSitter(q, { id: sitter.id, name: sitter.name, birthDate: sitter.birthDate }, at);
   for (const { id, dimension, value } of sitter.readings) {
-    const quantity = { value, basis: 'measured' as const, spread: DIMENSIONS[dimension].repeatTolerance / 2, source: 'single reading', takenAt: at, takenBy: fitter.name };
+    const quantity = {
+      value,
+      basis: 'measured' as const,
+      spread: DIMENSIONS[dimension].repeatTolerance / 2,
+      source: 'single reading',
+      takenAt: at,
+      takenBy: fitter.name,
+    };
     await insertReading(q, id, sitter.id, dimension, quantity, at);
   }
   if (!sitter.fitting) return;
   const { id, seat, place, method, toolsKg } = sitter.fitting;
   const methods = await listMethods(q);
   const methodVersionId = methods.find((m) => m.method.id === method)?.versionId;
-  if (!methodVersionId || !(await findMethodVersion(q, methodVersionId))) throw new Error(`no method ${method}`);
-  await insertFitting(q, { id, sitterId: sitter.id, fitterId: fitter.id, methodVersionId, date: localDate(sitter.fitting.at) }, at);
-  await updateFitting(q, id, { seatVersionId: demo.seats[seat]!.versionId, placeVersionId: place === null ? null : demo.places[place]!.versionId, toolsKg }, at);
+  if (!methodVersionId || !(await findMethodVersion(q, methodVersionId)))
+    throw new Error(`no method ${method}`);
+  await insertFitting(
+    q,
+    { id, sitterId: sitter.id, fitterId: fitter.id, methodVersionId, date: localDate(sitter.fitting.at) },
+    at,
+  );
+  await updateFitting(
+    q,
+    id,
+    {
+      seatVersionId: demo.seats[seat]!.versionId,
+      placeVersionId: place === null ? null : demo.places[place]!.versionId,
+      toolsKg,
+    },
+    at,
+  );
   await refreshInputs(q, id, ctx.now());
 }

@@ -307,7 +307,7 @@ const task: Omit<SeatModel, 'id'> = {
       { forMore: 'leanForward', forLess: 'leanForward' },
     ),
   ],
-  notes: 'Back and seat tilt together: about three degrees of back to one of seat.',
+  notes: 'Have the sitter lean back and forth while setting the tension.',
 };
 
 const handwork: Omit<SeatModel, 'id'> = {

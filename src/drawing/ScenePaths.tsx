@@ -18,7 +18,14 @@ export function ScenePaths({ scene, place }: { readonly scene: Scene; readonly p
   return (
     <g>
       {scene.primitives.map(({ id, role, shape }) => (
-        <path key={id} d={pathOf(shape, place)} className={CLASSES[role]} strokeLinejoin="round" strokeLinecap="round" data-part={id} />
+        <path
+          key={id}
+          d={pathOf(shape, place)}
+          className={CLASSES[role]}
+          strokeLinejoin="round"
+          strokeLinecap="round"
+          data-part={id}
+        />
       ))}
     </g>
   );

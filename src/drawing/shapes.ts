@@ -24,7 +24,8 @@ function limb(p: Place2d, from: Point, to: Point, fromRadius: number, toRadius: 
   if (distance <= Math.abs(ra - rb)) return circle(p, ra > rb ? from : to, Math.max(fromRadius, toRadius));
   const along = Math.atan2(by - ay, bx - ax);
   const spread = Math.acos((ra - rb) / distance);
-  const at = (cx: number, cy: number, r: number, angle: number) => `${round(cx + r * Math.cos(angle))} ${round(cy + r * Math.sin(angle))}`;
+  const at = (cx: number, cy: number, r: number, angle: number) =>
+    `${round(cx + r * Math.cos(angle))} ${round(cy + r * Math.sin(angle))}`;
   const [one, two] = [along + spread, along - spread];
   const big = spread > Math.PI / 2 ? 1 : 0;
   return `M${at(ax, ay, ra, one)}A${round(ra)} ${round(ra)} 0 ${1 - big} 1 ${at(ax, ay, ra, two)}L${at(bx, by, rb, two)}A${round(rb)} ${round(rb)} 0 ${big} 1 ${at(bx, by, rb, one)}Z`;
@@ -37,6 +38,9 @@ export function pathOf(shape: Shape, p: Place2d): string {
     case 'limb':
       return limb(p, shape.from, shape.to, shape.fromRadius, shape.toRadius);
     case 'polyline':
-      return shape.points.map((q, i) => `${i === 0 ? 'M' : 'L'}${round(p.x(q.x))} ${round(p.y(q.z))}`).join('') + (shape.closed ? 'Z' : '');
+      return (
+        shape.points.map((q, i) => `${i === 0 ? 'M' : 'L'}${round(p.x(q.x))} ${round(p.y(q.z))}`).join('') +
+        (shape.closed ? 'Z' : '')
+      );
   }
 }

@@ -14,7 +14,10 @@ const HIGHEST_PORT = 65535;
 const USAGE = 'Use: --port 4780 --data var --fresh --empty (or PORT, VELTO_DATA in the environment)';
 
 /** Reads the command line over the environment; a message where something is not understood. */
-export function readArguments(argv: readonly string[], env: Readonly<Record<string, string | undefined>>): Arguments | { readonly error: string } {
+export function readArguments(
+  argv: readonly string[],
+  env: Readonly<Record<string, string | undefined>>,
+): Arguments | { readonly error: string } {
   const given: Record<string, string> = {};
   const flags = new Set<string>();
   for (let i = 0; i < argv.length; i++) {
@@ -28,6 +31,12 @@ export function readArguments(argv: readonly string[], env: Readonly<Record<stri
   }
   const portText = given['--port'] ?? env.PORT ?? String(DEFAULT_PORT);
   const port = Number(portText);
-  if (!/^\d+$/.test(portText) || port > HIGHEST_PORT) return { error: `The port “${portText}” is not a number from 0 to ${HIGHEST_PORT}.` };
-  return { port, dataFolder: given['--data'] ?? env.VELTO_DATA ?? DEFAULT_DATA, fresh: flags.has('--fresh'), empty: flags.has('--empty') };
+  if (!/^\d+$/.test(portText) || port > HIGHEST_PORT)
+    return { error: `The port “${portText}” is not a number from 0 to ${HIGHEST_PORT}.` };
+  return {
+    port,
+    dataFolder: given['--data'] ?? env.VELTO_DATA ?? DEFAULT_DATA,
+    fresh: flags.has('--fresh'),
+    empty: flags.has('--empty'),
+  };
 }

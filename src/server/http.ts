@@ -1,11 +1,21 @@
 /** The thin border between HTTP and the use cases. */
 import type { APIContext } from 'astro';
 import { z, type ZodType } from 'zod';
-import { PROBLEMS, refused, type FieldFault, type Outcome, type ProblemDetails, type ProblemReason } from '../contract';
+import {
+  PROBLEMS,
+  refused,
+  type FieldFault,
+  type Outcome,
+  type ProblemDetails,
+  type ProblemReason,
+} from '../contract';
 
 const PROBLEM_TYPE = 'urn:velto:problem:';
 
-export function problem(reason: ProblemReason, more: { faults?: readonly FieldFault[] | undefined; current?: unknown } = {}): Response {
+export function problem(
+  reason: ProblemReason,
+  more: { faults?: readonly FieldFault[] | undefined; current?: unknown } = {},
+): Response {
   const { status, title } = PROBLEMS[reason];
   const body: ProblemDetails = {
     type: `${PROBLEM_TYPE}${reason}`,
@@ -14,7 +24,10 @@ export function problem(reason: ProblemReason, more: { faults?: readonly FieldFa
     ...(more.faults ? { errors: more.faults } : {}),
     ...(more.current === undefined ? {} : { current: more.current }),
   };
-  return Response.json(body, { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } });
+  return Response.json(body, {
+    status,
+    headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
+  });
 }
 
 /** Answers with a value, or with the problem details of the reason; a versioned value carries its ETag. */
@@ -26,11 +39,13 @@ export function answer(outcome: Outcome<unknown>, status = 200): Response {
   return Response.json(outcome.value, { status, headers });
 }
 
-const pointerOf = (path: readonly PropertyKey[]): string => path.map((key) => `/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`).join('');
+const pointerOf = (path: readonly PropertyKey[]): string =>
+  path.map((key) => `/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`).join('');
 
 /** Reads a JSON body and checks it. */
 export async function readBody<T>(request: Request, schema: ZodType<T>): Promise<Outcome<T>> {
-  if (!(request.headers.get('content-type') ?? '').startsWith('application/json')) return refused('unsupported');
+  if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
+    return refused('unsupported');
   let raw: unknown;
   try {
     raw = await request.json();
@@ -39,7 +54,12 @@ export async function readBody<T>(request: Request, schema: ZodType<T>): Promise
   }
   const parsed = schema.safeParse(raw);
   if (parsed.success) return { ok: true, value: parsed.data };
-  return refused('invalid', { faults: parsed.error.issues.map((issue: z.core.$ZodIssue) => ({ pointer: pointerOf(issue.path), detail: issue.message })) });
+  return refused('invalid', {
+    faults: parsed.error.issues.map((issue: z.core.$ZodIssue) => ({
+      pointer: pointerOf(issue.path),
+      detail: issue.message,
+    })),
+  });
 }
 
 /** The version that was edited, from `If-Match: "3"`; null where absent or not one of ours. */
@@ -59,7 +79,10 @@ export const taking =
   };
 
 /** An endpoint that takes a JSON body and the version that was edited. */
-export const editing = <T>(schema: ZodType<T>, handle: (body: T, version: number, api: APIContext) => Promise<Outcome<unknown>>) =>
+export const editing = <T>(
+  schema: ZodType<T>,
+  handle: (body: T, version: number, api: APIContext) => Promise<Outcome<unknown>>,
+) =>
   taking(schema, (body, api) => {
     const version = editedVersion(api.request);
     return version === null ? Promise.resolve(refused('versionMissing')) : handle(body, version, api);

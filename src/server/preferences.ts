@@ -13,6 +13,8 @@ export const COOKIES = { units: 'velto-units', fitter: 'velto-fitter' } as const
 export function preferencesOf(cookies: AstroCookies): Preferences {
   const length = cookies.get(COOKIES.units)?.value as LengthUnit | undefined;
   const known = length !== undefined && LENGTH_UNITS.includes(length);
-  const reading: Reading = known ? { ...DEFAULT_READING, length, mass: length === 'in' ? 'lb' : 'kg' } : DEFAULT_READING;
+  const reading: Reading = known
+    ? { ...DEFAULT_READING, length, mass: length === 'in' ? 'lb' : 'kg' }
+    : DEFAULT_READING;
   return { reading, fitterId: cookies.get(COOKIES.fitter)?.value ?? null };
 }

@@ -37,8 +37,12 @@ async function main(): Promise<void> {
   if (given.fresh) removeDatabase(given.dataFolder);
   const { context, loaded } = await openContext({ dataFolder: given.dataFolder, demo: !given.empty });
   setContext(context);
-  console.log(`data: ${join(resolve(given.dataFolder), DATABASE_FILE)}${loaded ? ', demo records loaded' : ''}`);
-  const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as { handler: Handler };
+  console.log(
+    `data: ${join(resolve(given.dataFolder), DATABASE_FILE)}${loaded ? ', demo records loaded' : ''}`,
+  );
+  const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as {
+    handler: Handler;
+  };
   const files = sirv(built('./client'), { maxAge: YEAR_S, immutable: true, etag: true });
   const server = createServer((request, response) => {
     setSecurityHeaders(response);
@@ -47,11 +51,15 @@ async function main(): Promise<void> {
     files(request, response, () => handler(request, response, () => answerFault(response)));
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
-    if (error.code === 'EADDRINUSE') fail(`port ${given.port} is taken: choose another with --port, or end the program that holds it`);
-    if (error.code === 'EACCES') fail(`no right to listen on port ${given.port}: choose one above 1023 with --port`);
+    if (error.code === 'EADDRINUSE')
+      fail(`port ${given.port} is taken: choose another with --port, or end the program that holds it`);
+    if (error.code === 'EACCES')
+      fail(`no right to listen on port ${given.port}: choose one above 1023 with --port`);
     fail(String(error));
   });
-  server.listen(given.port, HOST, () => console.log(`Velto is at http://${HOST}:${(server.address() as AddressInfo).port}/`));
+  server.listen(given.port, HOST, () =>
+    console.log(`Velto is at http://${HOST}:${(server.address() as AddressInfo).port}/`),
+  );
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       server.close(() => void context.store.close().then(() => process.exit(0)));

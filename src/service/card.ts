@@ -1,4 +1,4 @@
-import { assess, completeSettings, problemOf } from '../core/fit';
+import { assess, completeSettings, problemOf, remediesFor } from '../core/fit';
 import { cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
 import { done, refused, type FittingDetail, type Outcome } from '../contract';
@@ -32,28 +32,42 @@ export interface CardJson {
   readonly refusals: readonly string[];
   readonly settings: readonly CardSettingJson[];
   readonly remedies: readonly string[];
-  readonly unreached: readonly { readonly adjustment: string; readonly reason: string; readonly remedy: string }[];
+  readonly unreached: readonly {
+    readonly adjustment: string;
+    readonly reason: string;
+    readonly remedy: string | null;
+  }[];
+  readonly offered: readonly string[];
   readonly unmeasured: readonly { readonly adjustment: string; readonly reason: string }[];
   readonly posture: readonly string[];
   readonly cautions: readonly string[];
 }
 
 /** The card of a fitting as it stands, in this reader's units. */
-export async function fittingCard(ctx: Context, id: string, reading: Reading): Promise<Outcome<{ detail: FittingDetail; card: Card; json: CardJson }>> {
+export async function fittingCard(
+  ctx: Context,
+  id: string,
+  reading: Reading,
+): Promise<Outcome<{ detail: FittingDetail; card: Card; json: CardJson }>> {
   const found = await fittingDetail(ctx, id);
   if (!found.ok) return found;
   const detail = found.value;
   if (!detail.inputs) return refused('incomplete');
   const problem = problemOf(detail.inputs);
   const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
-  const card = cardOf(problem, assessment, {
-    sitter: detail.sitter.name,
-    seat: problem.inputs.seat.name,
-    place: problem.inputs.place?.name ?? null,
-    method: problem.inputs.method.name,
-    fitter: detail.fitter?.name ?? '',
-    date: detail.date,
-  });
+  const card = cardOf(
+    problem,
+    assessment,
+    {
+      sitter: detail.sitter.name,
+      seat: problem.inputs.seat.name,
+      place: problem.inputs.place?.name ?? null,
+      method: problem.inputs.method.name,
+      fitter: detail.fitter?.name ?? '',
+      date: detail.date,
+    },
+    remediesFor(problem),
+  );
   const settings = card.rows.map((row, i): CardSettingJson => {
     const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
     return {
@@ -78,7 +92,12 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
     refusals: card.refusals.map((m) => say(m, reading)),
     settings,
     remedies: card.remedies.map((m) => say(m, reading)),
-    unreached: card.unreached.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading), remedy: say(u.remedy, reading) })),
+    unreached: card.unreached.map((u) => ({
+      adjustment: u.kind,
+      reason: say(u.reason, reading),
+      remedy: u.remedy && say(u.remedy, reading),
+    })),
+    offered: card.offered.map((m) => say(m, reading)),
     unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
     posture: card.angles.map((m) => say(m, reading)),
     cautions: card.cautions.map((m) => say(m, reading)),

@@ -1,12 +1,31 @@
 import { SHIPPED_METHODS } from '../core/method';
 import { adjustmentDoubts, type SeatFault, type SeatModel } from '../core/seat';
-import { done, refused, type Fitter, type MethodSummary, type Outcome, type PlaceEdit, type PlaceSummary, type SeatSummary } from '../contract';
-import { findSeatVersion, insertMethodVersion, insertPlaceVersion, listMethods, listPlaces, listSeats, newestMethodOf, newestPlaceOf } from '../data/catalogue';
+import {
+  done,
+  refused,
+  type Fitter,
+  type MethodSummary,
+  type Outcome,
+  type PlaceEdit,
+  type PlaceSummary,
+  type SeatSummary,
+} from '../contract';
+import {
+  findSeatVersion,
+  insertMethodVersion,
+  insertPlaceVersion,
+  listMethods,
+  listPlaces,
+  listSeats,
+  newestMethodOf,
+  newestPlaceOf,
+} from '../data/catalogue';
 import { insertFitter, listFitters } from '../data/fittings';
 import type { Context } from './context';
 
 export const allSeats = (ctx: Context): Promise<SeatSummary[]> => listSeats(ctx.store.db);
-export const seatOf = (ctx: Context, versionId: string): Promise<SeatModel | null> => findSeatVersion(ctx.store.db, versionId);
+export const seatOf = (ctx: Context, versionId: string): Promise<SeatModel | null> =>
+  findSeatVersion(ctx.store.db, versionId);
 export const allPlaces = (ctx: Context): Promise<PlaceSummary[]> => listPlaces(ctx.store.db);
 export const allMethods = (ctx: Context): Promise<MethodSummary[]> => listMethods(ctx.store.db);
 export const allFitters = (ctx: Context): Promise<Fitter[]> => listFitters(ctx.store.db);
@@ -29,11 +48,21 @@ const FAULT_TEXT: Partial<Record<SeatFault, string>> = {
 };
 
 /** Saves a place: a new record, or a new version of one. Older fittings keep the version they point at. */
-export async function savePlace(ctx: Context, edit: PlaceEdit, version: number | null): Promise<Outcome<PlaceSummary>> {
+export async function savePlace(
+  ctx: Context,
+  edit: PlaceEdit,
+  version: number | null,
+): Promise<Outcome<PlaceSummary>> {
   const { desk, ...rest } = edit;
   const place = { ...rest, adjustments: desk ? [desk] : [] };
   const doubts = adjustmentDoubts(place.adjustments, '/adjustments');
-  if (doubts.length > 0) return refused('invalid', { faults: doubts.map((d) => ({ pointer: d.field.replace('/adjustments/0', '/desk'), detail: FAULT_TEXT[d.reason] ?? d.reason })) });
+  if (doubts.length > 0)
+    return refused('invalid', {
+      faults: doubts.map((d) => ({
+        pointer: d.field.replace('/adjustments/0', '/desk'),
+        detail: FAULT_TEXT[d.reason] ?? d.reason,
+      })),
+    });
   return ctx.store.write(async (q) => {
     const current = await newestPlaceOf(q, edit.id);
     if (current && version === null) return done(current);

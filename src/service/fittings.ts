@@ -2,22 +2,50 @@ import { assess, problemOf, solve, type Settings } from '../core/fit';
 import { positionCount, type AdjustmentKind } from '../core/seat';
 import { deskOf } from '../core/place';
 import { SHIPPED_METHODS } from '../core/method';
-import { done, refused, type FittingAct, type FittingDetail, type FittingEdit, type FittingSummary, type NewFitting, type Outcome, type SettingSet } from '../contract';
+import {
+  done,
+  refused,
+  type FittingAct,
+  type FittingDetail,
+  type FittingEdit,
+  type FittingSummary,
+  type NewFitting,
+  type Outcome,
+  type SettingSet,
+} from '../contract';
 import { newestMethodOf } from '../data/catalogue';
 import type { Queries } from '../data/client';
-import { dropDraft, findDraft, findFitting, findFittingSummary, insertFitting, insertSettingVersion, listFittings, saveDraft, updateFitting, type FittingRow } from '../data/fittings';
+import {
+  dropDraft,
+  findDraft,
+  findFitting,
+  findFittingSummary,
+  insertFitting,
+  insertSettingVersion,
+  listFittings,
+  saveDraft,
+  updateFitting,
+  type FittingRow,
+} from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { localDate, type Context } from './context';
 import { composeInputs } from './inputs';
 
-export const recentFittings = (ctx: Context, sitterId?: string): Promise<FittingSummary[]> => listFittings(ctx.store.db, sitterId);
+export const recentFittings = (ctx: Context, sitterId?: string): Promise<FittingSummary[]> =>
+  listFittings(ctx.store.db, sitterId);
 
 async function detailOf(q: Queries, id: string): Promise<FittingDetail | null> {
   const [summary, row] = [await findFittingSummary(q, id), await findFitting(q, id)];
   if (!summary || !row) return null;
   const sitter = await findSitter(q, row.sitterId);
   if (!sitter) return null;
-  return { ...summary, toolsKg: row.toolsKg, sitter: { ...sitter, body: await bodyOf(q, row.sitterId) }, inputs: row.inputs, draft: await findDraft(q, id) };
+  return {
+    ...summary,
+    toolsKg: row.toolsKg,
+    sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
+    inputs: row.inputs,
+    draft: await findDraft(q, id),
+  };
 }
 
 export async function fittingDetail(ctx: Context, id: string): Promise<Outcome<FittingDetail>> {
@@ -32,21 +60,33 @@ export function createFitting(ctx: Context, fitting: NewFitting): Promise<Outcom
       if (!(await findSitter(q, fitting.sitterId))) return refused('notFound');
       const method = await newestMethodOf(q, SHIPPED_METHODS[0]!.id);
       if (!method) return refused('unexpected');
-      await insertFitting(q, { ...fitting, methodVersionId: method.versionId, date: localDate(ctx.now()) }, ctx.now().toISOString());
+      await insertFitting(
+        q,
+        { ...fitting, methodVersionId: method.versionId, date: localDate(ctx.now()) },
+        ctx.now().toISOString(),
+      );
     }
     return done((await detailOf(q, fitting.id))!);
   });
 }
 
 /** Chooses seat, place, method, fitter or tools. Positions that no longer mean anything are dropped from the draft. */
-export function editFitting(ctx: Context, id: string, version: number, edit: FittingEdit): Promise<Outcome<FittingDetail>> {
+export function editFitting(
+  ctx: Context,
+  id: string,
+  version: number,
+  edit: FittingEdit,
+): Promise<Outcome<FittingDetail>> {
   return ctx.store.write(async (q) => {
     const row = await findFitting(q, id);
     if (!row) return refused('notFound');
     if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(q, id) });
     if (row.state !== 'open') return refused('closed');
     const at = ctx.now().toISOString();
-    const chosen = { ...row, ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)) } as FittingRow;
+    const chosen = {
+      ...row,
+      ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
+    } as FittingRow;
     await trimDraft(ctx, q, row, chosen);
     await updateFitting(q, id, { ...edit, inputs: await composeInputs(q, chosen, ctx.now()) }, at);
     return done((await detailOf(q, id))!);
@@ -58,7 +98,9 @@ async function trimDraft(ctx: Context, q: Queries, before: FittingRow, after: Fi
   if (before.placeVersionId === after.placeVersionId) return;
   const draft = await findDraft(q, before.id);
   if (!draft) return;
-  const positions = Object.fromEntries(Object.entries(draft.settings.positions).filter(([kind]) => kind !== 'deskHeight'));
+  const positions = Object.fromEntries(
+    Object.entries(draft.settings.positions).filter(([kind]) => kind !== 'deskHeight'),
+  );
   await saveDraft(q, ctx.newId(), before.id, { ...draft.settings, positions }, ctx.now().toISOString());
 }
 
@@ -68,10 +110,12 @@ function positionFaults(row: FittingRow, settings: Settings) {
   if (!inputs) return [];
   const desk = deskOf(inputs.place);
   const counts = new Map<AdjustmentKind, number>();
-  for (const a of desk ? [...inputs.seat.adjustments, desk] : inputs.seat.adjustments) if (!counts.has(a.kind)) counts.set(a.kind, positionCount(a));
+  for (const a of desk ? [...inputs.seat.adjustments, desk] : inputs.seat.adjustments)
+    if (!counts.has(a.kind)) counts.set(a.kind, positionCount(a));
   return Object.entries(settings.positions).flatMap(([kind, position]) => {
     const count = counts.get(kind as AdjustmentKind);
-    const detail = count === undefined ? 'This seat and place have no such adjustment.' : `Position 0 to ${count - 1}.`;
+    const detail =
+      count === undefined ? 'This seat and place have no such adjustment.' : `Position 0 to ${count - 1}.`;
     return count !== undefined && position < count ? [] : [{ pointer: `/positions/${kind}`, detail }];
   });
 }
@@ -92,7 +136,12 @@ export function saveSettings(ctx: Context, id: string, settings: Settings): Prom
 }
 
 /** Solving accepted, handed over, or opened again. */
-export function actOnFitting(ctx: Context, id: string, version: number, act: FittingAct): Promise<Outcome<FittingDetail>> {
+export function actOnFitting(
+  ctx: Context,
+  id: string,
+  version: number,
+  act: FittingAct,
+): Promise<Outcome<FittingDetail>> {
   return ctx.store.write(async (q) => {
     const row = await findFitting(q, id);
     if (!row) return refused('notFound');
@@ -122,7 +171,20 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   if (act.act === 'leave' && assess(problem, settings).refused) return refused('seatRefused');
   const at = ctx.now().toISOString();
   await saveDraft(q, ctx.newId(), row.id, settings, at);
-  await insertSettingVersion(q, ctx.newId(), row.id, act.act === 'solve' ? 'computed' : 'left', settings, row.inputs, at);
-  await updateFitting(q, row.id, act.act === 'leave' ? { state: 'left', date: localDate(ctx.now()) } : {}, at);
+  await insertSettingVersion(
+    q,
+    ctx.newId(),
+    row.id,
+    act.act === 'solve' ? 'computed' : 'left',
+    settings,
+    row.inputs,
+    at,
+  );
+  await updateFitting(
+    q,
+    row.id,
+    act.act === 'leave' ? { state: 'left', date: localDate(ctx.now()) } : {},
+    at,
+  );
   return null;
 }

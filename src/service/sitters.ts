@@ -1,14 +1,32 @@
 import { DIMENSIONS, rangeDoubt } from '../core/body';
-import { done, refused, type NewSitter, type Outcome, type ReadingEdit, type Sitter, type SitterDetail, type SitterEdit } from '../contract';
+import {
+  done,
+  refused,
+  type NewSitter,
+  type Outcome,
+  type ReadingEdit,
+  type Sitter,
+  type SitterDetail,
+  type SitterEdit,
+} from '../contract';
 import type { Queries } from '../data/client';
 import { openFittingsOf } from '../data/fittings';
-import { bodyOf, findSitter, insertReading, insertSitter, listSitters, updateSitter, withdrawReading } from '../data/sitters';
+import {
+  bodyOf,
+  findSitter,
+  insertReading,
+  insertSitter,
+  listSitters,
+  updateSitter,
+  withdrawReading,
+} from '../data/sitters';
 import { ageOn, localDate, type Context } from './context';
 import { refreshInputs } from './inputs';
 
 const OLDEST_YEARS = 120;
 
-export const searchSitters = (ctx: Context, search: string): Promise<Sitter[]> => listSitters(ctx.store.db, search);
+export const searchSitters = (ctx: Context, search: string): Promise<Sitter[]> =>
+  listSitters(ctx.store.db, search);
 
 async function detailOf(q: Queries, id: string): Promise<SitterDetail | null> {
   const sitter = await findSitter(q, id);
@@ -24,7 +42,11 @@ function birthDateFault(birthDate: string | null | undefined, today: string) {
   if (!birthDate) return null;
   const age = ageOn(birthDate, today);
   if (birthDate <= today && age <= OLDEST_YEARS) return null;
-  return refused('invalid', { faults: [{ pointer: '/birthDate', detail: `A birth date lies between today and ${OLDEST_YEARS} years ago.` }] });
+  return refused('invalid', {
+    faults: [
+      { pointer: '/birthDate', detail: `A birth date lies between today and ${OLDEST_YEARS} years ago.` },
+    ],
+  });
 }
 
 /** Creates a sitter; the same id again gives the first record, so that a lost answer does no harm. */
@@ -38,7 +60,12 @@ export async function createSitter(ctx: Context, sitter: NewSitter): Promise<Out
 }
 
 /** @param version the version that was edited; another one now in the record is answered with that record */
-export async function editSitter(ctx: Context, id: string, version: number, edit: SitterEdit): Promise<Outcome<SitterDetail>> {
+export async function editSitter(
+  ctx: Context,
+  id: string,
+  version: number,
+  edit: SitterEdit,
+): Promise<Outcome<SitterDetail>> {
   const fault = birthDateFault(edit.birthDate, localDate(ctx.now()));
   if (fault) return fault;
   return ctx.store.write(async (q) => {
@@ -59,19 +86,33 @@ async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<
  * Takes a reading, or takes it back (`value` null), and brings every open fitting of the sitter up to date: one
  * act. A single reading's spread counts as half the repeat tolerance of its dimension (common practice).
  */
-export async function takeReading(ctx: Context, sitterId: string, edit: ReadingEdit, takenBy: string | null): Promise<Outcome<SitterDetail>> {
+export async function takeReading(
+  ctx: Context,
+  sitterId: string,
+  edit: ReadingEdit,
+  takenBy: string | null,
+): Promise<Outcome<SitterDetail>> {
   const { dimension, value } = edit;
   const doubt = value === null ? null : rangeDoubt(dimension, value);
   if (doubt) {
     const { lowest, highest, unit } = DIMENSIONS[dimension];
-    return refused('invalid', { faults: [{ pointer: '/value', detail: `Between ${lowest} and ${highest} ${unit}.` }] });
+    return refused('invalid', {
+      faults: [{ pointer: '/value', detail: `Between ${lowest} and ${highest} ${unit}.` }],
+    });
   }
   return ctx.store.write(async (q) => {
     if (!(await findSitter(q, sitterId))) return refused('notFound');
     const at = ctx.now().toISOString();
     await withdrawReading(q, sitterId, dimension, at);
     if (value !== null) {
-      const quantity = { value, basis: 'measured' as const, spread: DIMENSIONS[dimension].repeatTolerance / 2, source: 'single reading', takenAt: at, takenBy };
+      const quantity = {
+        value,
+        basis: 'measured' as const,
+        spread: DIMENSIONS[dimension].repeatTolerance / 2,
+        source: 'single reading',
+        takenAt: at,
+        takenBy,
+      };
       await insertReading(q, ctx.newId(), sitterId, dimension, quantity, at);
     }
     await updateSitter(q, sitterId, {}, at);

@@ -29,7 +29,13 @@ export function FitterChoice({ page }: { readonly page: PageProps }) {
   if (adding) {
     return (
       <form className={styles.preference} onSubmit={(e) => void add(e)}>
-        <input name="name" aria-label={word('pref.fitter.name')} placeholder={word('pref.fitter.name')} maxLength={120} autoFocus />
+        <input
+          name="name"
+          aria-label={word('pref.fitter.name')}
+          placeholder={word('pref.fitter.name')}
+          maxLength={120}
+          autoFocus
+        />
         <button type="submit" className={styles.plainButton}>
           {word('pref.fitter.add')}
         </button>

@@ -26,7 +26,10 @@ function SchemeChoice() {
   return (
     <label className={styles.preference}>
       {word('pref.scheme')}
-      <select value={known ? colorScheme : 'auto'} onChange={(e) => setColorScheme(e.currentTarget.value as MantineColorScheme)}>
+      <select
+        value={known ? colorScheme : 'auto'}
+        onChange={(e) => setColorScheme(e.currentTarget.value as MantineColorScheme)}
+      >
         {SCHEMES.map((scheme) => (
           <option key={scheme} value={scheme}>
             {word(`pref.scheme.${scheme}`)}
@@ -37,7 +40,13 @@ function SchemeChoice() {
   );
 }
 
-function UnitChoice({ length, onChange }: { readonly length: LengthUnit; readonly onChange: (unit: LengthUnit) => void }) {
+function UnitChoice({
+  length,
+  onChange,
+}: {
+  readonly length: LengthUnit;
+  readonly onChange: (unit: LengthUnit) => void;
+}) {
   return (
     <label className={styles.preference}>
       {word('pref.units')}
@@ -72,7 +81,15 @@ function Scope() {
 }
 
 /** The frame of every screen: areas, this device's choices, and one React root below. */
-export function Frame({ page, area, children }: { readonly page: PageProps; readonly area: Area; readonly children: ReactNode }) {
+export function Frame({
+  page,
+  area,
+  children,
+}: {
+  readonly page: PageProps;
+  readonly area: Area;
+  readonly children: ReactNode;
+}) {
   const [reading, setReading] = useState(page.reading);
   const chooseUnits = (length: LengthUnit) => {
     keep('velto-units', length);

@@ -6,9 +6,18 @@ import { ReadingContext } from './preferences';
 import { cssVariablesResolver, theme } from './theme';
 
 /** Server data is handed in with the page and kept fresh by the screen that changes it. */
-const makeClient = () => new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, retry: 1 }, mutations: { retry: false } } });
+const makeClient = () =>
+  new QueryClient({
+    defaultOptions: { queries: { staleTime: Infinity, retry: 1 }, mutations: { retry: false } },
+  });
 
-export function Providers({ reading, children }: { readonly reading: Reading; readonly children: ReactNode }) {
+export function Providers({
+  reading,
+  children,
+}: {
+  readonly reading: Reading;
+  readonly children: ReactNode;
+}) {
   const [client] = useState(makeClient);
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariablesResolver} defaultColorScheme="auto">

@@ -23,7 +23,13 @@ export function VerdictGlyph({ verdict }: { readonly verdict: string }) {
   );
 }
 
-export function VerdictMark({ verdict, kind = 'verdict' }: { readonly verdict: string; readonly kind?: 'verdict' | 'checkVerdict' }) {
+export function VerdictMark({
+  verdict,
+  kind = 'verdict',
+}: {
+  readonly verdict: string;
+  readonly kind?: 'verdict' | 'checkVerdict';
+}) {
   return (
     <span className={styles.verdict} data-verdict={verdict}>
       <VerdictGlyph verdict={verdict} />

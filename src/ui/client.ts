@@ -38,13 +38,22 @@ interface Call {
   readonly keepalive?: boolean;
 }
 
-async function call<T>(path: string, schema: ZodType<T>, { method = 'GET', body, version, keepalive = false }: Call = {}): Promise<T> {
+async function call<T>(
+  path: string,
+  schema: ZodType<T>,
+  { method = 'GET', body, version, keepalive = false }: Call = {},
+): Promise<T> {
   const headers: Record<string, string> = {};
   if (body !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
   let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, { method, headers, keepalive, ...(body === undefined ? {} : { body: JSON.stringify(body) }) });
+    response = await fetch(`/api/v1${path}`, {
+      method,
+      headers,
+      keepalive,
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
   } catch {
     throw new ClientError('offline', null);
   }
@@ -63,17 +72,25 @@ async function problemOf(response: Response): Promise<ProblemDetails | null> {
 }
 
 export const api = {
-  searchSitters: (search: string) => call(`/sitters?search=${encodeURIComponent(search)}`, z.array(SitterSchema)),
+  searchSitters: (search: string) =>
+    call(`/sitters?search=${encodeURIComponent(search)}`, z.array(SitterSchema)),
   createSitter: (sitter: NewSitter) => call('/sitters', SitterDetailSchema, { method: 'POST', body: sitter }),
-  editSitter: (id: string, version: number, edit: SitterEdit) => call(`/sitters/${id}`, SitterDetailSchema, { method: 'PATCH', body: edit, version }),
-  takeReading: (id: string, reading: ReadingEdit) => call(`/sitters/${id}/readings`, SitterDetailSchema, { method: 'PUT', body: reading, keepalive: true }),
+  editSitter: (id: string, version: number, edit: SitterEdit) =>
+    call(`/sitters/${id}`, SitterDetailSchema, { method: 'PATCH', body: edit, version }),
+  takeReading: (id: string, reading: ReadingEdit) =>
+    call(`/sitters/${id}/readings`, SitterDetailSchema, { method: 'PUT', body: reading, keepalive: true }),
   addFitter: (fitter: Fitter) => call('/fitters', FitterSchema, { method: 'POST', body: fitter }),
   createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
-  editPlace: (place: PlaceEdit, version: number) => call(`/places/${place.id}`, PlaceSummarySchema, { method: 'PUT', body: place, version }),
+  editPlace: (place: PlaceEdit, version: number) =>
+    call(`/places/${place.id}`, PlaceSummarySchema, { method: 'PUT', body: place, version }),
   fittings: () => call('/fittings', z.array(FittingSummarySchema)),
   fitting: (id: string) => call(`/fittings/${id}`, FittingDetailSchema),
-  createFitting: (fitting: NewFitting) => call('/fittings', FittingDetailSchema, { method: 'POST', body: fitting }),
-  editFitting: (id: string, version: number, edit: FittingEdit) => call(`/fittings/${id}`, FittingDetailSchema, { method: 'PATCH', body: edit, version }),
-  saveSettings: (id: string, settings: Settings) => call(`/fittings/${id}/settings`, SettingSetSchema, { method: 'PUT', body: settings, keepalive: true }),
-  act: (id: string, version: number, act: FittingAct) => call(`/fittings/${id}/acts`, FittingDetailSchema, { method: 'POST', body: act, version }),
+  createFitting: (fitting: NewFitting) =>
+    call('/fittings', FittingDetailSchema, { method: 'POST', body: fitting }),
+  editFitting: (id: string, version: number, edit: FittingEdit) =>
+    call(`/fittings/${id}`, FittingDetailSchema, { method: 'PATCH', body: edit, version }),
+  saveSettings: (id: string, settings: Settings) =>
+    call(`/fittings/${id}/settings`, SettingSetSchema, { method: 'PUT', body: settings, keepalive: true }),
+  act: (id: string, version: number, act: FittingAct) =>
+    call(`/fittings/${id}/acts`, FittingDetailSchema, { method: 'POST', body: act, version }),
 };

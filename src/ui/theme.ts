@@ -1,7 +1,18 @@
 import { createTheme, type CSSVariablesResolver, type MantineColorsTuple } from '@mantine/core';
 
 /** Ten shades around the sitter's petrol, the one strong colour of controls. */
-const petrol: MantineColorsTuple = ['#e6f3f3', '#cfe3e2', '#a5cccc', '#79c7cd', '#4fa3aa', '#2f868e', '#1c717a', '#12626c', '#0c5660', '#08434b'];
+const petrol: MantineColorsTuple = [
+  '#e6f3f3',
+  '#cfe3e2',
+  '#a5cccc',
+  '#79c7cd',
+  '#4fa3aa',
+  '#2f868e',
+  '#1c717a',
+  '#12626c',
+  '#0c5660',
+  '#08434b',
+];
 
 export const theme = createTheme({
   fontFamily: 'var(--face)',
@@ -14,7 +25,10 @@ export const theme = createTheme({
   defaultRadius: 3,
   respectReducedMotion: true,
   components: {
-    Button: { defaultProps: { size: 'sm' }, styles: { root: { minHeight: 'var(--touch)', fontWeight: 600 } } },
+    Button: {
+      defaultProps: { size: 'sm' },
+      styles: { root: { minHeight: 'var(--touch)', fontWeight: 600 } },
+    },
     TextInput: { styles: { input: { minHeight: 'var(--touch)', fontVariantNumeric: 'tabular-nums' } } },
     Select: { styles: { input: { minHeight: 'var(--touch)' } } },
     NativeSelect: { styles: { input: { minHeight: 'var(--touch)' } } },
@@ -35,5 +49,17 @@ export const cssVariablesResolver: CSSVariablesResolver = () => {
     '--mantine-color-placeholder': 'var(--ink-soft)',
     '--mantine-color-anchor': 'var(--sitter)',
   };
-  return { variables: {}, light: shared, dark: shared };
+  return {
+    variables: {},
+    light: {
+      ...shared,
+      '--mantine-color-white': 'var(--paper-raised)',
+      '--mantine-color-gray-4': 'var(--line-strong)',
+    },
+    dark: {
+      ...shared,
+      '--mantine-color-dark-6': 'var(--paper-raised)',
+      '--mantine-color-dark-4': 'var(--line-strong)',
+    },
+  };
 };

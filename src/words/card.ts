@@ -3,7 +3,9 @@ export const CARD_WORDS = {
   'card.title': 'Settings card',
   'card.control': '{hand}: {name}, {place}',
   'card.movement': '{action} – {more} is {moreOf} ({sitterMore}); {less} is {lessOf} ({sitterLess})',
-  'card.movementUnknown': '{action} – try on the seat which way it goes',
+  'card.movement.same': '{action} ({sitterMore}) – {more} is {moreOf}, {less} is {lessOf}',
+  'card.movement.plain': '{action} – {more} is {moreOf}, {less} is {lessOf}',
+  'card.movement.unknown': '{action} – try on the seat which way it goes',
   'card.angle': '{name} {angle}',
   'card.setting': 'Setting',
   'card.control.head': 'Hand, control, where it is',
@@ -20,6 +22,7 @@ export const CARD_WORDS = {
   'card.unreached': 'Not reached, and its remedy',
   'card.allReached': 'Every measured setting is within its band.',
   'card.remedies': 'To be added',
+  'card.offered': 'Would fit with',
   'card.unmeasured': 'Not measured',
   'card.cautions': 'Cautions',
   'card.refused': 'This seat must not be used by this person',
@@ -30,7 +33,7 @@ export const CARD_WORDS = {
   'card.paper': 'Paper',
   'card.back': 'Back to the fitting',
 
-  'check.seatHeight': 'front edge {value} above the floor, sitter seated',
+  'check.seatHeight': 'front edge {value} above the floor as set, sitter seated',
   'check.seatDepth': '{value} from back support to front edge',
   'check.armHeight': 'pad {value} above the seat, {floor} above the floor',
   'check.lumbarApex': 'apex {value} above the seat, along the back',
@@ -40,9 +43,12 @@ export const CARD_WORDS = {
   'check.backAngle': 'back {value} from upright',
   'check.seatAngle': 'seat {value}, front edge up is plus',
 
-  'caution.scope': 'A working aid for trained people, not a medical device. Local rules, the maker’s instructions and licensed clinicians come first.',
-  'caution.clinician': 'Stop and see a clinician about numbness that stays, pain running into a limb, new weakness, or loss of bladder or bowel control (urgent).',
-  'caution.operator': 'Adjust only with the machine parked, level and secured. Harness on whenever it moves. Calibrate the suspension at each start of shift. Every latch must click. No cushions or pads.',
+  'caution.scope':
+    'A working aid for trained people, not a medical device. Local rules, the maker’s instructions and licensed clinicians come first.',
+  'caution.clinician':
+    'Stop and see a clinician about numbness that stays, pain running into a limb, new weakness, or loss of bladder or bowel control (urgent).',
+  'caution.operator':
+    'Adjust only with the machine parked, level and secured. Harness on whenever it moves. Calibrate the suspension at each start of shift. Every latch must click. No cushions or pads.',
   'caution.height': 'Weight off to raise, weight on to lower. Never open or heat the gas lift.',
   'caution.pinch': 'Hands out of the tilt mechanism; support the back before releasing its lock.',
   'caution.castors': 'Castors must match the floor; a tall or sloped seat on castors can tip or roll away.',

@@ -1,2 +1,12 @@
 export { WORDS, type WordKey } from './table';
-export { DEFAULT_READING, isWordKey, say, sayDate, sayLength, sayTurns, sayValue, word, type Reading } from './say';
+export {
+  DEFAULT_READING,
+  isWordKey,
+  say,
+  sayDate,
+  sayLength,
+  sayTurns,
+  sayValue,
+  word,
+  type Reading,
+} from './say';

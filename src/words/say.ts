@@ -2,7 +2,6 @@ import type { Message, MessageValue } from '../core/message';
 import { formatAngle, formatLength, formatMass, type LengthUnit, type MassUnit } from '../core/units';
 import { WORDS, type WordKey } from './table';
 
-
 /** How this reader wants numbers: the one place where a value becomes text. */
 export interface Reading {
   readonly length: LengthUnit;
@@ -50,7 +49,9 @@ export function sayValue(value: MessageValue, reading: Reading): string {
   if ('percent' in value) return `${Math.round(value.percent)} %`;
   if ('text' in value) return value.text;
   if ('word' in value) return word(value.word);
-  return new Intl.ListFormat(reading.locale, { type: 'conjunction' }).format(value.words.map((key) => word(key).toLowerCase()));
+  return new Intl.ListFormat(reading.locale, { type: 'conjunction' }).format(
+    value.words.map((key) => word(key).toLowerCase()),
+  );
 }
 
 /** A message in words: every `{name}` of its wording replaced by its value. */
@@ -64,5 +65,10 @@ export function say(message: Message, reading: Reading): string {
 
 /** A date (`2026-11-25`) as this reader writes it. */
 export function sayDate(isoDate: string, reading: Reading): string {
-  return new Intl.DateTimeFormat(reading.locale, { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+  return new Intl.DateTimeFormat(reading.locale, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
 }

@@ -24,7 +24,8 @@ export function completeSettings(p: Problem, settings: Settings | null): Setting
     const variable = p.variables[kind];
     if (!variable) continue;
     const given = settings?.positions[kind];
-    positions[kind] = given !== undefined && given < variable.values.length ? given : (best.positions[kind] ?? 0);
+    positions[kind] =
+      given !== undefined && given < variable.values.length ? given : (best.positions[kind] ?? 0);
   }
   return { positions, remedies };
 }

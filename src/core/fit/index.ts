@@ -14,6 +14,7 @@ export { penaltyOf, type Cost } from './penalty';
 export { costOf, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
+export { remedyHint } from './remedy-hint';
 export { remediesFor, type Remedy } from './remedies';
 export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';

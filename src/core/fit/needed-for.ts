@@ -2,7 +2,9 @@ import type { DimensionId } from '../body';
 import type { AdjustmentKind } from '../seat';
 
 /** What each measure is needed for, whatever the seat: settings, and checks of the seat as a whole. */
-export const NEEDED_FOR: Readonly<Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth')[]>> = {
+export const NEEDED_FOR: Readonly<
+  Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth')[]>
+> = {
   stature: ['seatAngle', 'tiltTension'],
   bodyMass: ['ratedLoad', 'tiltTension'],
   shoeHeel: ['seatHeight', 'seatAngle'],

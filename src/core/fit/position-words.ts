@@ -4,6 +4,9 @@ import type { Problem, Variable } from './problem';
 
 const IN_DEGREES: readonly AdjustmentKind[] = ['seatAngle', 'backAngle'];
 
+/** Wordings for counts that need their own. */
+const CLICKS: Readonly<Record<number, string>> = { 0: '.none', 1: '.one' };
+
 /**
  * A position in the control's own words: "3 clicks from the lowest (position 4 of 5)", "1 1/4 turns from the
  * lightest", the dial's label, or a length for the tape where nothing can be counted.
@@ -26,12 +29,15 @@ export function positionWords(p: Problem, variable: Variable, position: number):
       of: { turns: endsOf(adjustment.travel).highest },
     });
   if (control?.scale.type === 'clicks')
-    return message('position.clicks', {
+    return message(`position.clicks${CLICKS[position] ?? ''}`, {
       clicks: { count: position },
       end: { word: `end.${kind}` },
       number,
       of,
     });
   if (isStepped(adjustment)) return message('position.stop', { number, of, end: { word: `end.${kind}` } });
-  return message(IN_DEGREES.includes(kind) ? 'position.angle' : 'position.tape', { value: measured });
+  if (IN_DEGREES.includes(kind)) return message('position.angle', { value: measured });
+  return message(kind === 'seatHeight' && p.panTilts ? 'position.tapeLevel' : 'position.tape', {
+    value: measured,
+  });
 }

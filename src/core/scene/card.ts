@@ -3,11 +3,17 @@
  * from this one model.
  */
 import { message, type Message } from '../message';
-import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
+import {
+  isChild,
+  remedyHint,
+  type Assessment,
+  type Problem,
+  type Remedy,
+  type SettingOutcome,
+  type Verdict,
+} from '../fit';
 import { datumMm, frontEdgeMm } from '../fit/on-seat';
 import { controlFor, isFixed, oppositeOf, type AdjustmentKind, type Control, type Move } from '../seat';
-import { deskOf } from '../place';
-import { isChild } from '../fit';
 
 export interface CardHeader {
   readonly sitter: string;
@@ -47,30 +53,36 @@ export interface Card {
   readonly cautions: readonly Message[];
 }
 
-function controlOf(
+/** Hand, control and place; and which way is more, with what the sitter does meanwhile. */
+export function controlWords(
   kind: AdjustmentKind,
-  found: { control: Control; move: Move } | null,
+  found: { readonly control: Control; readonly move: Move } | null,
 ): Pick<CardRow, 'control' | 'movement'> {
   if (!found) return { control: null, movement: null };
   const { control, move } = found;
   const values = {
-    hand: { word: `hand.${control.hand}` },
-    name: { text: control.name },
-    place: { text: control.place },
+    action: { word: `action.${move.action}` },
+    more: { word: `direction.${move.directionForMore}` },
+    less: { word: `direction.${oppositeOf(move.directionForMore)}` },
+    moreOf: { word: `more.${kind}` },
+    lessOf: { word: `less.${kind}` },
+    sitterMore: { word: `sitter.${move.sitter.forMore}` },
+    sitterLess: { word: `sitter.${move.sitter.forLess}` },
   };
-  const known = move.directionForMore !== 'unknown';
   return {
-    control: message('card.control', values),
-    movement: message(known ? 'card.movement' : 'card.movementUnknown', {
-      action: { word: `action.${move.action}` },
-      more: { word: `direction.${move.directionForMore}` },
-      less: { word: `direction.${oppositeOf(move.directionForMore)}` },
-      moreOf: { word: `more.${kind}` },
-      lessOf: { word: `less.${kind}` },
-      sitterMore: { word: `sitter.${move.sitter.forMore}` },
-      sitterLess: { word: `sitter.${move.sitter.forLess}` },
+    control: message('card.control', {
+      hand: { word: `hand.${control.hand}` },
+      name: { text: control.name },
+      place: { text: control.place },
     }),
+    movement: message(movementKey(move), values),
   };
+}
+
+function movementKey({ directionForMore, sitter }: Move): string {
+  if (directionForMore === 'unknown') return 'card.movement.unknown';
+  if (sitter.forMore !== sitter.forLess) return 'card.movement';
+  return sitter.forMore === 'nothing' ? 'card.movement.plain' : 'card.movement.same';
 }
 
 /** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
@@ -105,32 +117,17 @@ function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | nul
   }
 }
 
-function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
-  const { seat } = p.inputs;
-  const found = controlFor(seat.controls, o.variable.adjustment.id);
-  return {
-    kind: o.kind,
-    setting: o.words,
-    ...controlOf(o.kind, isFixed(o.variable.adjustment) ? null : found),
-    check: checkOf(p, a, o.kind),
-    verdict: o.verdict,
-  };
-}
+/** Settings that only a tape or a level can tell: there the check is the setting. */
+const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
 
-function remedyFor(p: Problem, o: SettingOutcome): Message {
-  const by =
-    o.deciding?.unit === 'deg'
-      ? { deg: Math.abs(o.deciding.outside) }
-      : o.deciding?.unit === 'turn'
-        ? { count: Math.abs(o.deciding.outside) }
-        : { sizeMm: Math.abs(o.deciding?.outside ?? 0) };
-  const desk = deskOf(p.inputs.place);
-  const fixedDesk = o.kind === 'deskHeight' && desk !== null && isFixed(desk);
-  const side = (o.deciding?.outside ?? 0) > 0 ? 'more' : 'less';
-  return message(
-    o.verdict === 'off' ? 'remedy.set' : fixedDesk ? `remedy.desk.${side}` : 'remedy.anotherSeat',
-    { by, words: { word: `kind.${o.kind}` } },
-  );
+function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
+  const found = isFixed(o.variable.adjustment)
+    ? null
+    : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
+  const check = checkOf(p, a, o.kind);
+  const said =
+    check && BY_TAPE.includes(o.words.key) ? { setting: check, check: null } : { setting: o.words, check };
+  return { kind: o.kind, ...said, ...controlWords(o.kind, found), verdict: o.verdict };
 }
 
 /** Short cautions that hold for this sitter, seat and setting; the general ones come last. */
@@ -150,7 +147,8 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
   return when.filter(([holds]) => holds).map(([, key]) => message(key));
 }
 
-export function cardOf(p: Problem, a: Assessment, header: CardHeader): Card {
+/** @param offered remedies that were solved for; those already in use are said as things to be added */
+export function cardOf(p: Problem, a: Assessment, header: CardHeader, offered: readonly Remedy[]): Card {
   const off = a.outcomes.filter(
     (o) => o.verdict === 'cannotReach' || o.verdict === 'close' || o.verdict === 'off',
   );
@@ -166,7 +164,10 @@ export function cardOf(p: Problem, a: Assessment, header: CardHeader): Card {
       .map((c) => c.reason),
     rows: a.outcomes.map((o) => rowOf(p, a, o)),
     remedies: used.filter(([inUse]) => inUse).map(([, m]) => m),
-    unreached: off.map((o) => ({ kind: o.kind, reason: o.reason, remedy: remedyFor(p, o) })),
+    unreached: off.map((o) => ({ kind: o.kind, reason: o.reason, remedy: remedyHint(p, o) })),
+    offered: offered
+      .filter((r) => (r.id === 'footrest' ? footrestMm : backCushionMm) === 0)
+      .map((r) => r.arithmetic),
     unmeasured: a.outcomes
       .filter((o) => o.verdict === 'notMeasured')
       .map((o) => ({ kind: o.kind, reason: o.reason })),

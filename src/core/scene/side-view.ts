@@ -9,7 +9,7 @@ import type { Primitive, Role, Scene, Shape } from './primitives';
 const CUSHION_MM = 55;
 const BACK_MM = 28;
 const PAD_MM = 26;
-const DESK_LENGTH_MM = 600;
+const DESK_LENGTH_MM = 290;
 const DESK_FROM_ELBOW_MM = 170;
 const FOOTREST_LENGTH_MM = 330;
 const HEAD_RADIUS_MM = 88;
@@ -111,7 +111,7 @@ function drawPlace(d: Drawing, p: Problem, v: SetValues, f: Figure, front: Point
   const start = Math.max((f.elbow?.x ?? 0) + DESK_FROM_ELBOW_MM, 290);
   const end = start + DESK_LENGTH_MM;
   d.slab('desk', 'place', at(start, v.deskHeight), at(end, v.deskHeight), place.deskThicknessMm);
-  d.line('deskLeg', 'place', at(end - 50, v.deskHeight - place.deskThicknessMm), at(end - 50, 0));
+  d.line('deskLeg', 'place', at(end - 30, v.deskHeight - place.deskThicknessMm), at(end - 30, 0));
   if (place.keyboardThicknessMm > 0) {
     const top = v.deskHeight + place.keyboardThicknessMm;
     d.slab('keyboard', 'place', at(start + 70, top), at(start + 220, top), place.keyboardThicknessMm);
@@ -140,8 +140,8 @@ function drawBody(d: Drawing, p: Problem, f: Figure): void {
       shift(f.ankle, -34, 18),
     );
   if (f.heel && f.toe && p.body.shoeHeel > 0) d.slab('shoe', 'sitterLine', f.heel, f.toe, p.body.shoeHeel);
-  d.limb('trunk', f.hip, f.shoulder, 96, 78);
-  d.limb('neck', f.shoulder, f.nape, 52, 50);
+  d.limb('trunk', f.hip && shift(f.hip, -14, 30), f.shoulder && shift(f.shoulder, -16, -60), 122, 100);
+  d.limb('neck', f.shoulder, f.nape && shift(f.nape, 28, 50), 52, 50);
   if (!f.eye) return;
   d.dot('head', 'sitter', shift(f.eye, -70, 8), HEAD_RADIUS_MM);
   d.dot('eye', 'sitterLine', f.eye, 7);
@@ -189,8 +189,8 @@ export function sideView(p: Problem, a: Assessment): Scene {
   drawJoints(d, figure);
   const desk = Number.isNaN(v.deskHeight) ? 0 : v.deskHeight + 40;
   const highZ = Math.max(seat.backTop.z + 30, (figure.eye?.z ?? 0) + 110, (seat.head?.z ?? 0) + 80, desk);
-  const lowX = Math.min(seat.backTop.x - 90, (figure.eye?.x ?? 0) - 170, -130);
-  const highX = Math.max(reach, (figure.toe?.x ?? 0) + 40, seat.front.x + 120);
+  const lowX = Math.min(seat.backTop.x - 60, (seat.head?.x ?? 0) - 60, (figure.shoulder?.x ?? 0) - 130, -130);
+  const highX = Math.max(reach, (figure.toe?.x ?? 0) + 20, seat.front.x + 120);
   return {
     bounds: { lowX, highX, lowZ: 0, highZ },
     primitives: d.primitives,

@@ -87,7 +87,12 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
           ))}
           {card.unreached.map((u) => (
             <p key={u.kind}>
-              <strong>{word(`kind.${u.kind}`)}:</strong> {say(u.reason)} {say(u.remedy)}
+              <strong>{word(`kind.${u.kind}`)}:</strong> {say(u.reason)} {u.remedy && say(u.remedy)}
+            </p>
+          ))}
+          {card.offered.map((m) => (
+            <p key={m.key}>
+              <strong>{word('card.offered')}:</strong> {say(m)}
             </p>
           ))}
           {card.unmeasured.map((u) => (
@@ -95,7 +100,9 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
               <strong>{word(`kind.${u.kind}`)}:</strong> {say(u.reason)}
             </p>
           ))}
-          {card.unreached.length + card.remedies.length + card.unmeasured.length === 0 && <p>{word('card.allReached')}</p>}
+          {card.unreached.length + card.remedies.length + card.unmeasured.length === 0 && (
+            <p>{word('card.allReached')}</p>
+          )}
           {card.angles.length > 0 && (
             <p>
               <strong>{word('card.angles')}:</strong> {card.angles.map((m) => say(m)).join(' · ')}

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
+import type { Remedy } from '../../core/fit';
 import { cardOf } from '../../core/scene';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
@@ -11,24 +12,30 @@ import styles from './fitting.module.css';
 interface Props {
   readonly state: FittingState;
   readonly setting: Setting;
+  readonly remedies: readonly Remedy[];
   readonly onHandOver: () => void;
 }
 
 /** The card as it will be handed over, and the act of handing over. */
-export function CardStage({ state, setting, onHandOver }: Props) {
+export function CardStage({ state, setting, remedies, onHandOver }: Props) {
   const { fitting, busy } = state;
   const { problem, assessment } = setting;
   const card = useMemo(
     () =>
-      cardOf(problem, assessment, {
-        sitter: fitting.sitter.name,
-        seat: problem.inputs.seat.name,
-        place: problem.inputs.place?.name ?? null,
-        method: problem.inputs.method.name,
-        fitter: fitting.fitter?.name ?? '',
-        date: fitting.date,
-      }),
-    [assessment, fitting, problem],
+      cardOf(
+        problem,
+        assessment,
+        {
+          sitter: fitting.sitter.name,
+          seat: problem.inputs.seat.name,
+          place: problem.inputs.place?.name ?? null,
+          method: problem.inputs.method.name,
+          fitter: fitting.fitter?.name ?? '',
+          date: fitting.date,
+        },
+        remedies,
+      ),
+    [assessment, fitting, problem, remedies],
   );
   const isOpen = fitting.state === 'open';
   return (
@@ -40,7 +47,9 @@ export function CardStage({ state, setting, onHandOver }: Props) {
             <Button disabled={busy || assessment.refused} onClick={onHandOver}>
               {word('cardStage.handOver')}
             </Button>
-            <p className={parts.soft}>{word(assessment.refused ? 'cardStage.refused' : 'cardStage.handOver.hint')}</p>
+            <p className={parts.soft}>
+              {word(assessment.refused ? 'cardStage.refused' : 'cardStage.handOver.hint')}
+            </p>
           </>
         )}
         <a href={`/fittings/${fitting.id}/card`}>{word('cardStage.open')}</a>

@@ -14,8 +14,14 @@ import styles from './fitting.module.css';
 const MOST_TOOLS_KG = 100;
 
 /** What a seat would come to for this sitter at this place, before it is chosen. */
-function previewInputs(fitting: FittingDetail, seat: SeatSummary, places: readonly PlaceSummary[], methods: readonly MethodSummary[]): FitInputs | null {
-  const method = methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
+function previewInputs(
+  fitting: FittingDetail,
+  seat: SeatSummary,
+  places: readonly PlaceSummary[],
+  methods: readonly MethodSummary[],
+): FitInputs | null {
+  const method =
+    methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
   if (!method) return null;
   const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
   return {
@@ -33,9 +39,17 @@ function previewInputs(fitting: FittingDetail, seat: SeatSummary, places: readon
 }
 
 /** Solves the seats one after the other, leaving the screen free between two. */
-function usePreviews(fitting: FittingDetail, seats: readonly SeatSummary[], places: readonly PlaceSummary[], methods: readonly MethodSummary[]): ReadonlyMap<string, Assessment> {
+function usePreviews(
+  fitting: FittingDetail,
+  seats: readonly SeatSummary[],
+  places: readonly PlaceSummary[],
+  methods: readonly MethodSummary[],
+): ReadonlyMap<string, Assessment> {
   const [previews, setPreviews] = useState<ReadonlyMap<string, Assessment>>(new Map());
-  const key = useMemo(() => JSON.stringify([fitting.sitter.body, fitting.place, fitting.method, fitting.toolsKg]), [fitting]);
+  const key = useMemo(
+    () => JSON.stringify([fitting.sitter.body, fitting.place, fitting.method, fitting.toolsKg]),
+    [fitting],
+  );
   useEffect(() => {
     let stopped = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -62,28 +76,66 @@ function usePreviews(fitting: FittingDetail, seats: readonly SeatSummary[], plac
   return previews;
 }
 
-function SeatCard({ seat, preview, chosen, disabled, onChoose }: { readonly seat: SeatSummary; readonly preview: Assessment | undefined; readonly chosen: boolean; readonly disabled: boolean; readonly onChoose: () => void }) {
+function SeatCard({
+  seat,
+  preview,
+  chosen,
+  disabled,
+  onChoose,
+}: {
+  readonly seat: SeatSummary;
+  readonly preview: Assessment | undefined;
+  readonly chosen: boolean;
+  readonly disabled: boolean;
+  readonly onChoose: () => void;
+}) {
   const reading = useReading();
+  const misfits = preview?.outcomes.filter((o) => o.verdict === 'cannotReach') ?? [];
   const fits = preview?.outcomes.filter((o) => o.verdict === 'fits').length ?? 0;
   return (
-    <button type="button" className={styles.seatCard} aria-pressed={chosen} disabled={disabled} onClick={onChoose} data-refused={preview?.refused ? true : undefined}>
+    <button
+      type="button"
+      className={styles.seatCard}
+      aria-pressed={chosen}
+      disabled={disabled}
+      onClick={onChoose}
+      data-refused={preview?.refused ? true : undefined}
+    >
       <span className={styles.seatName}>{seat.seat.name}</span>
       <span className={parts.soft}>
-        {word(`class.${seat.seat.seatClass}`)} · {sayValue({ kg: seat.seat.ratedLoadKg.value }, reading)} · {sayLength(seat.seat.seatWidthMm.value, reading)}
+        {word(`class.${seat.seat.seatClass}`)} · {sayValue({ kg: seat.seat.ratedLoadKg.value }, reading)} ·{' '}
+        {sayLength(seat.seat.seatWidthMm.value, reading)}
       </span>
       {!preview && <span className={parts.soft}>{word('choose.computing')}</span>}
       {preview && (
         <span className={styles.previews} aria-hidden="true">
           {preview.outcomes.map((o) => (
-            <span key={o.kind} className={parts.verdict} data-verdict={o.verdict} title={word(`kind.${o.kind}`)}>
+            <span
+              key={o.kind}
+              className={parts.verdict}
+              data-verdict={o.verdict}
+              title={word(`kind.${o.kind}`)}
+            >
               <VerdictGlyph verdict={o.verdict} />
             </span>
           ))}
         </span>
       )}
+      {misfits.length > 0 && (
+        <span className={parts.soft}>
+          {word('choose.misfits').replace(
+            '{list}',
+            misfits.map((o) => word(`kind.${o.kind}`).toLowerCase()).join(', '),
+          )}
+        </span>
+      )}
       {preview && (
         <span className={parts.verdict} data-verdict={preview.refused ? 'refused' : 'fits'}>
-          {preview.refused ? word('choose.refused') : word('choose.fits').replace('{n}', String(fits)).replace('{all}', String(preview.outcomes.length))}
+          {preview.refused
+            ? word('choose.refused')
+            : word('choose.fits')
+                .replace('{n}', String(fits))
+                .replace('{all}', String(preview.outcomes.length))}
           {chosen && ` · ${word('choose.selected')}`}
         </span>
       )}
@@ -98,7 +150,8 @@ function Tools({ state }: { readonly state: FittingState }) {
   const [fault, setFault] = useState<string | null>(null);
   const save = () => {
     const parsed = parseMass(text.trim() === '' ? '0' : text, reading.mass);
-    if (!parsed.ok) return setFault(word(`measure.fault.${parsed.reason}`).replace('{first}', '').replace('{second}', ''));
+    if (!parsed.ok)
+      return setFault(word(`measure.fault.${parsed.reason}`).replace('{first}', '').replace('{second}', ''));
     if (!(parsed.value <= MOST_TOOLS_KG)) return setFault(word('choose.fault.tools'));
     setFault(null);
     if (parsed.value !== fitting.toolsKg) void edit({ toolsKg: parsed.value });
@@ -133,7 +186,12 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
   const locked = fitting.state === 'left' || state.busy;
   const chosenPlace = fitting.place?.versionId ?? '';
   // A fitting keeps the version it was made with, even when a newer one is listed.
-  const placeOptions = [...places.map((p) => ({ value: p.versionId, label: p.place.name })), ...(fitting.place && !places.some((p) => p.versionId === chosenPlace) ? [{ value: chosenPlace, label: fitting.place.name }] : [])];
+  const placeOptions = [
+    ...places.map((p) => ({ value: p.versionId, label: p.place.name })),
+    ...(fitting.place && !places.some((p) => p.versionId === chosenPlace)
+      ? [{ value: chosenPlace, label: fitting.place.name }]
+      : []),
+  ];
   const methodChosen = methods.find((m) => m.versionId === fitting.method.versionId);
   return (
     <div className={styles.choose}>
@@ -141,7 +199,14 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
         <h2>{word('choose.seat')}</h2>
         <div className={styles.seatCards}>
           {seats.map((seat) => (
-            <SeatCard key={seat.versionId} seat={seat} preview={previews.get(seat.versionId)} chosen={seat.versionId === fitting.seat?.versionId} disabled={locked} onChoose={() => void edit({ seatVersionId: seat.versionId })} />
+            <SeatCard
+              key={seat.versionId}
+              seat={seat}
+              preview={previews.get(seat.versionId)}
+              chosen={seat.versionId === fitting.seat?.versionId}
+              disabled={locked}
+              onChoose={() => void edit({ seatVersionId: seat.versionId })}
+            />
           ))}
         </div>
       </section>

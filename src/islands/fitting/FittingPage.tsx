@@ -15,6 +15,7 @@ import { SetStage } from './SetStage';
 import { StageStrip, type Stage } from './StageStrip';
 import { useAutosave } from './use-autosave';
 import { useFitting, type FittingState } from './use-fitting';
+import { useRemedies } from './use-remedies';
 import { useSetting, type Setting } from './use-setting';
 import styles from './fitting.module.css';
 
@@ -45,7 +46,12 @@ function Closed({ state }: { readonly state: FittingState }) {
   return (
     <div className={parts.notice} style={{ marginBottom: '0.75rem' }}>
       <span>{word('fitting.closed').replace('{date}', sayDate(state.fitting.date, reading))}</span>
-      <button type="button" className={parts.plainButton} disabled={state.busy} onClick={() => void state.act({ act: 'reopen' })}>
+      <button
+        type="button"
+        className={parts.plainButton}
+        disabled={state.busy}
+        onClick={() => void state.act({ act: 'reopen' })}
+      >
         {word('fitting.reopen')}
       </button>
     </div>
@@ -53,18 +59,40 @@ function Closed({ state }: { readonly state: FittingState }) {
 }
 
 /** Setting with autosave and acts; only once a seat is chosen. */
-function SetOrCard({ stage, state, setting, autosave, onStage }: { readonly stage: 'set' | 'card'; readonly state: FittingState; readonly setting: Setting; readonly autosave: ReturnType<typeof useAutosave>; readonly onStage: (s: Stage) => void }) {
+function SetOrCard({
+  stage,
+  state,
+  setting,
+  autosave,
+  onStage,
+}: {
+  readonly stage: 'set' | 'card';
+  readonly state: FittingState;
+  readonly setting: Setting;
+  readonly autosave: ReturnType<typeof useAutosave>;
+  readonly onStage: (s: Stage) => void;
+}) {
   const { act, fitting } = state;
+  const remedies = useRemedies(setting.problem);
   const disabled = fitting.state === 'left';
   const record = async (kind: 'solve' | 'leave', settings = setting.store.get()) => {
     const next = await act({ act: kind, settings });
     if (next?.draft) autosave.adopt(settings, next.draft.savedAt);
   };
-  if (stage === 'card') return <CardStage state={state} setting={setting} onHandOver={() => void record('leave', setting.assessment.settings)} />;
+  if (stage === 'card')
+    return (
+      <CardStage
+        state={state}
+        setting={setting}
+        remedies={remedies}
+        onHandOver={() => void record('leave', setting.assessment.settings)}
+      />
+    );
   return (
     <>
       <SetStage
         setting={setting}
+        remedies={remedies}
         disabled={disabled}
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
         onLetGo={() => void autosave.flush()}
@@ -81,7 +109,11 @@ function FittingScreen(props: Props) {
   const state = useFitting(props.fitting);
   const { stage, go } = useStage(props.stage);
   const setting = useSetting(state.fitting);
-  return setting ? <WithSetting {...props} state={state} setting={setting} stage={stage} go={go} /> : <Screen {...props} state={state} setting={null} autosave={null} stage={stage} go={go} />;
+  return setting ? (
+    <WithSetting {...props} state={state} setting={setting} stage={stage} go={go} />
+  ) : (
+    <Screen {...props} state={state} setting={null} autosave={null} stage={stage} go={go} />
+  );
 }
 
 interface Shared extends Omit<Props, 'stage'> {
@@ -93,12 +125,25 @@ interface Shared extends Omit<Props, 'stage'> {
 function WithSetting(props: Shared & { readonly setting: Setting }) {
   const { state, setting } = props;
   const { draft } = state.fitting;
-  const [initial] = useState(draft && sameSettings(draft.settings, setting.store.get()) ? { settings: setting.store.get(), at: draft.savedAt } : null);
+  const [initial] = useState(
+    draft && sameSettings(draft.settings, setting.store.get())
+      ? { settings: setting.store.get(), at: draft.savedAt }
+      : null,
+  );
   const autosave = useAutosave(state.fitting.id, setting.store, initial, state.fitting.state === 'open');
   return <Screen {...props} autosave={autosave} />;
 }
 
-function Screen({ state, setting, autosave, stage, go, seats, places, methods }: Shared & { readonly setting: Setting | null; readonly autosave: ReturnType<typeof useAutosave> | null }) {
+function Screen({
+  state,
+  setting,
+  autosave,
+  stage,
+  go,
+  seats,
+  places,
+  methods,
+}: Shared & { readonly setting: Setting | null; readonly autosave: ReturnType<typeof useAutosave> | null }) {
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
   const onMeasured = useCallback(() => void reload(), [reload]);
@@ -106,7 +151,9 @@ function Screen({ state, setting, autosave, stage, go, seats, places, methods }:
     <>
       <div className={styles.title}>
         <h1>{fitting.sitter.name}</h1>
-        <span>{[fitting.seat?.name, fitting.place?.name, fitting.method.name].filter(Boolean).join(' · ')}</span>
+        <span>
+          {[fitting.seat?.name, fitting.place?.name, fitting.method.name].filter(Boolean).join(' · ')}
+        </span>
         {autosave && stage !== 'measure' && <SaveState saving={autosave.saving} />}
       </div>
       <StageStrip stage={stage} fitting={fitting} assessment={setting?.assessment ?? null} onStage={go} />
@@ -133,7 +180,9 @@ function Screen({ state, setting, autosave, stage, go, seats, places, methods }:
             </Button>
           </>
         )}
-        {setting && autosave && (stage === 'set' || stage === 'card') && <SetOrCard stage={stage} state={state} setting={setting} autosave={autosave} onStage={go} />}
+        {setting && autosave && (stage === 'set' || stage === 'card') && (
+          <SetOrCard stage={stage} state={state} setting={setting} autosave={autosave} onStage={go} />
+        )}
       </PanelBoundary>
     </>
   );

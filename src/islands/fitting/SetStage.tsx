@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { Fragment, useEffect, useMemo, useState } from 'react';
 import type { AdjustmentKind } from '../../core/seat';
-import type { RemedySettings } from '../../core/fit';
+import type { Remedy, RemedySettings } from '../../core/fit';
 import { isPartlyUndrawn, ruleOf, sideView } from '../../core/scene';
 import { Board } from '../../drawing';
 import { PanelBoundary } from '../../ui/PanelBoundary';
@@ -16,6 +16,7 @@ import styles from './set.module.css';
 
 interface Props {
   readonly setting: Setting;
+  readonly remedies: readonly Remedy[];
   readonly disabled: boolean;
   /** Solving is an act: it is recorded, not only shown. */
   readonly onSolve: (remedies?: RemedySettings) => void;
@@ -28,7 +29,12 @@ function useUndoKeys(setting: Setting, disabled: boolean) {
   useEffect(() => {
     if (disabled) return;
     const key = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+      if (
+        !(event.ctrlKey || event.metaKey) ||
+        event.key.toLowerCase() !== 'z' ||
+        event.target instanceof HTMLInputElement
+      )
+        return;
       event.preventDefault();
       if (event.shiftKey) setting.store.redo();
       else setting.store.undo();
@@ -46,7 +52,9 @@ function DrawingBoard({ setting }: { readonly setting: Setting }) {
   return (
     <figure className={styles.board} aria-label={word('set.board')}>
       <Board rule={rule} view={view} reading={reading} />
-      {isPartlyUndrawn(problem, assessment.values) && <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>}
+      {isPartlyUndrawn(problem, assessment.values) && (
+        <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>
+      )}
     </figure>
   );
 }
@@ -56,10 +64,20 @@ function Tools({ setting, disabled, onSolve }: Pick<Props, 'setting' | 'disabled
   return (
     <div className={styles.tools}>
       <h2>{word('set.tracks')}</h2>
-      <button type="button" className={parts.plainButton} disabled={disabled || !store.canUndo} onClick={() => store.undo()}>
+      <button
+        type="button"
+        className={parts.plainButton}
+        disabled={disabled || !store.canUndo}
+        onClick={() => store.undo()}
+      >
         {word('set.undo')}
       </button>
-      <button type="button" className={parts.plainButton} disabled={disabled || !store.canRedo} onClick={() => store.redo()}>
+      <button
+        type="button"
+        className={parts.plainButton}
+        disabled={disabled || !store.canRedo}
+        onClick={() => store.redo()}
+      >
         {word('set.redo')}
       </button>
       <Button disabled={disabled} onClick={() => onSolve()} title={word('set.solve.hint')}>
@@ -89,7 +107,14 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
             onDrag={(position) => drag(outcome.kind, position)}
             onDragEnd={letGo}
           />
-          {open === outcome.kind && <TrackDetail problem={problem} outcome={outcome} disabled={disabled} onBest={() => move(outcome.kind, outcome.bestPosition)} />}
+          {open === outcome.kind && (
+            <TrackDetail
+              problem={problem}
+              outcome={outcome}
+              disabled={disabled}
+              onBest={() => move(outcome.kind, outcome.bestPosition)}
+            />
+          )}
         </Fragment>
       ))}
     </ol>
@@ -97,7 +122,7 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
 }
 
 /** The drawing board beside the tracks: every move shows at once in both. */
-export function SetStage({ setting, disabled, onSolve, onLetGo, onMeasure }: Props) {
+export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeasure }: Props) {
   useUndoKeys(setting, disabled);
   const { assessment, problem } = setting;
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
@@ -106,7 +131,9 @@ export function SetStage({ setting, disabled, onSolve, onLetGo, onMeasure }: Pro
     <>
       {assessment.refused && (
         <div className={parts.notice} data-tone="misfit" role="alert">
-          <Checks assessment={{ ...assessment, checks: assessment.checks.filter((c) => c.verdict === 'refused') }} />
+          <Checks
+            assessment={{ ...assessment, checks: assessment.checks.filter((c) => c.verdict === 'refused') }}
+          />
         </div>
       )}
       <div className={styles.set}>
@@ -119,16 +146,26 @@ export function SetStage({ setting, disabled, onSolve, onLetGo, onMeasure }: Pro
         </div>
         <div className={styles.right}>
           <Tools setting={setting} disabled={disabled} onSolve={onSolve} />
-          {(seat.hasHarness || seat.hasSuspension) && <p className={styles.caution}>{word('set.caution.operator')}</p>}
+          {(seat.hasHarness || seat.hasSuspension) && (
+            <p className={styles.caution}>{word('set.caution.operator')}</p>
+          )}
           {missing.length > 0 && (
             <p className={parts.soft}>
-              {word('set.missing').replace('{list}', missing.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '))}{' '}
+              {word('set.missing').replace(
+                '{list}',
+                missing.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
+              )}{' '}
               <button type="button" className={parts.plainButton} onClick={onMeasure}>
                 {word('set.measureThem')}
               </button>
             </p>
           )}
-          <Remedies problem={problem} inUse={assessment.settings.remedies} disabled={disabled} onUse={onSolve} />
+          <Remedies
+            offered={remedies}
+            inUse={assessment.settings.remedies}
+            disabled={disabled}
+            onUse={onSolve}
+          />
           <PanelBoundary>
             <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />
           </PanelBoundary>

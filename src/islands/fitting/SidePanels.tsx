@@ -1,6 +1,5 @@
 /** What stands around the tracks: angles, checks of the seat as a whole, remedies. */
-import { useEffect, useState } from 'react';
-import { remediesFor, type Assessment, type Problem, type Remedy, type RemedySettings } from '../../core/fit';
+import type { Assessment, Remedy, RemedySettings } from '../../core/fit';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph, VerdictMark } from '../../ui/VerdictMark';
@@ -16,10 +15,14 @@ export function Angles({ assessment }: { readonly assessment: Assessment }) {
           <dt>{word(`angle.${angle.id}`)}</dt>
           <dd>
             {angle.deg === null ? word('measure.missing') : sayValue({ deg: angle.deg }, reading)}
-            {angle.deg !== null && angle.wanted && <VerdictGlyph verdict={angle.inside ? 'fits' : 'cannotReach'} />}
+            {angle.deg !== null && angle.wanted && (
+              <VerdictGlyph verdict={angle.inside ? 'fits' : 'cannotReach'} />
+            )}
             {angle.wanted && (
               <span className={parts.soft}>
-                {word('set.wanted').replace('{lo}', sayValue({ deg: angle.wanted.lo }, reading)).replace('{hi}', sayValue({ deg: angle.wanted.hi }, reading))}
+                {word('set.wanted')
+                  .replace('{lo}', sayValue({ deg: angle.wanted.lo }, reading))
+                  .replace('{hi}', sayValue({ deg: angle.wanted.hi }, reading))}
               </span>
             )}
           </dd>
@@ -35,38 +38,35 @@ export function Checks({ assessment }: { readonly assessment: Assessment }) {
     <ul className={styles.checks} aria-label={word('set.checks')}>
       {assessment.checks.map((check) => (
         <li key={check.id} data-verdict={check.verdict}>
-          <strong>{word(`check.${check.id}`)}</strong> <VerdictMark verdict={check.verdict} kind="checkVerdict" /> <span>{say(check.reason)}</span>
+          <strong>{word(`check.${check.id}`)}</strong>{' '}
+          <VerdictMark verdict={check.verdict} kind="checkVerdict" /> <span>{say(check.reason)}</span>
         </li>
       ))}
     </ul>
   );
 }
 
-/** Remedies are solved for after the screen has been drawn: they may take a moment. */
-function useRemedies(problem: Problem): readonly Remedy[] {
-  const [found, setFound] = useState<{ readonly for: Problem; readonly remedies: readonly Remedy[] } | null>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => setFound({ for: problem, remedies: remediesFor(problem) }), 0);
-    return () => clearTimeout(timer);
-  }, [problem]);
-  return found?.for === problem ? found.remedies : [];
-}
-
 interface RemediesProps {
-  readonly problem: Problem;
+  readonly offered: readonly Remedy[];
   readonly inUse: RemedySettings;
   readonly disabled: boolean;
   readonly onUse: (remedies: RemedySettings) => void;
 }
 
-const FIELD: Record<Remedy['id'], keyof RemedySettings> = { footrest: 'footrestMm', backCushion: 'backCushionMm' };
+const FIELD: Record<Remedy['id'], keyof RemedySettings> = {
+  footrest: 'footrestMm',
+  backCushion: 'backCushionMm',
+};
 const IDS: readonly Remedy['id'][] = ['footrest', 'backCushion'];
 
-export function Remedies({ problem, inUse, disabled, onUse }: RemediesProps) {
+export function Remedies({ offered, inUse, disabled, onUse }: RemediesProps) {
   const say = useSay();
   const reading = useReading();
-  const offered = useRemedies(problem);
-  const rows = IDS.map((id) => ({ id, remedy: offered.find((r) => r.id === id), sizeMm: inUse[FIELD[id]] })).filter((r) => r.remedy || r.sizeMm > 0);
+  const rows = IDS.map((id) => ({
+    id,
+    remedy: offered.find((r) => r.id === id),
+    sizeMm: inUse[FIELD[id]],
+  })).filter((r) => r.remedy || r.sizeMm > 0);
   if (rows.length === 0) return null;
   return (
     <section className={styles.remedies} aria-label={word('set.remedies')}>
@@ -74,10 +74,16 @@ export function Remedies({ problem, inUse, disabled, onUse }: RemediesProps) {
       {rows.map(({ id, remedy, sizeMm }) => (
         <p key={id}>
           <strong>
-            {word(`remedy.${id}.name`)} {sayValue({ mm: sizeMm > 0 ? sizeMm : (remedy?.sizeMm ?? 0) }, reading)}
+            {word(`remedy.${id}.name`)}{' '}
+            {sayValue({ mm: sizeMm > 0 ? sizeMm : (remedy?.sizeMm ?? 0) }, reading)}
           </strong>
           {sizeMm > 0 && ` (${word('set.remedy.inUse')})`}. {remedy && say(remedy.arithmetic)}{' '}
-          <button type="button" className={parts.plainButton} disabled={disabled} onClick={() => onUse({ ...inUse, [FIELD[id]]: sizeMm > 0 ? 0 : (remedy?.sizeMm ?? 0) })}>
+          <button
+            type="button"
+            className={parts.plainButton}
+            disabled={disabled}
+            onClick={() => onUse({ ...inUse, [FIELD[id]]: sizeMm > 0 ? 0 : (remedy?.sizeMm ?? 0) })}
+          >
             {word(sizeMm > 0 ? 'set.remedy.drop' : 'set.remedy.use')}
           </button>
         </p>

@@ -9,20 +9,31 @@ export const STAGES = ['measure', 'choose', 'set', 'card'] as const;
 export type Stage = (typeof STAGES)[number];
 export const isStage = (text: string | null): text is Stage => STAGES.some((s) => s === text);
 
-function stateOf(stage: Stage, fitting: FittingDetail, assessment: Assessment | null, reading: Reading): string {
+function stateOf(
+  stage: Stage,
+  fitting: FittingDetail,
+  assessment: Assessment | null,
+  reading: Reading,
+): string {
   switch (stage) {
     case 'measure':
-      return word('people.of').replace('{n}', String(fitting.measured)).replace('{all}', String(DIMENSION_IDS.length));
+      return word('people.of')
+        .replace('{n}', String(fitting.measured))
+        .replace('{all}', String(DIMENSION_IDS.length));
     case 'choose':
       return fitting.seat?.name ?? word('fitting.stage.choose.none');
     case 'set': {
       if (!assessment) return word('fitting.stage.set.none');
       const judged = assessment.outcomes.filter((o) => o.verdict !== 'notMeasured');
       const fits = judged.filter((o) => o.verdict === 'fits').length;
-      return word('fitting.stage.set.state').replace('{n}', String(fits)).replace('{all}', String(assessment.outcomes.length));
+      return word('fitting.stage.set.state')
+        .replace('{n}', String(fits))
+        .replace('{all}', String(assessment.outcomes.length));
     }
     case 'card':
-      return fitting.state === 'left' ? word('fitting.stage.card.left').replace('{date}', sayDate(fitting.date, reading)) : word('fitting.stage.card.open');
+      return fitting.state === 'left'
+        ? word('fitting.stage.card.left').replace('{date}', sayDate(fitting.date, reading))
+        : word('fitting.stage.card.open');
   }
 }
 
@@ -39,7 +50,14 @@ export function StageStrip({ stage, fitting, assessment, onStage }: Props) {
   return (
     <nav className={styles.strip} aria-label={word('fitting.stages')}>
       {STAGES.map((s) => (
-        <button key={s} type="button" className={styles.stage} aria-current={s === stage ? 'step' : undefined} disabled={s !== 'measure' && s !== 'choose' && !assessment} onClick={() => onStage(s)}>
+        <button
+          key={s}
+          type="button"
+          className={styles.stage}
+          aria-current={s === stage ? 'step' : undefined}
+          disabled={s !== 'measure' && s !== 'choose' && !assessment}
+          onClick={() => onStage(s)}
+        >
           <span className={styles.stageName}>{word(`fitting.stage.${s}`)}</span>
           <span className={styles.stageState}>{stateOf(s, fitting, assessment, reading)}</span>
         </button>

@@ -1,6 +1,7 @@
-import type { Problem, SettingOutcome } from '../../core/fit';
+import { remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
-import { controlFor, oppositeOf } from '../../core/seat';
+import { controlWords } from '../../core/scene';
+import { controlFor } from '../../core/seat';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLength, word, type Reading } from '../../words';
@@ -17,26 +18,34 @@ function leftOver(outcome: SettingOutcome, reading: Reading): string | null {
   const o = outcome.deciding;
   if (!o || o.outside === 0) return null;
   const size = Math.abs(o.outside);
-  const by = o.unit === 'deg' ? `${Math.round(size * 2) / 2}°` : o.unit === 'turn' ? sayOwn(outcome, size, reading) : sayLength(size, reading);
+  const by =
+    o.unit === 'deg'
+      ? `${Math.round(size * 2) / 2}°`
+      : o.unit === 'turn'
+        ? sayOwn(outcome, size, reading)
+        : sayLength(size, reading);
   return word('set.left').replace('{by}', by);
 }
 
 function Control({ problem, outcome }: { readonly problem: Problem; readonly outcome: SettingOutcome }) {
-  const found = controlFor(problem.inputs.seat.controls, outcome.variable.adjustment.id);
-  if (!found) return null;
-  const { control, move } = found;
-  const way = (direction: string, of: string, sitter: string) => `${word(`direction.${direction}`)}: ${word(of)} (${word(`sitter.${sitter}`)})`;
+  const say = useSay();
+  const { control, movement } = controlWords(
+    outcome.kind,
+    controlFor(problem.inputs.seat.controls, outcome.variable.adjustment.id),
+  );
+  if (!control || !movement) return null;
   return (
     <p className={styles.control}>
-      <strong>{word(`hand.${control.hand}`)}</strong>: {control.name}, {control.place}. {word(`action.${move.action}`)} –{' '}
-      {move.directionForMore === 'unknown'
-        ? word('direction.unknown')
-        : `${way(move.directionForMore, `more.${outcome.kind}`, move.sitter.forMore)}; ${way(oppositeOf(move.directionForMore), `less.${outcome.kind}`, move.sitter.forLess)}`}
+      <strong>{say(control)}.</strong> {say(movement)}.
     </p>
   );
 }
 
-const CAUTIONS: Partial<Record<SettingOutcome['kind'], string>> = { backAngle: 'set.caution.pinch', tiltTension: 'set.caution.pinch', seatHeight: 'set.caution.height' };
+const CAUTIONS: Partial<Record<SettingOutcome['kind'], string>> = {
+  backAngle: 'set.caution.pinch',
+  tiltTension: 'set.caution.pinch',
+  seatHeight: 'set.caution.height',
+};
 
 interface Props {
   readonly problem: Problem;
@@ -51,7 +60,9 @@ export function TrackDetail({ problem, outcome, disabled, onBest }: Props) {
   const say = useSay();
   const { published } = outcome;
   const left = leftOver(outcome, reading);
-  const caution = outcome.kind === 'seatAngle' && outcome.value < 0 ? 'set.caution.slope' : CAUTIONS[outcome.kind];
+  const hint = remedyHint(problem, outcome);
+  const caution =
+    outcome.kind === 'seatAngle' && outcome.value < 0 ? 'set.caution.slope' : CAUTIONS[outcome.kind];
   const betterThere = outcome.verdict === 'off' && outcome.bestPosition !== outcome.position;
   return (
     <li className={styles.detail}>
@@ -65,6 +76,7 @@ export function TrackDetail({ problem, outcome, disabled, onBest }: Props) {
         </span>
         {left && <span className={styles.left}>{left}</span>}
       </p>
+      {hint && outcome.verdict !== 'off' && <p>{say(hint)}</p>}
       {betterThere && (
         <p className={styles.figures}>
           {word('set.best').replace('{words}', say(outcome.bestWords))}{' '}

@@ -31,13 +31,30 @@ interface Props {
 
 function nextPosition(key: string, at: number, count: number): number | null {
   const page = Math.max(1, Math.round(count / PAGE_SHARE));
-  const steps: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: page, PageDown: -page, Home: -count, End: count };
+  const steps: Record<string, number> = {
+    ArrowRight: 1,
+    ArrowUp: 1,
+    ArrowLeft: -1,
+    ArrowDown: -1,
+    PageUp: page,
+    PageDown: -page,
+    Home: -count,
+    End: count,
+  };
   const step = steps[key];
   return step === undefined ? null : Math.max(0, Math.min(count - 1, at + step));
 }
 
 /** One adjustment: its name, verdict and value over its track, which is moved by dragging or with the keys. */
-export const TrackRow = memo(function TrackRow({ outcome, open, disabled, onOpen, onMove, onDrag, onDragEnd }: Props) {
+export const TrackRow = memo(function TrackRow({
+  outcome,
+  open,
+  disabled,
+  onOpen,
+  onMove,
+  onDrag,
+  onDragEnd,
+}: Props) {
   const reading = useReading();
   const say = useSay();
   const slot = useRef<HTMLDivElement>(null);
@@ -70,11 +87,15 @@ export const TrackRow = memo(function TrackRow({ outcome, open, disabled, onOpen
 
   const words = say(outcome.words);
   return (
-    <li className={styles.row} data-open={open || undefined} data-verdict={outcome.verdict} data-kind={outcome.kind}>
+    <li
+      className={styles.row}
+      data-open={open || undefined}
+      data-verdict={outcome.verdict}
+      data-kind={outcome.kind}
+    >
       <button type="button" className={styles.rowHead} aria-expanded={open} onClick={onOpen}>
         <span className={styles.rowName}>{word(`kind.${outcome.kind}`)}</span>
         <span className={styles.rowValue}>{sayOwn(outcome, outcome.value, reading)}</span>
-        <VerdictMark verdict={outcome.verdict} />
       </button>
       <div
         ref={slot}
@@ -96,7 +117,10 @@ export const TrackRow = memo(function TrackRow({ outcome, open, disabled, onOpen
       >
         <TrackPaths track={track} />
       </div>
-      <div className={styles.rowWords}>{words}</div>
+      <div className={styles.rowWords}>
+        <VerdictMark verdict={outcome.verdict} />
+        <span>{words}</span>
+      </div>
     </li>
   );
 });

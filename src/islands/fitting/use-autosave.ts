@@ -12,8 +12,15 @@ const RETRY_MS = 4000;
  * Saves the draft settings by itself: after a quiet moment, on letting go, and on leaving the page. `saved` is what
  * the server is known to have; nothing is said to be saved before it is.
  */
-export function useAutosave(fittingId: string, store: SettingsStore, initiallySaved: { readonly settings: Settings; readonly at: string } | null, enabled: boolean) {
-  const [saving, setSaving] = useState<Saving>(initiallySaved ? { state: 'saved', at: initiallySaved.at } : { state: 'unsent' });
+export function useAutosave(
+  fittingId: string,
+  store: SettingsStore,
+  initiallySaved: { readonly settings: Settings; readonly at: string } | null,
+  enabled: boolean,
+) {
+  const [saving, setSaving] = useState<Saving>(
+    initiallySaved ? { state: 'saved', at: initiallySaved.at } : { state: 'unsent' },
+  );
   const saved = useRef<Settings | null>(initiallySaved?.settings ?? null);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const busy = useRef<Promise<void> | null>(null);
@@ -27,7 +34,12 @@ export function useAutosave(fittingId: string, store: SettingsStore, initiallySa
       saved.current = settings;
       setSaving(store.get() === settings ? { state: 'saved', at: set.savedAt } : { state: 'unsent' });
     } catch (error) {
-      const why = error instanceof ClientError && error.reason === 'offline' ? word('save.offline') : error instanceof Error ? error.message : word('fault.unknown');
+      const why =
+        error instanceof ClientError && error.reason === 'offline'
+          ? word('save.offline')
+          : error instanceof Error
+            ? error.message
+            : word('fault.unknown');
       setSaving({ state: 'failed', why });
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void flushRef.current(), RETRY_MS);

@@ -28,8 +28,14 @@ export function useFitting(initial: FittingDetail) {
   }, []);
 
   const { id, version } = fitting;
-  const edit = useCallback((wish: FittingEdit) => change(() => api.editFitting(id, version, wish)), [change, id, version]);
-  const act = useCallback((wish: FittingAct) => change(() => api.act(id, version, wish)), [change, id, version]);
+  const edit = useCallback(
+    (wish: FittingEdit) => change(() => api.editFitting(id, version, wish)),
+    [change, id, version],
+  );
+  const act = useCallback(
+    (wish: FittingAct) => change(() => api.act(id, version, wish)),
+    [change, id, version],
+  );
   const reload = useCallback(() => change(() => api.fitting(id)), [change, id]);
   return { fitting, fault, busy, edit, act, reload };
 }

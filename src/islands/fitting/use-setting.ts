@@ -1,5 +1,15 @@
 import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
-import { assess, completeSettings, problemOf, sameSettings, solve, type Assessment, type Problem, type RemedySettings, type Settings } from '../../core/fit';
+import {
+  assess,
+  completeSettings,
+  problemOf,
+  sameSettings,
+  solve,
+  type Assessment,
+  type Problem,
+  type RemedySettings,
+  type Settings,
+} from '../../core/fit';
 import type { AdjustmentKind } from '../../core/seat';
 import type { FittingDetail } from '../../contract';
 import { SettingsStore } from './settings-store';
@@ -13,7 +23,8 @@ export interface Setting {
   readonly solve: (remedies?: RemedySettings) => Settings;
 }
 
-const bestOf = (problem: Problem, settings: Settings): Settings => solve(problem, { remedies: settings.remedies }).settings;
+const bestOf = (problem: Problem, settings: Settings): Settings =>
+  solve(problem, { remedies: settings.remedies }).settings;
 
 /** The settings under the fitter's hands and everything computed from them. */
 export function useSetting(fitting: FittingDetail): Setting | null {
@@ -22,7 +33,10 @@ export function useSetting(fitting: FittingDetail): Setting | null {
   const seatKey = fitting.seat?.versionId ?? '';
   // A new seat starts with settings of its own; everything else is carried over.
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const store = useMemo(() => (problem ? new SettingsStore(completeSettings(problem, fitting.draft?.settings ?? null)) : null), [fitting.id, seatKey, problem === null]);
+  const store = useMemo(
+    () => (problem ? new SettingsStore(completeSettings(problem, fitting.draft?.settings ?? null)) : null),
+    [fitting.id, seatKey, problem === null],
+  );
   const before = useRef<Problem | null>(null);
 
   useEffect(() => {
@@ -37,13 +51,29 @@ export function useSetting(fitting: FittingDetail): Setting | null {
     if (!sameSettings(current, next)) store.set(next);
   }, [problem, store]);
 
-  const settings = useSyncExternalStore(store?.subscribe ?? nothingToHear, store?.get ?? noSettings, store?.get ?? noSettings);
+  const settings = useSyncExternalStore(
+    store?.subscribe ?? nothingToHear,
+    store?.get ?? noSettings,
+    store?.get ?? noSettings,
+  );
   const whole = useMemo(() => (problem ? completeSettings(problem, settings) : null), [problem, settings]);
   const assessment = useMemo(() => (problem && whole ? assess(problem, whole) : null), [problem, whole]);
 
-  const moved = useCallback((kind: AdjustmentKind, position: number): Settings => ({ ...whole!, positions: { ...whole!.positions, [kind]: position } }), [whole]);
-  const move = useCallback((kind: AdjustmentKind, position: number) => store?.set(moved(kind, position)), [moved, store]);
-  const drag = useCallback((kind: AdjustmentKind, position: number) => store?.drag(moved(kind, position)), [moved, store]);
+  const moved = useCallback(
+    (kind: AdjustmentKind, position: number): Settings => ({
+      ...whole!,
+      positions: { ...whole!.positions, [kind]: position },
+    }),
+    [whole],
+  );
+  const move = useCallback(
+    (kind: AdjustmentKind, position: number) => store?.set(moved(kind, position)),
+    [moved, store],
+  );
+  const drag = useCallback(
+    (kind: AdjustmentKind, position: number) => store?.drag(moved(kind, position)),
+    [moved, store],
+  );
   const solveNow = useCallback(
     (remedies?: RemedySettings): Settings => {
       const best = solve(problem!, { remedies: remedies ?? whole!.remedies }).settings;
@@ -53,7 +83,8 @@ export function useSetting(fitting: FittingDetail): Setting | null {
     [problem, store, whole],
   );
   return useMemo(
-    () => (problem && store && assessment ? { problem, store, assessment, move, drag, solve: solveNow } : null),
+    () =>
+      problem && store && assessment ? { problem, store, assessment, move, drag, solve: solveNow } : null,
     [assessment, drag, move, problem, solveNow, store],
   );
 }

@@ -10,7 +10,13 @@ import { word } from '../../words';
 import { FittingTable } from './FittingTable';
 import styles from './fittings.module.css';
 
-function NewFitting({ sitters, fitterId }: { readonly sitters: readonly Sitter[]; readonly fitterId: string | null }) {
+function NewFitting({
+  sitters,
+  fitterId,
+}: {
+  readonly sitters: readonly Sitter[];
+  readonly fitterId: string | null;
+}) {
   const [sitterId, setSitterId] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const start = async () => {
@@ -28,7 +34,10 @@ function NewFitting({ sitters, fitterId }: { readonly sitters: readonly Sitter[]
         label={word('fittings.for')}
         value={sitterId}
         onChange={(e) => setSitterId(e.currentTarget.value)}
-        data={[{ value: '', label: `${word('fittings.choose')} …` }, ...sitters.map((s) => ({ value: s.id, label: s.name }))]}
+        data={[
+          { value: '', label: `${word('fittings.choose')} …` },
+          ...sitters.map((s) => ({ value: s.id, label: s.name })),
+        ]}
         error={fault}
       />
       <Button onClick={() => void start()}>{word('fittings.start')}</Button>
@@ -36,7 +45,15 @@ function NewFitting({ sitters, fitterId }: { readonly sitters: readonly Sitter[]
   );
 }
 
-export default function FittingsPage({ page, fittings, sitters }: { readonly page: PageProps; readonly fittings: readonly FittingSummary[]; readonly sitters: readonly Sitter[] }) {
+export default function FittingsPage({
+  page,
+  fittings,
+  sitters,
+}: {
+  readonly page: PageProps;
+  readonly fittings: readonly FittingSummary[];
+  readonly sitters: readonly Sitter[];
+}) {
   return (
     <Frame page={page} area="fittings">
       <div className={parts.head}>

@@ -9,13 +9,18 @@ import { sayDate, sayValue, word, type Reading } from '../../words';
 import { unitOf, useMeasures } from './use-measures';
 import styles from './measures.module.css';
 
-const neededFor = (dimension: DimensionId): string => NEEDED_FOR[dimension].map((id) => word(id === 'ratedLoad' || id === 'seatWidth' ? `check.${id}` : `kind.${id}`).toLowerCase()).join(', ');
+const neededFor = (dimension: DimensionId): string =>
+  NEEDED_FOR[dimension]
+    .map((id) => word(id === 'ratedLoad' || id === 'seatWidth' ? `check.${id}` : `kind.${id}`).toLowerCase())
+    .join(', ');
 
 function noteOf(sitter: SitterDetail, dimension: DimensionId, reading: Reading): string {
   const quantity = sitter.body[dimension];
   if (!quantity) return word('measure.missing');
   const date = quantity.takenAt ? sayDate(quantity.takenAt, reading) : '';
-  return quantity.takenBy ? word('measure.takenBy').replace('{by}', quantity.takenBy).replace('{date}', date) : word('measure.taken').replace('{date}', date);
+  return quantity.takenBy
+    ? word('measure.takenBy').replace('{by}', quantity.takenBy).replace('{date}', date)
+    : word('measure.taken').replace('{date}', date);
 }
 
 function doubtsOf(sitter: SitterDetail, reading: Reading): Partial<Record<DimensionId, string>> {
@@ -29,7 +34,15 @@ function doubtsOf(sitter: SitterDetail, reading: Reading): Partial<Record<Dimens
 }
 
 /** All measures of a sitter, in the order of measuring; each is saved by itself. */
-export function MeasureForm({ sitter, onSaved, disabled = false }: { readonly sitter: SitterDetail; readonly onSaved: (sitter: SitterDetail) => void; readonly disabled?: boolean }) {
+export function MeasureForm({
+  sitter,
+  onSaved,
+  disabled = false,
+}: {
+  readonly sitter: SitterDetail;
+  readonly onSaved: (sitter: SitterDetail) => void;
+  readonly disabled?: boolean;
+}) {
   const reading = useReading();
   const measures = useMeasures(sitter, reading, onSaved);
   const doubts = doubtsOf(sitter, reading);
@@ -50,7 +63,12 @@ export function MeasureForm({ sitter, onSaved, disabled = false }: { readonly si
     const fault = measures.faultOf(dimension) ?? doubts[dimension] ?? null;
     const about = `${dimension}-about`;
     return (
-      <li key={dimension} className={styles.row} data-missing={sitter.body[dimension] ? undefined : true} data-fault={fault ? true : undefined}>
+      <li
+        key={dimension}
+        className={styles.row}
+        data-missing={sitter.body[dimension] ? undefined : true}
+        data-fault={fault ? true : undefined}
+      >
         <div>
           <label className={styles.name} htmlFor={dimension}>
             {word(`dimension.${dimension}`)}
@@ -58,7 +76,11 @@ export function MeasureForm({ sitter, onSaved, disabled = false }: { readonly si
           <span className={styles.how} id={about}>
             {word(`how.${dimension}`)}
           </span>
-          {NEEDED_FOR[dimension].length > 0 && <span className={styles.needed}>{word('measure.needed').replace('{list}', neededFor(dimension))}</span>}
+          {NEEDED_FOR[dimension].length > 0 && (
+            <span className={styles.needed}>
+              {word('measure.needed').replace('{list}', neededFor(dimension))}
+            </span>
+          )}
         </div>
         <div>
           <span className={styles.entry}>
@@ -105,7 +127,11 @@ export function MeasureForm({ sitter, onSaved, disabled = false }: { readonly si
           {word('measure.examples.length')} · {word('measure.next')}
         </span>
       </div>
-      {missing.length > 0 && <p className={parts.soft}>{word('measure.missingNote').replace('{list}', missing.map(said).join(', '))}</p>}
+      {missing.length > 0 && (
+        <p className={parts.soft}>
+          {word('measure.missingNote').replace('{list}', missing.map(said).join(', '))}
+        </p>
+      )}
       <ul className={styles.list}>{DIMENSION_IDS.map(row)}</ul>
     </section>
   );

@@ -34,8 +34,20 @@ function NewSitter() {
   return (
     <form className={styles.create} onSubmit={(e) => void create(e)} noValidate>
       <h2>{word('people.new')}</h2>
-      <TextInput name="name" label={word('people.name')} maxLength={120} error={fault.name} autoComplete="off" />
-      <TextInput name="birthDate" type="date" label={word('people.birthDate')} description={word('people.birthDate.hint')} error={fault.birthDate} />
+      <TextInput
+        name="name"
+        label={word('people.name')}
+        maxLength={120}
+        error={fault.name}
+        autoComplete="off"
+      />
+      <TextInput
+        name="birthDate"
+        type="date"
+        label={word('people.birthDate')}
+        description={word('people.birthDate.hint')}
+        error={fault.birthDate}
+      />
       {fault.other && <p role="alert">{fault.other}</p>}
       <Button type="submit" loading={busy}>
         {word('people.create')}
@@ -94,7 +106,13 @@ function People({ initial }: { readonly initial: readonly Sitter[] }) {
       </div>
       <div className={styles.columns}>
         <section aria-label={word('people.title')}>
-          <TextInput type="search" label={word('people.search')} value={search} onChange={(e) => setSearch(e.currentTarget.value)} mb="sm" />
+          <TextInput
+            type="search"
+            label={word('people.search')}
+            value={search}
+            onChange={(e) => setSearch(e.currentTarget.value)}
+            mb="sm"
+          />
           {found.isError && (
             <div className={parts.notice} data-tone="misfit" role="alert">
               {word('fault.load')}
@@ -111,7 +129,13 @@ function People({ initial }: { readonly initial: readonly Sitter[] }) {
   );
 }
 
-export default function PeoplePage({ page, sitters }: { readonly page: PageProps; readonly sitters: readonly Sitter[] }) {
+export default function PeoplePage({
+  page,
+  sitters,
+}: {
+  readonly page: PageProps;
+  readonly sitters: readonly Sitter[];
+}) {
   return (
     <Frame page={page} area="people">
       <People initial={sitters} />

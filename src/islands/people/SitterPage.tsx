@@ -13,7 +13,13 @@ import { FittingTable } from '../fittings/FittingTable';
 import { MeasureForm } from './MeasureForm';
 import styles from './people.module.css';
 
-function Identity({ sitter, onSaved }: { readonly sitter: SitterDetail; readonly onSaved: (sitter: SitterDetail) => void }) {
+function Identity({
+  sitter,
+  onSaved,
+}: {
+  readonly sitter: SitterDetail;
+  readonly onSaved: (sitter: SitterDetail) => void;
+}) {
   const [name, setName] = useState(sitter.name);
   const [birthDate, setBirthDate] = useState(sitter.birthDate ?? '');
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
@@ -23,19 +29,43 @@ function Identity({ sitter, onSaved }: { readonly sitter: SitterDetail; readonly
     if (name.trim() === '') return setFault({ name: word('people.nameMissing') });
     setFault({});
     try {
-      onSaved(await api.editSitter(sitter.id, sitter.version, { name: name.trim(), birthDate: birthDate || null }));
+      onSaved(
+        await api.editSitter(sitter.id, sitter.version, { name: name.trim(), birthDate: birthDate || null }),
+      );
     } catch (error) {
       const problem = error instanceof ClientError ? error.problem : null;
       const current = SitterDetailSchema.safeParse(problem?.current);
       if (current.success) onSaved(current.data);
       const onDate = problem?.errors?.[0]?.detail;
-      setFault(onDate ? { birthDate: onDate } : { other: current.success ? word('fault.changed') : (problem?.title ?? word('save.offline')) });
+      setFault(
+        onDate
+          ? { birthDate: onDate }
+          : { other: current.success ? word('fault.changed') : (problem?.title ?? word('save.offline')) },
+      );
     }
   };
   return (
-    <form className={styles.identity} onSubmit={(e) => void save(e)} aria-label={word('people.edit')} noValidate>
-      <TextInput label={word('people.name')} value={name} maxLength={120} onChange={(e) => setName(e.currentTarget.value)} error={fault.name} style={{ flex: '1 1 18rem' }} />
-      <TextInput type="date" label={word('people.birthDate')} value={birthDate} onChange={(e) => setBirthDate(e.currentTarget.value)} error={fault.birthDate} />
+    <form
+      className={styles.identity}
+      onSubmit={(e) => void save(e)}
+      aria-label={word('people.edit')}
+      noValidate
+    >
+      <TextInput
+        label={word('people.name')}
+        value={name}
+        maxLength={120}
+        onChange={(e) => setName(e.currentTarget.value)}
+        error={fault.name}
+        style={{ flex: '1 1 18rem' }}
+      />
+      <TextInput
+        type="date"
+        label={word('people.birthDate')}
+        value={birthDate}
+        onChange={(e) => setBirthDate(e.currentTarget.value)}
+        error={fault.birthDate}
+      />
       <Button type="submit" variant="default" disabled={!changed}>
         {word('people.save')}
       </Button>
@@ -44,7 +74,15 @@ function Identity({ sitter, onSaved }: { readonly sitter: SitterDetail; readonly
   );
 }
 
-function SitterScreen({ page, initial, fittings }: { readonly page: PageProps; readonly initial: SitterDetail; readonly fittings: readonly FittingSummary[] }) {
+function SitterScreen({
+  page,
+  initial,
+  fittings,
+}: {
+  readonly page: PageProps;
+  readonly initial: SitterDetail;
+  readonly fittings: readonly FittingSummary[];
+}) {
   const [sitter, setSitter] = useState(initial);
   const [fault, setFault] = useState<string | null>(null);
   const onSaved = useCallback((saved: SitterDetail) => setSitter(saved), []);
@@ -73,13 +111,25 @@ function SitterScreen({ page, initial, fittings }: { readonly page: PageProps; r
       </PanelBoundary>
       <section className={styles.fittings} aria-label={word('people.fittings')}>
         <h2>{word('people.fittings')}</h2>
-        {fittings.length > 0 ? <FittingTable fittings={fittings} /> : <p className={parts.soft}>{word('people.noFittings')}</p>}
+        {fittings.length > 0 ? (
+          <FittingTable fittings={fittings} />
+        ) : (
+          <p className={parts.soft}>{word('people.noFittings')}</p>
+        )}
       </section>
     </>
   );
 }
 
-export default function SitterPage({ page, sitter, fittings }: { readonly page: PageProps; readonly sitter: SitterDetail; readonly fittings: readonly FittingSummary[] }) {
+export default function SitterPage({
+  page,
+  sitter,
+  fittings,
+}: {
+  readonly page: PageProps;
+  readonly sitter: SitterDetail;
+  readonly fittings: readonly FittingSummary[];
+}) {
   return (
     <Frame page={page} area="people">
       <SitterScreen page={page} initial={sitter} fittings={fittings} />

@@ -8,16 +8,21 @@ import { sayValue, word, type Reading } from '../../words';
 
 const RETRY_MS = 4000;
 
-export const unitOf = (dimension: DimensionId, reading: Reading): string => (DIMENSIONS[dimension].unit === 'kg' ? reading.mass : reading.length);
+export const unitOf = (dimension: DimensionId, reading: Reading): string =>
+  DIMENSIONS[dimension].unit === 'kg' ? reading.mass : reading.length;
 
 /** A stored value as it is typed in this reader's unit. */
 export function typed(dimension: DimensionId, value: number, reading: Reading): string {
-  return DIMENSIONS[dimension].unit === 'kg' ? formatMassNumber(value, reading.mass) : formatLengthNumber(value, reading.length);
+  return DIMENSIONS[dimension].unit === 'kg'
+    ? formatMassNumber(value, reading.mass)
+    : formatLengthNumber(value, reading.length);
 }
 
-const parse = (dimension: DimensionId, text: string, reading: Reading): Parsed => (DIMENSIONS[dimension].unit === 'kg' ? parseMass(text, reading.mass) : parseLength(text, reading.length));
+const parse = (dimension: DimensionId, text: string, reading: Reading): Parsed =>
+  DIMENSIONS[dimension].unit === 'kg' ? parseMass(text, reading.mass) : parseLength(text, reading.length);
 
-const sayIn = (dimension: DimensionId, value: number, reading: Reading): string => sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
+const sayIn = (dimension: DimensionId, value: number, reading: Reading): string =>
+  sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
 
 /** Why a typed measure was not taken, in words; null where it was, or where nothing is typed. */
 export function faultOf(dimension: DimensionId, text: string, reading: Reading): string | null {
@@ -31,7 +36,9 @@ export function faultOf(dimension: DimensionId, text: string, reading: Reading):
   }
   if (!rangeDoubt(dimension, parsed.value)) return null;
   const { lowest, highest } = DIMENSIONS[dimension];
-  return word('measure.fault.range').replace('{low}', sayIn(dimension, lowest, reading)).replace('{high}', sayIn(dimension, highest, reading));
+  return word('measure.fault.range')
+    .replace('{low}', sayIn(dimension, lowest, reading))
+    .replace('{high}', sayIn(dimension, highest, reading));
 }
 
 type Drafts = Partial<Record<DimensionId, string>>;
@@ -85,7 +92,12 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
       const open = DIMENSION_IDS.some((d) => latest.current[d] !== undefined);
       setSaving(open ? { state: 'invalid' } : { state: 'saved', at: new Date().toISOString() });
     } catch (error) {
-      const why = error instanceof ClientError && error.reason === 'offline' ? word('save.offline') : error instanceof Error ? error.message : word('fault.unknown');
+      const why =
+        error instanceof ClientError && error.reason === 'offline'
+          ? word('save.offline')
+          : error instanceof Error
+            ? error.message
+            : word('fault.unknown');
       setSaving({ state: 'failed', why });
       setTimeout(() => void flush(), RETRY_MS);
     } finally {
@@ -93,7 +105,10 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     }
   }, [onSaved, put, reading, sitterId]);
 
-  const type = useCallback((dimension: DimensionId, text: string) => put({ ...latest.current, [dimension]: text }), [put]);
+  const type = useCallback(
+    (dimension: DimensionId, text: string) => put({ ...latest.current, [dimension]: text }),
+    [put],
+  );
 
   const leave = useCallback(
     (dimension: DimensionId) => {
@@ -102,7 +117,15 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     [flush],
   );
 
-  const textOf = (dimension: DimensionId): string => drafts[dimension] ?? (sitter.body[dimension] ? typed(dimension, sitter.body[dimension].value, reading) : '');
+  const textOf = (dimension: DimensionId): string =>
+    drafts[dimension] ??
+    (sitter.body[dimension] ? typed(dimension, sitter.body[dimension].value, reading) : '');
 
-  return { textOf, type, leave, saving, faultOf: (d: DimensionId) => (drafts[d] === undefined ? null : faultOf(d, drafts[d], reading)) };
+  return {
+    textOf,
+    type,
+    leave,
+    saving,
+    faultOf: (d: DimensionId) => (drafts[d] === undefined ? null : faultOf(d, drafts[d], reading)),
+  };
 }

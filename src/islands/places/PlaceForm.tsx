@@ -7,11 +7,28 @@ import { newId } from '../../ui/ids';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
-import { DESK_FORMS, readPlace, usePlaceText, type DeskForm, type PlaceFaults, type PlaceText } from './use-place-form';
+import {
+  DESK_FORMS,
+  readPlace,
+  usePlaceText,
+  type DeskForm,
+  type PlaceFaults,
+  type PlaceText,
+} from './use-place-form';
 import styles from './places.module.css';
 
-const DESK_WORDS: Record<DeskForm, string> = { none: 'places.desk.none', fixed: 'places.desk.fixed', slides: 'places.desk.slides', stops: 'places.desk.stops' };
-const FIELDS: Record<DeskForm, readonly (keyof PlaceText)[]> = { none: [], fixed: ['height'], slides: ['lowest', 'highest'], stops: ['stops'] };
+const DESK_WORDS: Record<DeskForm, string> = {
+  none: 'places.desk.none',
+  fixed: 'places.desk.fixed',
+  slides: 'places.desk.slides',
+  stops: 'places.desk.stops',
+};
+const FIELDS: Record<DeskForm, readonly (keyof PlaceText)[]> = {
+  none: [],
+  fixed: ['height'],
+  slides: ['lowest', 'highest'],
+  stops: ['stops'],
+};
 const LABELS: Partial<Record<keyof PlaceText, string>> = {
   height: 'places.height',
   lowest: 'places.lowest',
@@ -48,7 +65,11 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
     } catch (error) {
       const named = error instanceof ClientError ? error.problem : null;
       const current = PlaceSummarySchema.safeParse(named?.current);
-      setProblem(current.success ? word('fault.changed') : (named?.errors?.[0]?.detail ?? named?.title ?? word('save.offline')));
+      setProblem(
+        current.success
+          ? word('fault.changed')
+          : (named?.errors?.[0]?.detail ?? named?.title ?? word('save.offline')),
+      );
       setBusy(false);
     }
   };
@@ -67,10 +88,26 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   );
 
   return (
-    <form className={styles.form} onSubmit={(e) => void save(e)} noValidate aria-label={existing ? existing.place.name : word('places.new')}>
+    <form
+      className={styles.form}
+      onSubmit={(e) => void save(e)}
+      noValidate
+      aria-label={existing ? existing.place.name : word('places.new')}
+    >
       <h2>{existing ? existing.place.name : word('places.new')}</h2>
-      <TextInput label={word('places.name')} value={text.name} maxLength={120} onChange={(e) => put('name', e.currentTarget.value)} error={faults.name} />
-      <NativeSelect label={word('places.task')} value={text.task} onChange={(e) => put('task', e.currentTarget.value as Task)} data={TASKS.map((t) => ({ value: t, label: word(`task.${t}`) }))} />
+      <TextInput
+        label={word('places.name')}
+        value={text.name}
+        maxLength={120}
+        onChange={(e) => put('name', e.currentTarget.value)}
+        error={faults.name}
+      />
+      <NativeSelect
+        label={word('places.task')}
+        value={text.task}
+        onChange={(e) => put('task', e.currentTarget.value as Task)}
+        data={TASKS.map((t) => ({ value: t, label: word(`task.${t}`) }))}
+      />
       <NativeSelect
         label={word('places.desk.kind')}
         value={text.form}
@@ -79,7 +116,14 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
       />
       {FIELDS[text.form].map(length)}
       {text.form !== 'none' && [length('thickness'), length('keyboard')]}
-      <Textarea label={word('places.notes')} value={text.notes} maxLength={2000} autosize minRows={2} onChange={(e) => put('notes', e.currentTarget.value)} />
+      <Textarea
+        label={word('places.notes')}
+        value={text.notes}
+        maxLength={2000}
+        autosize
+        minRows={2}
+        onChange={(e) => put('notes', e.currentTarget.value)}
+      />
       {problem && (
         <p className={parts.notice} data-tone="misfit" role="alert">
           {problem}

@@ -23,7 +23,13 @@ function topOf(place: Place, reading: Reading): string {
   return `${sayLength(lowest, reading)} – ${sayLength(highest, reading)}`;
 }
 
-function PlaceRows({ places, onEdit }: { readonly places: readonly PlaceSummary[]; readonly onEdit: (place: PlaceSummary) => void }) {
+function PlaceRows({
+  places,
+  onEdit,
+}: {
+  readonly places: readonly PlaceSummary[];
+  readonly onEdit: (place: PlaceSummary) => void;
+}) {
   const reading = useReading();
   return (
     <table className={parts.table}>
@@ -47,9 +53,17 @@ function PlaceRows({ places, onEdit }: { readonly places: readonly PlaceSummary[
             </td>
             <td>{word(`task.${summary.place.task}`)}</td>
             <td>{topOf(summary.place, reading)}</td>
-            <td>{deskOf(summary.place) && `− ${sayLength(summary.place.deskThicknessMm, reading)}`}</td>
             <td>
-              <button type="button" className={parts.plainButton} onClick={() => onEdit(summary)} aria-label={`${word('places.edit')}: ${summary.place.name}`}>
+              {deskOf(summary.place) &&
+                word('places.below').replace('{by}', sayLength(summary.place.deskThicknessMm, reading))}
+            </td>
+            <td>
+              <button
+                type="button"
+                className={parts.plainButton}
+                onClick={() => onEdit(summary)}
+                aria-label={`${word('places.edit')}: ${summary.place.name}`}
+              >
                 {word('places.edit')}
               </button>
             </td>
@@ -93,13 +107,26 @@ function Places({ initial }: { readonly initial: readonly PlaceSummary[] }) {
             <p>{word('places.empty')}</p>
           </div>
         )}
-        {form && <PlaceForm key={form.existing?.place.id ?? 'new'} existing={form.existing} onSaved={onSaved} onCancel={() => setForm(null)} />}
+        {form && (
+          <PlaceForm
+            key={form.existing?.place.id ?? 'new'}
+            existing={form.existing}
+            onSaved={onSaved}
+            onCancel={() => setForm(null)}
+          />
+        )}
       </div>
     </>
   );
 }
 
-export default function PlacesPage({ page, places }: { readonly page: PageProps; readonly places: readonly PlaceSummary[] }) {
+export default function PlacesPage({
+  page,
+  places,
+}: {
+  readonly page: PageProps;
+  readonly places: readonly PlaceSummary[];
+}) {
   return (
     <Frame page={page} area="places">
       <Places initial={places} />

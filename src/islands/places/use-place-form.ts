@@ -69,7 +69,9 @@ function readBetween(text: string, low: number, high: number, reading: Reading):
     return { value: NaN, fault };
   }
   if (low <= parsed.value && parsed.value <= high) return { value: parsed.value, fault: null };
-  const fault = word('measure.fault.range').replace('{low}', sayValue({ mm: low }, reading)).replace('{high}', sayValue({ mm: high }, reading));
+  const fault = word('measure.fault.range')
+    .replace('{low}', sayValue({ mm: low }, reading))
+    .replace('{high}', sayValue({ mm: high }, reading));
   return { value: parsed.value, fault };
 }
 
@@ -82,7 +84,10 @@ function readDesk(text: PlaceText, reading: Reading): { travel: Travel | null; f
   if (text.form === 'none') return { travel: null, faults: {} };
   if (text.form === 'fixed') {
     const height = read(text.height);
-    return { travel: { type: 'listed', values: [q(height.value)] }, faults: height.fault ? { height: height.fault } : {} };
+    return {
+      travel: { type: 'listed', values: [q(height.value)] },
+      faults: height.fault ? { height: height.fault } : {},
+    };
   }
   if (text.form === 'stops') {
     const stops = text.stops
@@ -94,16 +99,26 @@ function readDesk(text: PlaceText, reading: Reading): { travel: Travel | null; f
     return { travel: { type: 'listed', values }, faults: fault ? { stops: fault } : {} };
   }
   const [lowest, highest] = [read(text.lowest), read(text.highest)];
-  const reversed = !lowest.fault && !highest.fault && !(lowest.value < highest.value) ? word('places.fault.reversed') : null;
-  const faults: PlaceFaults = { ...(lowest.fault ? { lowest: lowest.fault } : {}), ...((highest.fault ?? reversed) ? { highest: highest.fault ?? reversed ?? '' } : {}) };
+  const reversed =
+    !lowest.fault && !highest.fault && !(lowest.value < highest.value) ? word('places.fault.reversed') : null;
+  const faults: PlaceFaults = {
+    ...(lowest.fault ? { lowest: lowest.fault } : {}),
+    ...((highest.fault ?? reversed) ? { highest: highest.fault ?? reversed ?? '' } : {}),
+  };
   return { travel: { type: 'continuous', lowest: q(lowest.value), highest: q(highest.value) }, faults };
 }
 
 /** Reads the typed texts into a place, or says what is wrong field by field. */
-export function readPlace(id: string, text: PlaceText, reading: Reading): { readonly edit: PlaceEdit; readonly faults: PlaceFaults } {
+export function readPlace(
+  id: string,
+  text: PlaceText,
+  reading: Reading,
+): { readonly edit: PlaceEdit; readonly faults: PlaceFaults } {
   const desk = readDesk(text, reading);
   const has = text.form !== 'none';
-  const thickness = has ? readBetween(text.thickness, 0, MOST_THICKNESS_MM, reading) : { value: 0, fault: null };
+  const thickness = has
+    ? readBetween(text.thickness, 0, MOST_THICKNESS_MM, reading)
+    : { value: 0, fault: null };
   const keyboard = has ? readBetween(text.keyboard, 0, MOST_KEYBOARD_MM, reading) : { value: 0, fault: null };
   const faults: PlaceFaults = {
     ...(text.name.trim() === '' ? { name: word('people.nameMissing') } : {}),
@@ -111,14 +126,29 @@ export function readPlace(id: string, text: PlaceText, reading: Reading): { read
     ...(thickness.fault ? { thickness: thickness.fault } : {}),
     ...(keyboard.fault ? { keyboard: keyboard.fault } : {}),
   };
-  const adjustment: Adjustment | null = desk.travel && { id: 'desk', kind: 'deskHeight', side: 'both', unit: 'mm', travel: desk.travel };
-  const edit: PlaceEdit = { id, name: text.name.trim(), task: text.task, desk: adjustment, deskThicknessMm: thickness.value, keyboardThicknessMm: keyboard.value, notes: text.notes };
+  const adjustment: Adjustment | null = desk.travel && {
+    id: 'desk',
+    kind: 'deskHeight',
+    side: 'both',
+    unit: 'mm',
+    travel: desk.travel,
+  };
+  const edit: PlaceEdit = {
+    id,
+    name: text.name.trim(),
+    task: text.task,
+    desk: adjustment,
+    deskThicknessMm: thickness.value,
+    keyboardThicknessMm: keyboard.value,
+    notes: text.notes,
+  };
   return { edit, faults };
 }
 
 /** The state of a place's form. */
 export function usePlaceText(place: Place | null, reading: Reading) {
   const [text, setText] = useState(() => textsOf(place, reading));
-  const put = <K extends keyof PlaceText>(key: K, value: PlaceText[K]) => setText((before) => ({ ...before, [key]: value }));
+  const put = <K extends keyof PlaceText>(key: K, value: PlaceText[K]) =>
+    setText((before) => ({ ...before, [key]: value }));
   return { text, put };
 }

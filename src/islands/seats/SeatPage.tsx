@@ -1,4 +1,12 @@
-import { controlFor, endsOf, isFixed, isStepped, positionCount, type Adjustment, type SeatModel } from '../../core/seat';
+import {
+  controlFor,
+  endsOf,
+  isFixed,
+  isStepped,
+  positionCount,
+  type Adjustment,
+  type SeatModel,
+} from '../../core/seat';
 import { Frame } from '../../ui/Frame';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -13,12 +21,16 @@ function sayIn(adjustment: Adjustment, value: number, reading: Reading): string 
 
 function rangeOf(adjustment: Adjustment, reading: Reading): string {
   const { lowest, highest } = endsOf(adjustment.travel);
-  return isFixed(adjustment) ? sayIn(adjustment, lowest, reading) : `${sayIn(adjustment, lowest, reading)} – ${sayIn(adjustment, highest, reading)}`;
+  return isFixed(adjustment)
+    ? sayIn(adjustment, lowest, reading)
+    : `${sayIn(adjustment, lowest, reading)} – ${sayIn(adjustment, highest, reading)}`;
 }
 
 function movesOf(adjustment: Adjustment): string {
   if (isFixed(adjustment)) return word('seats.moves.fixed');
-  return isStepped(adjustment) ? word('seats.moves.clicks').replace('{n}', String(positionCount(adjustment))) : word('seats.moves.slides');
+  return isStepped(adjustment)
+    ? word('seats.moves.clicks').replace('{n}', String(positionCount(adjustment)))
+    : word('seats.moves.slides');
 }
 
 function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonly adjustment: Adjustment }) {
@@ -29,8 +41,15 @@ function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonl
       <th scope="row">{word(`kind.${adjustment.kind}`)}</th>
       <td>{rangeOf(adjustment, reading)}</td>
       <td>{movesOf(adjustment)}</td>
-      <td>{found ? `${word(`hand.${found.control.hand}`)}: ${found.control.name}, ${found.control.place}` : word('card.noControl')}</td>
-      <td>{found && `${word(`action.${found.move.action}`)}, ${word(`direction.${found.move.directionForMore}`)} = ${word(`more.${adjustment.kind}`)}`}</td>
+      <td>
+        {found
+          ? `${word(`hand.${found.control.hand}`)}: ${found.control.name}, ${found.control.place}`
+          : word('card.noControl')}
+      </td>
+      <td>
+        {found &&
+          `${word(`action.${found.move.action}`)}, ${word(`direction.${found.move.directionForMore}`)} = ${word(`more.${adjustment.kind}`)}`}
+      </td>
     </tr>
   );
 }
@@ -42,8 +61,16 @@ function Facts({ seat }: { readonly seat: SeatModel }) {
     [word('seats.class'), word(`class.${seat.seatClass}`)],
     [word('seats.rated'), sayValue({ kg: seat.ratedLoadKg.value }, reading)],
     [word('seats.width'), sayLength(seat.seatWidthMm.value, reading)],
-    [word('seats.sink'), `${sayLength(seat.cushion.sinkMm.value, reading)} / ${sayValue({ kg: seat.cushion.referenceMassKg }, reading)}`],
-    [word('seats.arms'), seat.armPad ? `${sayLength(seat.armPad.lengthMm, reading)} × ${sayLength(seat.armPad.widthMm, reading)}` : word('seats.no')],
+    [
+      word('seats.sink'),
+      `${sayLength(seat.cushion.sinkMm.value, reading)} / ${sayValue({ kg: seat.cushion.referenceMassKg }, reading)}`,
+    ],
+    [
+      word('seats.arms'),
+      seat.armPad
+        ? `${sayLength(seat.armPad.lengthMm, reading)} × ${sayLength(seat.armPad.widthMm, reading)}`
+        : word('seats.no'),
+    ],
     [word('seats.floor'), word(`castors.${seat.castors}`)],
     [word('seats.harness'), yes(seat.hasHarness)],
     [word('seats.suspension'), yes(seat.hasSuspension)],
@@ -68,17 +95,19 @@ export default function SeatPage({ page, seat }: { readonly page: PageProps; rea
         <a href="/seats">{word('seats.back')}</a>
       </div>
       <Facts seat={seat} />
-      {seat.back.synchroRatio !== null && <p>{word('seats.synchro').replace('{ratio}', String(seat.back.synchroRatio))}</p>}
+      {seat.back.synchroRatio !== null && (
+        <p>{word('seats.synchro').replace('{ratio}', String(seat.back.synchroRatio))}</p>
+      )}
       {seat.notes && <p className={styles.notes}>{seat.notes}</p>}
       <h2>{word('seats.adjustments')}</h2>
       <table className={`${parts.table} ${styles.adjustments}`}>
         <thead>
           <tr>
-            <th scope="col">{word('card.adjustment')}</th>
+            <th scope="col">{word('seats.adjustment')}</th>
             <th scope="col">{word('seats.range')}</th>
             <th scope="col">{word('seats.moves')}</th>
             <th scope="col">{word('seats.control')}</th>
-            <th scope="col">{word('card.setting')}</th>
+            <th scope="col">{word('seats.how')}</th>
           </tr>
         </thead>
         <tbody>

@@ -39,7 +39,13 @@ function SeatTable({ seats }: { readonly seats: readonly SeatSummary[] }) {
   );
 }
 
-export default function SeatsPage({ page, seats }: { readonly page: PageProps; readonly seats: readonly SeatSummary[] }) {
+export default function SeatsPage({
+  page,
+  seats,
+}: {
+  readonly page: PageProps;
+  readonly seats: readonly SeatSummary[];
+}) {
   return (
     <Frame page={page} area="seats">
       <div className={parts.head}>

@@ -4,6 +4,11 @@ import { currentContext } from '@/server/current';
 import { answer, taking } from '@/server/http';
 import { createFitting, recentFittings } from '@/service/fittings';
 
-export const GET: APIRoute = async ({ url }) => answer(done(await recentFittings(currentContext(), url.searchParams.get('sitter') ?? undefined)));
+export const GET: APIRoute = async ({ url }) =>
+  answer(done(await recentFittings(currentContext(), url.searchParams.get('sitter') ?? undefined)));
 
-export const POST: APIRoute = taking(NewFittingSchema, (fitting) => createFitting(currentContext(), fitting), 201);
+export const POST: APIRoute = taking(
+  NewFittingSchema,
+  (fitting) => createFitting(currentContext(), fitting),
+  201,
+);

@@ -4,4 +4,6 @@ import { currentContext } from '@/server/current';
 import { editing, idOf } from '@/server/http';
 import { savePlace } from '@/service/catalogue';
 
-export const PUT: APIRoute = editing(PlaceEditSchema, async (place, version, api) => (place.id === idOf(api) ? savePlace(currentContext(), place, version) : refused('badRequest')));
+export const PUT: APIRoute = editing(PlaceEditSchema, async (place, version, api) =>
+  place.id === idOf(api) ? savePlace(currentContext(), place, version) : refused('badRequest'),
+);

@@ -6,4 +6,8 @@ import { allPlaces, savePlace } from '@/service/catalogue';
 
 export const GET: APIRoute = async () => answer(done(await allPlaces(currentContext())));
 
-export const POST: APIRoute = taking(PlaceEditSchema, (place) => savePlace(currentContext(), place, null), 201);
+export const POST: APIRoute = taking(
+  PlaceEditSchema,
+  (place) => savePlace(currentContext(), place, null),
+  201,
+);

@@ -4,6 +4,11 @@ import { currentContext } from '@/server/current';
 import { answer, taking } from '@/server/http';
 import { createSitter, searchSitters } from '@/service/sitters';
 
-export const GET: APIRoute = async ({ url }) => answer(done(await searchSitters(currentContext(), url.searchParams.get('search') ?? '')));
+export const GET: APIRoute = async ({ url }) =>
+  answer(done(await searchSitters(currentContext(), url.searchParams.get('search') ?? '')));
 
-export const POST: APIRoute = taking(NewSitterSchema, (sitter) => createSitter(currentContext(), sitter), 201);
+export const POST: APIRoute = taking(
+  NewSitterSchema,
+  (sitter) => createSitter(currentContext(), sitter),
+  201,
+);

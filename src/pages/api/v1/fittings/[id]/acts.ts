@@ -4,4 +4,6 @@ import { currentContext } from '@/server/current';
 import { editing, idOf } from '@/server/http';
 import { actOnFitting } from '@/service/fittings';
 
-export const POST: APIRoute = editing(FittingActSchema, (act, version, api) => actOnFitting(currentContext(), idOf(api), version, act));
+export const POST: APIRoute = editing(FittingActSchema, (act, version, api) =>
+  actOnFitting(currentContext(), idOf(api), version, act),
+);

@@ -6,4 +6,6 @@ import { editFitting, fittingDetail } from '@/service/fittings';
 
 export const GET: APIRoute = async (api) => answer(await fittingDetail(currentContext(), idOf(api)));
 
-export const PATCH: APIRoute = editing(FittingEditSchema, (edit, version, api) => editFitting(currentContext(), idOf(api), version, edit));
+export const PATCH: APIRoute = editing(FittingEditSchema, (edit, version, api) =>
+  editFitting(currentContext(), idOf(api), version, edit),
+);

@@ -4,4 +4,6 @@ import { currentContext } from '@/server/current';
 import { idOf, taking } from '@/server/http';
 import { saveSettings } from '@/service/fittings';
 
-export const PUT: APIRoute = taking(SettingsSchema, (settings, api) => saveSettings(currentContext(), idOf(api), settings));
+export const PUT: APIRoute = taking(SettingsSchema, (settings, api) =>
+  saveSettings(currentContext(), idOf(api), settings),
+);

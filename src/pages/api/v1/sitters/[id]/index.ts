@@ -6,4 +6,6 @@ import { editSitter, sitterDetail } from '@/service/sitters';
 
 export const GET: APIRoute = async (api) => answer(await sitterDetail(currentContext(), idOf(api)));
 
-export const PATCH: APIRoute = editing(SitterEditSchema, (edit, version, api) => editSitter(currentContext(), idOf(api), version, edit));
+export const PATCH: APIRoute = editing(SitterEditSchema, (edit, version, api) =>
+  editSitter(currentContext(), idOf(api), version, edit),
+);

@@ -8,5 +8,10 @@ import { takeReading } from '@/service/sitters';
 
 export const PUT: APIRoute = taking(ReadingEditSchema, async (edit, api) => {
   const context = currentContext();
-  return takeReading(context, idOf(api), edit, await fitterName(context, preferencesOf(api.cookies).fitterId));
+  return takeReading(
+    context,
+    idOf(api),
+    edit,
+    await fitterName(context, preferencesOf(api.cookies).fitterId),
+  );
 });
