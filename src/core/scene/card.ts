@@ -46,8 +46,10 @@ export interface Card {
   readonly unreached: readonly {
     readonly kind: AdjustmentKind;
     readonly reason: Message;
-    readonly remedy: Message;
+    readonly remedy: Message | null;
   }[];
+  /** Remedies that close a shortfall, with their arithmetic. */
+  readonly offered: readonly Message[];
   readonly unmeasured: readonly { readonly kind: AdjustmentKind; readonly reason: Message }[];
   readonly angles: readonly Message[];
   readonly cautions: readonly Message[];

@@ -55,8 +55,8 @@ function Rows({ card }: { readonly card: Card }) {
               {row.check && <div>{say(row.check)}</div>}
             </td>
             <td>
-              {row.control ? say(row.control) : '–'}
-              {row.movement && <div>{say(row.movement)}</div>}
+              {row.control ? `${say(row.control)}. ` : '–'}
+              {row.movement && `${say(row.movement)}.`}
             </td>
           </tr>
         ))}
