@@ -86,7 +86,7 @@ export function editFitting(
     const chosen = {
       ...row,
       ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
-    } as FittingRow;
+    };
     await trimDraft(ctx, q, row, chosen);
     await updateFitting(q, id, { ...edit, inputs: await composeInputs(q, chosen, ctx.now()) }, at);
     return done((await detailOf(q, id))!);

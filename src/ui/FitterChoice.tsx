@@ -1,6 +1,7 @@
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import { word } from '../words';
-import { api } from './client';
+import { api, explain } from './client';
+import { fieldText } from './form';
 import { newId } from './ids';
 import { keep, type PageProps } from './preferences';
 import styles from './parts.module.css';
@@ -12,19 +13,24 @@ export function FitterChoice({ page }: { readonly page: PageProps }) {
   const [fitters, setFitters] = useState(page.fitters);
   const [chosen, setChosen] = useState(page.fitterId ?? '');
   const [adding, setAdding] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
   const choose = (id: string) => {
     if (id === ADD) return setAdding(true);
     keep('velto-fitter', id);
     setChosen(id);
   };
-  const add = async (event: FormEvent<HTMLFormElement>) => {
+  const add = async (event: SubmitEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const name = String(new FormData(event.currentTarget).get('name') ?? '').trim();
+    const name = fieldText(new FormData(event.currentTarget), 'name');
     if (name === '') return setAdding(false);
-    const fitter = await api.addFitter({ id: newId(), name });
-    setFitters([...fitters, fitter]);
-    choose(fitter.id);
-    setAdding(false);
+    try {
+      const fitter = await api.addFitter({ id: newId(), name });
+      setFitters([...fitters, fitter]);
+      choose(fitter.id);
+      setAdding(false);
+    } catch (error) {
+      setFault(explain(error));
+    }
   };
   if (adding) {
     return (
@@ -39,6 +45,7 @@ export function FitterChoice({ page }: { readonly page: PageProps }) {
         <button type="submit" className={styles.plainButton}>
           {word('pref.fitter.add')}
         </button>
+        {fault && <span role="alert">{fault}</span>}
       </form>
     );
   }

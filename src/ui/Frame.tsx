@@ -1,5 +1,5 @@
 import { useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, useSyncExternalStore, type ReactNode } from 'react';
 import { LENGTH_UNITS, type LengthUnit } from '../core/units';
 import { word } from '../words';
 import { FitterChoice } from './FitterChoice';
@@ -18,11 +18,20 @@ const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
 const SCHEMES: readonly MantineColorScheme[] = ['auto', 'light', 'dark'];
 const SCOPE_SEEN = 'velto-scope-seen';
 
+const never = () => () => undefined;
+
+/** False while the server draws and at the first paint, which must equal it; then true. */
+const useInBrowser = (): boolean =>
+  useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
+
 function SchemeChoice() {
   const { colorScheme, setColorScheme } = useMantineColorScheme();
-  const [known, setKnown] = useState(false);
   // The stored scheme is only known in the browser; until then the choice shows the default the server drew.
-  useEffect(() => setKnown(true), []);
+  const known = useInBrowser();
   return (
     <label className={styles.preference}>
       {word('pref.scheme')}
@@ -63,12 +72,12 @@ function UnitChoice({
 
 /** What the tool is and is not, said once a device. */
 function Scope() {
-  const [seen, setSeen] = useState(true);
-  useEffect(() => setSeen(localStorage.getItem(SCOPE_SEEN) === '1'), []);
-  if (seen) return null;
+  const inBrowser = useInBrowser();
+  const [accepted, setAccepted] = useState(false);
+  if (!inBrowser || accepted || localStorage.getItem(SCOPE_SEEN) === '1') return null;
   const accept = () => {
     localStorage.setItem(SCOPE_SEEN, '1');
-    setSeen(true);
+    setAccepted(true);
   };
   return (
     <div className={styles.scope} role="region" aria-label={word('card.cautions')}>

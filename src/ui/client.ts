@@ -19,6 +19,7 @@ import {
   type SitterEdit,
 } from '../contract';
 import type { Settings } from '../core/fit';
+import { word } from '../words';
 
 /** What went wrong: no connection, or the problem that the server named. */
 export class ClientError extends Error {
@@ -28,6 +29,12 @@ export class ClientError extends Error {
   ) {
     super(problem?.title ?? reason);
   }
+}
+
+/** A failure in words, for the place where it happened. */
+export function explain(error: unknown): string {
+  if (!(error instanceof ClientError)) return word('fault.unknown');
+  return error.problem?.title ?? word(error.reason === 'offline' ? 'save.offline' : 'fault.unknown');
 }
 
 interface Call {

@@ -11,7 +11,7 @@ export interface Reading {
 
 export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-GB' };
 
-export const isWordKey = (key: string): key is WordKey & string => Object.hasOwn(WORDS, key);
+export const isWordKey = (key: string): key is Extract<WordKey, string> => Object.hasOwn(WORDS, key);
 
 /** The plain wording of a key; a key nobody worded is shown as it is, so that the gap is seen. */
 export const word = (key: string): string => (isWordKey(key) ? WORDS[key] : key);

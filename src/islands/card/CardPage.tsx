@@ -28,7 +28,10 @@ function fittingSize(sheet: HTMLElement, paper: Paper): number {
   const kept = sheet.getAttribute('style') ?? '';
   let size = LARGEST_PT;
   for (; size > SMALLEST_PT; size -= STEP_PT) {
-    sheet.setAttribute('style', `width:${widthMm - 2 * MARGIN_MM}mm;max-width:none;padding:0;border:0;font-size:${size.toFixed(1)}pt`);
+    sheet.setAttribute(
+      'style',
+      `width:${widthMm - 2 * MARGIN_MM}mm;max-width:none;padding:0;border:0;font-size:${size.toFixed(1)}pt`,
+    );
     if (sheet.getBoundingClientRect().height <= room) break;
   }
   sheet.setAttribute('style', kept);

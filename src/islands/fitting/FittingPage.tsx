@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useCallback, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
-import { sameSettings, type RemedySettings } from '../../core/fit';
+import type { RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, type PageProps } from '../../ui/preferences';
@@ -13,7 +13,7 @@ import { CardStage } from './CardStage';
 import { ChooseStage } from './ChooseStage';
 import { SetStage } from './SetStage';
 import { StageStrip, type Stage } from './StageStrip';
-import { useAutosave } from './use-autosave';
+import { useAutosave, type Autosave } from './use-autosave';
 import { useFitting, type FittingState } from './use-fitting';
 import { useRemedies } from './use-remedies';
 import { useSetting, type Setting } from './use-setting';
@@ -69,7 +69,7 @@ function SetOrCard({
   readonly stage: 'set' | 'card';
   readonly state: FittingState;
   readonly setting: Setting;
-  readonly autosave: ReturnType<typeof useAutosave>;
+  readonly autosave: Autosave;
   readonly onStage: (s: Stage) => void;
 }) {
   const { act, fitting } = state;
@@ -77,7 +77,7 @@ function SetOrCard({
   const disabled = fitting.state === 'left';
   const record = async (kind: 'solve' | 'leave', settings = setting.store.get()) => {
     const next = await act({ act: kind, settings });
-    if (next?.draft) autosave.adopt(settings, next.draft.savedAt);
+    if (next?.draft) autosave.saver.adopt(settings, next.draft.savedAt);
   };
   if (stage === 'card')
     return (
@@ -95,7 +95,7 @@ function SetOrCard({
         remedies={remedies}
         disabled={disabled}
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
-        onLetGo={() => void autosave.flush()}
+        onLetGo={() => void autosave.saver.flush()}
         onMeasure={() => onStage('measure')}
       />
       <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
@@ -124,13 +124,7 @@ interface Shared extends Omit<Props, 'stage'> {
 
 function WithSetting(props: Shared & { readonly setting: Setting }) {
   const { state, setting } = props;
-  const { draft } = state.fitting;
-  const [initial] = useState(
-    draft && sameSettings(draft.settings, setting.store.get())
-      ? { settings: setting.store.get(), at: draft.savedAt }
-      : null,
-  );
-  const autosave = useAutosave(state.fitting.id, setting.store, initial, state.fitting.state === 'open');
+  const autosave = useAutosave(state.fitting, setting.store);
   return <Screen {...props} autosave={autosave} />;
 }
 
@@ -143,7 +137,7 @@ function Screen({
   seats,
   places,
   methods,
-}: Shared & { readonly setting: Setting | null; readonly autosave: ReturnType<typeof useAutosave> | null }) {
+}: Shared & { readonly setting: Setting | null; readonly autosave: Autosave | null }) {
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
   const onMeasured = useCallback(() => void reload(), [reload]);

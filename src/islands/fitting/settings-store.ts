@@ -12,7 +12,11 @@ export class SettingsStore {
   private readonly listeners = new Set<() => void>();
   private beforeDrag: Settings | null = null;
 
-  constructor(private current: Settings) {}
+  /** @param stored what the server had when the store was made */
+  constructor(
+    private current: Settings,
+    readonly stored: { readonly settings: Settings; readonly savedAt: string } | null = null,
+  ) {}
 
   readonly get = (): Settings => this.current;
 

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import {
   assess,
   completeSettings,
@@ -26,17 +26,34 @@ export interface Setting {
 const bestOf = (problem: Problem, settings: Settings): Settings =>
   solve(problem, { remedies: settings.remedies }).settings;
 
+interface Held {
+  readonly key: string | null;
+  readonly store: SettingsStore | null;
+}
+
+function hold(key: string | null, fitting: FittingDetail, problem: Problem | null): Held {
+  return {
+    key,
+    store:
+      problem && new SettingsStore(completeSettings(problem, fitting.draft?.settings ?? null), fitting.draft),
+  };
+}
+
+/** A store for each fitting and seat: a new seat starts with settings of its own, everything else is carried over. */
+function useStore(fitting: FittingDetail, problem: Problem | null): SettingsStore | null {
+  const key = problem && `${fitting.id}/${fitting.seat?.versionId ?? ''}`;
+  const [held, setHeld] = useState<Held>(() => hold(key, fitting, problem));
+  if (held.key === key) return held.store;
+  const next = hold(key, fitting, problem);
+  setHeld(next);
+  return next.store;
+}
+
 /** The settings under the fitter's hands and everything computed from them. */
 export function useSetting(fitting: FittingDetail): Setting | null {
   const { inputs } = fitting;
   const problem = useMemo(() => (inputs ? problemOf(inputs) : null), [inputs]);
-  const seatKey = fitting.seat?.versionId ?? '';
-  // A new seat starts with settings of its own; everything else is carried over.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const store = useMemo(
-    () => (problem ? new SettingsStore(completeSettings(problem, fitting.draft?.settings ?? null)) : null),
-    [fitting.id, seatKey, problem === null],
-  );
+  const store = useStore(fitting, problem);
   const before = useRef<Problem | null>(null);
 
   useEffect(() => {

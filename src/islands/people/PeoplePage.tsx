@@ -1,9 +1,10 @@
 import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import { DIMENSION_IDS } from '../../core/body';
 import type { Sitter } from '../../contract';
 import { ClientError, api } from '../../ui/client';
+import { fieldText } from '../../ui/form';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import type { PageProps } from '../../ui/preferences';
@@ -14,11 +15,11 @@ import styles from './people.module.css';
 function NewSitter() {
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
   const [busy, setBusy] = useState(false);
-  const create = async (event: FormEvent<HTMLFormElement>) => {
+  const create = async (event: SubmitEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
-    const name = String(form.get('name') ?? '').trim();
-    const birthDate = String(form.get('birthDate') ?? '') || null;
+    const name = fieldText(form, 'name');
+    const birthDate = fieldText(form, 'birthDate') || null;
     if (name === '') return setFault({ name: word('people.nameMissing') });
     setBusy(true);
     try {

@@ -1,5 +1,5 @@
 import { Button, TextInput } from '@mantine/core';
-import { useCallback, useState, type FormEvent } from 'react';
+import { useCallback, useState, type SubmitEvent } from 'react';
 import type { FittingSummary, SitterDetail } from '../../contract';
 import { SitterDetailSchema } from '../../contract';
 import { ClientError, api } from '../../ui/client';
@@ -24,7 +24,7 @@ function Identity({
   const [birthDate, setBirthDate] = useState(sitter.birthDate ?? '');
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
   const changed = name.trim() !== sitter.name || (birthDate || null) !== sitter.birthDate;
-  const save = async (event: FormEvent) => {
+  const save = async (event: SubmitEvent) => {
     event.preventDefault();
     if (name.trim() === '') return setFault({ name: word('people.nameMissing') });
     setFault({});

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type DimensionId } from '../../core/body';
 import { formatLengthNumber, formatMassNumber, parseLength, parseMass, type Parsed } from '../../core/units';
 import type { SitterDetail } from '../../contract';
-import { ClientError, api } from '../../ui/client';
+import { api, explain } from '../../ui/client';
 import type { Saving } from '../../ui/SaveState';
 import { sayValue, word, type Reading } from '../../words';
 
@@ -92,13 +92,7 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
       const open = DIMENSION_IDS.some((d) => latest.current[d] !== undefined);
       setSaving(open ? { state: 'invalid' } : { state: 'saved', at: new Date().toISOString() });
     } catch (error) {
-      const why =
-        error instanceof ClientError && error.reason === 'offline'
-          ? word('save.offline')
-          : error instanceof Error
-            ? error.message
-            : word('fault.unknown');
-      setSaving({ state: 'failed', why });
+      setSaving({ state: 'failed', why: explain(error) });
       setTimeout(() => void flush(), RETRY_MS);
     } finally {
       busy.current = false;

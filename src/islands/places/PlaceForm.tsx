@@ -1,5 +1,5 @@
 import { Button, NativeSelect, TextInput, Textarea } from '@mantine/core';
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import { TASKS, type Task } from '../../core/place';
 import { PlaceSummarySchema, type PlaceSummary } from '../../contract';
 import { ClientError, api } from '../../ui/client';
@@ -53,7 +53,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const save = async (event: FormEvent) => {
+  const save = async (event: SubmitEvent) => {
     event.preventDefault();
     const read = readPlace(id, text, reading);
     setFaults(read.faults);

@@ -1,0 +1,76 @@
+/** A short way to describe a seat: travels, adjustments, and controls with one move. */
+import { stated, type Quantity } from '../../core/quantity';
+import type {
+  Action,
+  Adjustment,
+  AdjustmentKind,
+  AdjustmentUnit,
+  Control,
+  Direction,
+  Effort,
+  SeatModel,
+  SitterAct,
+  Travel,
+} from '../../core/seat';
+
+const SHEET = 'maker’s sheet (invented)';
+export const q = (value: number): Quantity => stated(value, SHEET);
+
+export const slides = (lowest: number, highest: number): Travel => ({
+  type: 'continuous',
+  lowest: q(lowest),
+  highest: q(highest),
+});
+export const clicks = (lowest: number, highest: number, count: number): Travel => ({
+  type: 'steps',
+  lowest: q(lowest),
+  highest: q(highest),
+  count,
+});
+export const stops = (...values: number[]): Travel => ({ type: 'listed', values: values.map(q) });
+
+const UNITS: Partial<Record<AdjustmentKind, AdjustmentUnit>> = {
+  seatAngle: 'deg',
+  backAngle: 'deg',
+  tiltTension: 'turn',
+};
+
+export function adjustment(
+  kind: AdjustmentKind,
+  travel: Travel,
+  more: { unit?: AdjustmentUnit; effort?: Effort } = {},
+): Adjustment {
+  return {
+    id: kind,
+    kind,
+    side: 'both',
+    unit: more.unit ?? UNITS[kind] ?? 'mm',
+    travel,
+    ...(more.effort ? { effort: more.effort } : {}),
+  };
+}
+
+/** One control with one move; seats with shared levers give two moves. */
+export function control(
+  kind: AdjustmentKind,
+  what: Pick<Control, 'name' | 'kind' | 'hand' | 'place'> &
+    Partial<Pick<Control, 'scale' | 'latch' | 'keeps'>>,
+  action: Action,
+  directionForMore: Direction,
+  sitter: { forMore: SitterAct; forLess: SitterAct } = { forMore: 'nothing', forLess: 'nothing' },
+): Control {
+  return {
+    id: `${kind}-control`,
+    latch: 'none',
+    scale: { type: 'none' },
+    keeps: true,
+    ...what,
+    moves: [{ adjustmentId: kind, action, directionForMore, sitter }],
+  };
+}
+
+export const LIFT = { forMore: 'weightOff', forLess: 'weightOn' } as const;
+export const counted = { scale: { type: 'clicks' }, latch: 'clicks' } as const;
+
+/** A seat before it has an id. */
+export type DemoSeat = Omit<SeatModel, 'id'>;

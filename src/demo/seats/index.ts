@@ -1,0 +1,6 @@
+/** The invented seats of Skarrow Isles Ferries. Every range is made up within what such seats commonly have. */
+import { office, task } from './office-seats';
+import { child, handwork } from './special-seats';
+import { controlDesk, operator } from './watch-seats';
+
+export const DEMO_SEATS = [office, task, handwork, controlDesk, operator, child] as const;

@@ -1,0 +1,107 @@
+import { LIFT, adjustment, clicks, control, counted, q, slides, stops, type DemoSeat } from './describe';
+
+export const handwork: DemoSeat = {
+  name: 'Marram sloped stool',
+  seatClass: 'handwork',
+  ratedLoadKg: q(130),
+  seatWidthMm: q(430),
+  cushion: { sinkMm: q(15), referenceMassKg: 75, heightsAre: 'empty' },
+  pan: { axisFromRearMm: 340, recessMm: 0, frontEdgeRadiusMm: 70 },
+  back: { topMm: 330, synchroRatio: null, armsMoveWithBack: false },
+  armPad: null,
+  hasHarness: false,
+  hasSuspension: false,
+  castors: 'hardFloor',
+  adjustments: [
+    adjustment('seatHeight', slides(420, 560)),
+    adjustment('seatDepth', stops(360)),
+    adjustment('seatAngle', stops(-12, -9, -6, -3, 0)),
+    adjustment('lumbarApex', clicks(150, 213, 4)),
+    adjustment('backAngle', stops(0, 5, 10)),
+  ],
+  controls: [
+    control(
+      'seatHeight',
+      { name: 'ring lever', kind: 'lever', hand: 'either', place: 'all round under the seat' },
+      'liftAndHold',
+      'up',
+      LIFT,
+    ),
+    control(
+      'seatAngle',
+      { name: 'slope lever', kind: 'lever', hand: 'left', place: 'under the seat on the left' },
+      'setToStop',
+      'backward',
+      { forMore: 'leanBack', forLess: 'leanForward' },
+    ),
+    control(
+      'lumbarApex',
+      { name: 'back knob', kind: 'knob', hand: 'right', place: 'behind the back, on the post', ...counted },
+      'raiseByClicks',
+      'up',
+      { forMore: 'leanForward', forLess: 'leanForward' },
+    ),
+    control(
+      'backAngle',
+      {
+        name: 'post screw',
+        kind: 'knob',
+        hand: 'right',
+        place: 'where the post meets the seat, at the rear',
+      },
+      'setToStop',
+      'backward',
+      { forMore: 'leanForward', forLess: 'leanForward' },
+    ),
+  ],
+  notes: 'Slopes forward by stops. On free castors a sloped stool can roll away: use the braked set.',
+};
+
+export const child: DemoSeat = {
+  name: 'Puffling crèche chair',
+  seatClass: 'child',
+  ratedLoadKg: q(60),
+  seatWidthMm: q(310),
+  cushion: { sinkMm: q(3), referenceMassKg: 25, heightsAre: 'loaded' },
+  pan: { axisFromRearMm: 0, recessMm: 0, frontEdgeRadiusMm: 15 },
+  back: { topMm: 330, synchroRatio: null, armsMoveWithBack: false },
+  armPad: null,
+  hasHarness: false,
+  hasSuspension: false,
+  castors: 'glides',
+  adjustments: [
+    adjustment('seatHeight', clicks(300, 400, 6)),
+    adjustment('seatDepth', clicks(260, 340, 5)),
+    adjustment('lumbarApex', clicks(130, 190, 4)),
+    adjustment('backAngle', stops(5)),
+  ],
+  controls: [
+    control(
+      'seatHeight',
+      {
+        name: 'slot bolts',
+        kind: 'tool',
+        hand: 'both',
+        place: 'both side frames, low; a trained adult with the key',
+      },
+      'setToStop',
+      'up',
+      { forMore: 'standUp', forLess: 'standUp' },
+    ),
+    control(
+      'seatDepth',
+      { name: 'seat bolts', kind: 'tool', hand: 'both', place: 'under the seat board, two each side' },
+      'setToStop',
+      'forward',
+      { forMore: 'standUp', forLess: 'standUp' },
+    ),
+    control(
+      'lumbarApex',
+      { name: 'back bolts', kind: 'tool', hand: 'both', place: 'behind the back board' },
+      'setToStop',
+      'up',
+      { forMore: 'standUp', forLess: 'standUp' },
+    ),
+  ],
+  notes: 'Grows with the child: look again every six months.',
+};
