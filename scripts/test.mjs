@@ -1,7 +1,7 @@
 // One command: installs what is missing (Debian's Chromium and pdftotext included), builds, runs every test.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { buildIfStale, checkNode, fail, installPackages, run } from './machine.mjs';
+import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.mjs';
 
 const TOOLS = [
   {
@@ -40,4 +40,6 @@ checkNode();
 installPackages();
 installTools();
 buildIfStale();
-run('npx', ['mocha', ...process.argv.slice(2)], 'The test run');
+// The listing of the tests ends with the line that counts them: nothing is printed after it.
+const tests = spawnSync('npx', ['mocha', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' });
+process.exit(tests.status ?? 1);

@@ -1,0 +1,112 @@
+import { expect } from 'chai';
+import { DIMENSIONS, DIMENSION_IDS, isDimensionId, measuredCount, missingOf, pairDoubts, rangeDoubt } from '../../src/core/body';
+import { CONDITION_IDS, SHIPPED_METHODS, aimOf, bandOf, hardOf, outsideBy, roomForChild, type Target } from '../../src/core/method';
+import { deskHeights, deskOf } from '../../src/core/place';
+import { ROUND, bodyWith, listed, placeWith, withoutMeasure } from '../support/inputs';
+
+describe('the table of body dimensions', () => {
+  it('holds the fourteen measures, standing before seated', () => {
+    expect(DIMENSION_IDS).to.have.length(14);
+    const postures = DIMENSION_IDS.map((id) => DIMENSIONS[id].posture);
+    expect(postures.lastIndexOf('standing')).to.be.lessThan(postures.indexOf('seated'));
+  });
+
+  for (const id of DIMENSION_IDS) {
+    it(`${id} has limits around an adult and a repeat tolerance`, () => {
+      const row = DIMENSIONS[id];
+      expect(row.lowest).to.be.lessThan(ROUND[id]);
+      expect(row.highest).to.be.greaterThan(ROUND[id]);
+      expect(row.repeatTolerance).to.be.greaterThan(0);
+    });
+  }
+
+  it('knows its own names and nothing else', () => {
+    expect(isDimensionId('poplitealHeight')).to.equal(true);
+    expect(isDimensionId('toString')).to.equal(false);
+    expect(isDimensionId('height')).to.equal(false);
+  });
+});
+
+describe('doubts about measures', () => {
+  it('passes a round adult', () => expect(pairDoubts(bodyWith(ROUND))).to.deep.equal([]));
+
+  it('names a value no body has, with the limit it passed', () => {
+    expect(rangeDoubt('poplitealHeight', 42)).to.deep.equal({ reason: 'outOfRange', dimension: 'poplitealHeight', limit: 150 });
+    expect(rangeDoubt('poplitealHeight', 4200)).to.deep.equal({ reason: 'outOfRange', dimension: 'poplitealHeight', limit: 650 });
+    expect(rangeDoubt('poplitealHeight', NaN)?.reason).to.equal('outOfRange');
+    expect(rangeDoubt('poplitealHeight', 420)).to.equal(null);
+  });
+
+  it('names two measures that cannot be of one body', () => {
+    const doubts = pairDoubts(bodyWith({ ...ROUND, poplitealHeight: 540 }));
+    expect(doubts).to.deep.equal([{ reason: 'notBelow', dimension: 'poplitealHeight', other: 'kneeHeight', limit: 520 }]);
+  });
+
+  it('says nothing of a pair of which one is missing', () => {
+    const body = bodyWith({ poplitealHeight: 640 });
+    expect(pairDoubts(body)).to.deep.equal([]);
+    expect(measuredCount(body)).to.equal(1);
+    expect(missingOf(body, ['poplitealHeight', 'stature'])).to.deep.equal(['stature']);
+    expect(measuredCount(withoutMeasure('stature', 'bodyMass'))).to.equal(12);
+  });
+});
+
+describe('targets', () => {
+  const open: Target = { aimLo: 20, bandLo: 10, weight: 1, basis: 'practice', source: 'test' };
+
+  it('are open where no bound is given', () => {
+    expect(aimOf(open)).to.deep.equal({ lo: 20, hi: Infinity });
+    expect(bandOf(open)).to.deep.equal({ lo: 10, hi: Infinity });
+    expect(hardOf(open)).to.deep.equal({ lo: -Infinity, hi: Infinity });
+  });
+
+  it('say how far a value lies outside, with its side', () => {
+    expect(outsideBy({ lo: -25, hi: 5 }, 0)).to.equal(0);
+    expect(outsideBy({ lo: -25, hi: 5 }, 9)).to.equal(4);
+    expect(outsideBy({ lo: -25, hi: 5 }, -30)).to.equal(-5);
+    expect(outsideBy({ lo: -25, hi: 5 }, 5)).to.equal(0);
+  });
+
+  it('shrink the room behind the knee in proportion for a child', () => {
+    const adult: Target = { bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4, basis: 'practice', source: 'test' };
+    const room = roomForChild(adult, 320);
+    expect(room.aimLo).to.be.closeTo(33.3, 0.05);
+    expect(room.bandHi).to.equal(50);
+    expect(room.weight).to.equal(4);
+  });
+});
+
+describe('the methods that come with the program', () => {
+  for (const method of SHIPPED_METHODS) {
+    describe(method.name, () => {
+      for (const id of CONDITION_IDS) {
+        it(`orders the bounds of ${id}`, () => {
+          const target = id === 'kneeRoom' ? method.kneeRoom : method.targets[id];
+          const [hard, band, aim] = [hardOf(target), bandOf(target), aimOf(target)];
+          expect(hard.lo).to.be.at.most(band.lo);
+          expect(band.lo).to.be.at.most(aim.lo);
+          expect(aim.lo).to.be.at.most(aim.hi);
+          expect(aim.hi).to.be.at.most(band.hi);
+          expect(band.hi).to.be.at.most(hard.hi);
+          expect(target.weight).to.be.greaterThan(0);
+          expect(target.source).not.to.equal('');
+        });
+      }
+
+      it('sets every adjustment once', () => expect(new Set(method.order).size).to.equal(method.order.length));
+    });
+  }
+});
+
+describe('a place', () => {
+  it('gives top and underside of its desk', () => {
+    const place = placeWith(listed(700, 740));
+    expect(deskHeights(place, 1)).to.deep.equal({ topMm: 740, undersideMm: 710 });
+  });
+
+  it('may have no desk, or be nowhere', () => {
+    expect(deskOf(placeWith(null))).to.equal(null);
+    expect(deskHeights(placeWith(null), 0)).to.equal(null);
+    expect(deskHeights(null, 0)).to.equal(null);
+  });
+});

@@ -1,0 +1,194 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { NO_REMEDIES, completeSettings, costOf, problemOf, sameSettings, solve, type Problem, type Settings } from '../../src/core/fit';
+import { adjustmentOf, type AdjustmentKind } from '../../src/core/seat';
+import { DEMO_SEATS } from '../../src/demo/seats';
+import { DEMO_SITTERS } from '../../src/demo/sitters';
+import { OPEN_HIP, RIGHT_ANGLE, ROUND, WIDE_SEAT, adjustment, bodyWith, inputsOf, listed, placeWith, problemFor, seatWith, slides, steps, withoutMeasure } from '../support/inputs';
+
+/** The best of every combination of positions, looked through one by one. */
+function plainBest(p: Problem): { readonly hard: number; readonly penalty: number; readonly count: number } {
+  const variables = Object.values(p.variables);
+  let best = { hard: Infinity, penalty: Infinity };
+  let count = 0;
+  const go = (i: number, positions: Partial<Record<AdjustmentKind, number>>) => {
+    const variable = variables[i];
+    if (!variable) {
+      count++;
+      const cost = costOf(p, { positions, remedies: NO_REMEDIES });
+      if (cost.hard < best.hard || (cost.hard === best.hard && cost.penalty < best.penalty)) best = cost;
+      return;
+    }
+    variable.values.forEach((_, position) => go(i + 1, { ...positions, [variable.kind]: position }));
+  };
+  go(0, {});
+  return { ...best, count };
+}
+
+const at = (p: Problem, settings: Settings, kind: AdjustmentKind): number => p.variables[kind]!.values[settings.positions[kind]!]!;
+
+describe('solving', () => {
+  it('sets a wide seat to the aims of the method', () => {
+    const p = problemFor();
+    const { settings, hard } = solve(p, { remedies: NO_REMEDIES });
+    expect(hard).to.equal(0);
+    expect(at(p, settings, 'seatHeight')).to.equal(440);
+    expect(at(p, settings, 'seatDepth')).to.equal(430);
+    expect(at(p, settings, 'seatAngle')).to.equal(0);
+    expect(at(p, settings, 'backAngle')).to.equal(5);
+    expect(at(p, settings, 'lumbarApex')).to.equal(180);
+  });
+
+  it('opens the hip where the method wants it', () => {
+    const p = problemFor({ method: OPEN_HIP });
+    expect(at(p, solve(p, { remedies: NO_REMEDIES }).settings, 'backAngle')).to.equal(10);
+  });
+
+  it('says how it ended, what binds and how much was looked at', () => {
+    const p = problemFor({ seat: seatWith([adjustment('seatHeight', slides(460, 500))]) });
+    const result = solve(p, { remedies: NO_REMEDIES });
+    expect(result.ended).to.equal('optimal');
+    expect(result.bound).to.equal(result.penalty);
+    expect(result.nodes).to.equal(41);
+    expect(result.binding).to.deep.equal(['footGap']);
+    expect(result.settings.positions.seatHeight).to.equal(0);
+  });
+
+  it('has a best setting even where nothing can fit', () => {
+    const p = problemFor({ seat: seatWith([adjustment('seatHeight', listed(560, 600))]) });
+    const result = solve(p, { remedies: NO_REMEDIES });
+    // 560 is 120 above leg and shoe, 60 beyond the hard bound.
+    expect(result.hard).to.equal(600);
+    expect(result.settings.positions.seatHeight).to.equal(0);
+  });
+
+  it('takes the shorter depth at a tie', () => {
+    // 430 ± 7 lie equally far from the aim of 430.
+    const p = problemFor({ seat: seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('seatDepth', listed(423, 437))]) });
+    expect(at(p, solve(p, { remedies: NO_REMEDIES }).settings, 'seatDepth')).to.equal(423);
+  });
+
+  it('never leans the sitter back to meet a desk', () => {
+    const low = problemFor({ place: placeWith(listed(600)) });
+    const free = problemFor();
+    expect(at(low, solve(low, { remedies: NO_REMEDIES }).settings, 'backAngle')).to.equal(at(free, solve(free, { remedies: NO_REMEDIES }).settings, 'backAngle'));
+  });
+
+  it('leaves what nobody measured at a neutral position: level, or the middle', () => {
+    const p = problemFor({ body: withoutMeasure('poplitealHeight', 'elbowHeightSitting', 'napeHeight') });
+    const { positions } = solve(p, { remedies: NO_REMEDIES }).settings;
+    expect(p.variables.seatAngle!.values[positions.seatAngle!]).to.equal(0);
+    expect(positions.seatHeight).to.equal(90);
+    expect(positions.headHeight).to.equal(100);
+  });
+
+  it('takes a child’s room behind the knee in proportion', () => {
+    const body = bodyWith({ ...ROUND, buttockPoplitealLength: 320 });
+    const seat = seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('seatDepth', slides(220, 330))]);
+    const adult = problemFor({ body, seat, ageYears: 30 });
+    const child = problemFor({ body, seat, ageYears: 8 });
+    expect(at(adult, solve(adult, { remedies: NO_REMEDIES }).settings, 'seatDepth')).to.equal(270);
+    // A room of 50 · 320/480 = 33.3 leaves 286.7; 287 is nearest.
+    expect(at(child, solve(child, { remedies: NO_REMEDIES }).settings, 'seatDepth')).to.equal(287);
+  });
+
+  it('gives the same settings for the same inputs, through JSON and back', () => {
+    const inputs = inputsOf({ place: placeWith(slides(600, 800)) });
+    const once = solve(problemOf(inputs), { remedies: NO_REMEDIES });
+    const again = solve(problemOf(JSON.parse(JSON.stringify(inputs)) as typeof inputs), { remedies: NO_REMEDIES });
+    expect(again).to.deep.equal(once);
+  });
+
+  it('says the cost that its settings have', () => {
+    for (const sitter of DEMO_SITTERS.filter((s) => s.fitting)) {
+      for (const seat of DEMO_SEATS) {
+        const p = problemFor({ body: bodyWith(sitter.measures), seat: { ...seat, id: 'x' }, place: placeWith(slides(600, 800)), ageYears: sitter.ageYears });
+        const result = solve(p, { remedies: NO_REMEDIES });
+        expect(costOf(p, result.settings), `${sitter.name} on ${seat.name}`).to.deep.equal({ hard: result.hard, penalty: result.penalty });
+      }
+    }
+  });
+});
+
+describe('solving against plain enumeration', () => {
+  const body = fc.record({
+    poplitealHeight: fc.integer({ min: 340, max: 500 }),
+    buttockPoplitealLength: fc.integer({ min: 420, max: 560 }),
+    elbowHeightSitting: fc.integer({ min: 200, max: 280 }),
+  });
+  const range = (low: number, high: number) => fc.tuple(fc.integer({ min: low, max: high }), fc.integer({ min: 10, max: 120 }), fc.integer({ min: 2, max: 5 })).map(([lo, length, n]) => steps(lo, lo + length, n));
+
+  it('finds the same cost for height, angle and desk together', () => {
+    fc.assert(
+      fc.property(body, range(380, 500), range(600, 780), fc.boolean(), (measures, height, desk, openHip) => {
+        const seat = seatWith([adjustment('seatHeight', height), adjustment('seatAngle', listed(-6, -3, 0, 3)), adjustment('backAngle', listed(5))]);
+        const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat, place: placeWith(desk), method: openHip ? OPEN_HIP : RIGHT_ANGLE });
+        const { hard, penalty, count } = { ...plainBest(p) };
+        const result = solve(p, { remedies: NO_REMEDIES });
+        expect({ hard: result.hard, penalty: result.penalty }).to.deep.equal({ hard, penalty });
+        expect(count).to.be.greaterThan(7);
+      }),
+      { seed: 61, numRuns: 60 },
+    );
+  });
+
+  it('finds the same cost where the back carries the pan', () => {
+    fc.assert(
+      fc.property(body, range(380, 500), (measures, height) => {
+        const seat = seatWith([adjustment('seatHeight', height), adjustment('seatAngle', listed(-5, -2, 0)), adjustment('backAngle', steps(0, 20, 6))], {
+          back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true },
+          pan: { axisFromRearMm: 180, recessMm: 0, frontEdgeRadiusMm: 0 },
+        });
+        const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat, method: OPEN_HIP });
+        const { hard, penalty } = plainBest(p);
+        const result = solve(p, { remedies: NO_REMEDIES });
+        expect({ hard: result.hard, penalty: result.penalty }).to.deep.equal({ hard, penalty });
+      }),
+      { seed: 62, numRuns: 40 },
+    );
+  });
+
+  it('finds the same cost for depth, lumbar, arms and head, which are chosen one by one', () => {
+    fc.assert(
+      fc.property(body, range(380, 440), range(150, 220), range(560, 700), (measures, depth, lumbar, head) => {
+        const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', depth), adjustment('lumbarApex', lumbar), adjustment('headHeight', head)]);
+        const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat });
+        const { hard, penalty } = plainBest(p);
+        const result = solve(p, { remedies: NO_REMEDIES });
+        expect({ hard: result.hard, penalty: result.penalty }).to.deep.equal({ hard, penalty });
+      }),
+      { seed: 63, numRuns: 60 },
+    );
+  });
+});
+
+describe('whole settings', () => {
+  const p = problemFor({ place: placeWith(slides(600, 800)) });
+  const best = solve(p, { remedies: NO_REMEDIES }).settings;
+
+  it('come back as they are', () => expect(completeSettings(p, best)).to.equal(best));
+
+  it('are the best ones where there are none', () => expect(sameSettings(completeSettings(p, null), best)).to.equal(true));
+
+  it('get what is missing and lose what is not there', () => {
+    const { deskHeight, ...rest } = best.positions;
+    const given = { positions: { ...rest, seatHeight: 3 }, remedies: NO_REMEDIES };
+    const whole = completeSettings(p, given);
+    expect(whole.positions.deskHeight).to.equal(deskHeight);
+    expect(whole.positions.seatHeight).to.equal(3);
+    const without = completeSettings(problemFor(), { ...best, positions: { ...best.positions } });
+    expect(without.positions).not.to.have.property('deskHeight');
+  });
+
+  it('replace a position beyond the range', () => {
+    const whole = completeSettings(p, { ...best, positions: { ...best.positions, seatHeight: 4999 } });
+    expect(whole.positions.seatHeight).to.equal(best.positions.seatHeight);
+  });
+
+  it('differ in a position or a remedy', () => {
+    expect(sameSettings(best, { ...best, positions: { ...best.positions, seatHeight: 1 } })).to.equal(false);
+    expect(sameSettings(best, { ...best, remedies: { footrestMm: 20, backCushionMm: 0 } })).to.equal(false);
+  });
+
+  it('know the kinds of the wide seat', () => expect(adjustmentOf(WIDE_SEAT.adjustments, 'headHeight')).not.to.equal(null));
+});

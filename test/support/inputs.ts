@@ -1,0 +1,120 @@
+/** Small made-up bodies, seats and places that a test can count through by hand. */
+import type { Body, DimensionId } from '../../src/core/body';
+import { problemOf, type FitInputs, type Problem, type Settings } from '../../src/core/fit';
+import { SHIPPED_METHODS, type Method } from '../../src/core/method';
+import type { Place } from '../../src/core/place';
+import { stated, type Quantity } from '../../src/core/quantity';
+import type { Adjustment, AdjustmentKind, AdjustmentUnit, SeatModel, Travel } from '../../src/core/seat';
+
+export const RIGHT_ANGLE = SHIPPED_METHODS.find((m) => m.id === 'right-angle')!;
+export const OPEN_HIP = SHIPPED_METHODS.find((m) => m.id === 'open-hip')!;
+
+export const q = (value: number, spread = 0): Quantity => stated(value, 'test', spread);
+
+/** An adult of round numbers. */
+export const ROUND: Readonly<Record<DimensionId, number>> = {
+  stature: 1700,
+  bodyMass: 70,
+  shoeHeel: 20,
+  poplitealHeight: 420,
+  kneeHeight: 520,
+  buttockPoplitealLength: 480,
+  thighClearance: 140,
+  elbowHeightSitting: 240,
+  shoulderHeightSitting: 590,
+  eyeHeightSitting: 770,
+  smallOfBackHeight: 180,
+  napeHeight: 650,
+  hipBreadthSitting: 370,
+  elbowToElbowBreadth: 430,
+};
+
+export function bodyWith(measures: Partial<Record<DimensionId, number>>): Body {
+  return Object.fromEntries(Object.entries(measures).map(([id, value]) => [id, { ...q(value), basis: 'measured' as const }]));
+}
+
+export const withoutMeasure = (...ids: DimensionId[]): Body =>
+  bodyWith(Object.fromEntries(Object.entries(ROUND).filter(([id]) => !ids.includes(id as DimensionId))));
+
+export const slides = (lowest: number, highest: number): Travel => ({ type: 'continuous', lowest: q(lowest), highest: q(highest) });
+export const steps = (lowest: number, highest: number, count: number): Travel => ({ type: 'steps', lowest: q(lowest), highest: q(highest), count });
+export const listed = (...values: number[]): Travel => ({ type: 'listed', values: values.map((v) => q(v)) });
+
+const UNITS: Partial<Record<AdjustmentKind, AdjustmentUnit>> = { seatAngle: 'deg', backAngle: 'deg', tiltTension: 'turn' };
+
+export function adjustment(kind: AdjustmentKind, travel: Travel, more: Partial<Adjustment> = {}): Adjustment {
+  return { id: kind, kind, side: 'both', unit: UNITS[kind] ?? 'mm', travel, ...more };
+}
+
+/** A plain seat: level pan, hard cushion, nothing but what is given. */
+export function seatWith(adjustments: readonly Adjustment[], more: Partial<SeatModel> = {}): SeatModel {
+  return {
+    id: '01990000-0000-7000-8000-000000000001',
+    name: 'Plain seat',
+    seatClass: 'office',
+    ratedLoadKg: q(120),
+    seatWidthMm: q(480),
+    cushion: { sinkMm: q(0), referenceMassKg: 75, heightsAre: 'loaded' },
+    pan: { axisFromRearMm: 0, recessMm: 0, frontEdgeRadiusMm: 0 },
+    back: { topMm: 600, synchroRatio: null, armsMoveWithBack: true },
+    armPad: { lengthMm: 250, widthMm: 90 },
+    hasHarness: false,
+    hasSuspension: false,
+    castors: 'hardFloor',
+    adjustments,
+    controls: [],
+    notes: '',
+    ...more,
+  };
+}
+
+export function placeWith(travel: Travel | null, more: Partial<Place> = {}): Place {
+  return {
+    id: '01990000-0000-7000-8000-000000000002',
+    name: 'Plain desk',
+    task: 'keyboard',
+    adjustments: travel ? [adjustment('deskHeight', travel, { id: 'desk' })] : [],
+    deskThicknessMm: 30,
+    keyboardThicknessMm: 20,
+    notes: '',
+    ...more,
+  };
+}
+
+export interface Case {
+  readonly body?: Body;
+  readonly seat?: SeatModel;
+  readonly place?: Place | null;
+  readonly method?: Method;
+  readonly ageYears?: number | null;
+  readonly toolsKg?: number;
+}
+
+/** Every adjustment with wide ranges: a seat that fits the round adult everywhere. */
+export const WIDE_SEAT = seatWith([
+  adjustment('seatHeight', slides(380, 560)),
+  adjustment('seatDepth', slides(360, 480)),
+  adjustment('seatAngle', slides(-8, 5)),
+  adjustment('backAngle', slides(0, 25)),
+  adjustment('lumbarApex', slides(140, 260)),
+  adjustment('tiltTension', slides(0, 3), { effort: { by: 'moment', lightestNm: 15, stiffestNm: 65, atDeg: 15 } }),
+  adjustment('armWidth', slides(380, 560)),
+  adjustment('armHeight', slides(160, 320)),
+  adjustment('headHeight', slides(560, 760)),
+]);
+
+export function inputsOf({ body = bodyWith(ROUND), seat = WIDE_SEAT, place = null, method = RIGHT_ANGLE, ageYears = null, toolsKg = 0 }: Case = {}): FitInputs {
+  return { schema: 1, coreVersion: 1, tablesVersion: 1, seed: 1, sitter: { ageYears }, body, seat, place, method, work: { toolsKg } };
+}
+
+export const problemFor = (given: Case = {}): Problem => problemOf(inputsOf(given));
+
+/** Settings that put adjustments at the position nearest to the given values (under this body). */
+export function settingsAt(p: Problem, values: Partial<Record<AdjustmentKind, number>>, remedies = { footrestMm: 0, backCushionMm: 0 }): Settings {
+  const positions: Partial<Record<AdjustmentKind, number>> = {};
+  for (const variable of Object.values(p.variables)) {
+    const wanted = values[variable.kind] ?? variable.values[0]!;
+    positions[variable.kind] = variable.values.reduce((best, v, i) => (Math.abs(v - wanted) < Math.abs(variable.values[best]! - wanted) ? i : best), 0);
+  }
+  return { positions, remedies };
+}
