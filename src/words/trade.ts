@@ -30,9 +30,6 @@ export const TRADE_WORDS = {
   'how.hipBreadthSitting': 'Widest across the hips, sitting, knees together.',
   'how.elbowToElbowBreadth': 'Across both elbows, held lightly against the body.',
 
-  'posture.standing': 'Standing',
-  'posture.seated': 'Sitting upright on a flat, firm surface',
-  'posture.footwear': 'Footwear',
 
   'kind.seatHeight': 'Seat height',
   'kind.seatDepth': 'Seat depth',

@@ -40,6 +40,8 @@ export interface CardRow {
 
 export interface Card {
   readonly header: CardHeader;
+  /** Whether the seat must not be used; the reasons, or what could not be confirmed, follow. */
+  readonly refused: boolean;
   readonly refusals: readonly Message[];
   readonly rows: readonly CardRow[];
   readonly remedies: readonly Message[];
@@ -161,6 +163,7 @@ export function cardOf(p: Problem, a: Assessment, header: CardHeader, offered: r
   ];
   return {
     header,
+    refused: a.refused,
     refusals: a.checks
       .filter((c) => c.verdict === 'refused' || c.verdict === 'notMeasured')
       .map((c) => c.reason),

@@ -73,6 +73,7 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
       <Header card={card} draft={draft} />
       {card.refusals.length > 0 && (
         <section className={styles.refused}>
+          {card.refused && <p>{word('card.refused')}.</p>}
           {card.refusals.map((m) => (
             <p key={m.key}>{say(m)}</p>
           ))}

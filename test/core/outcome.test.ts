@@ -1,0 +1,254 @@
+import { expect } from 'chai';
+import { NO_REMEDIES, assess, problemOf, remediesFor, remedyHint, seatChecks, isRefused, solve, type Assessment, type Problem, type SettingOutcome, type Verdict } from '../../src/core/fit';
+import type { AdjustmentKind, Control } from '../../src/core/seat';
+import { adjustment, bodyWith, inputsOf, listed, placeWith, problemFor, q, ROUND, seatWith, settingsAt, slides, steps, WIDE_SEAT, withoutMeasure, type Case } from '../support/inputs';
+
+const ofKind = (a: Assessment, kind: AdjustmentKind): SettingOutcome => a.outcomes.find((o) => o.kind === kind)!;
+const best = (p: Problem): Assessment => assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
+const heightSeat = (...values: number[]) => seatWith([adjustment('seatHeight', listed(...values))]);
+
+describe('the verdict on one adjustment', () => {
+  const verdicts: readonly [string, number, Verdict][] = [
+    ['at its aim', 440, 'fits'],
+    ['at the upper edge of the band', 445, 'fits'],
+    ['as low as the foot goes forward and the thigh stays in its band', 417, 'fits'],
+    ['where the foot gap is in its band but the knee rises past its own', 415, 'close'],
+    ['a little above', 450, 'close'],
+    ['ten millimetres above the band', 455, 'close'],
+    ['more above', 456, 'cannotReach'],
+    ['far below', 390, 'cannotReach'],
+  ];
+  for (const [where, height, verdict] of verdicts) {
+    it(`is ${verdict} ${where}`, () => expect(ofKind(best(problemFor({ seat: heightSeat(height) })), 'seatHeight').verdict).to.equal(verdict));
+  }
+
+  it('is off where another position would be better, and names that one', () => {
+    const p = problemFor({ seat: heightSeat(400, 420, 440, 460) });
+    const a = assess(p, settingsAt(p, { seatHeight: 460 }));
+    const outcome = ofKind(a, 'seatHeight');
+    expect(outcome.verdict).to.equal('off');
+    expect(outcome.bestPosition).to.equal(2);
+    expect(outcome.deciding?.outside).to.equal(15);
+  });
+
+  it('is never off after solving', () => {
+    for (const desk of [null, placeWith(listed(640)), placeWith(listed(760)), placeWith(slides(620, 800))]) {
+      const a = best(problemFor({ place: desk }));
+      expect(a.outcomes.filter((o) => o.verdict === 'off').map((o) => o.kind)).to.deep.equal([]);
+    }
+  });
+
+  it('is not measured where its measure is missing, and names the measure', () => {
+    const outcome = ofKind(best(problemFor({ body: withoutMeasure('poplitealHeight') })), 'seatHeight');
+    expect(outcome.verdict).to.equal('notMeasured');
+    expect(outcome.missing).to.include('poplitealHeight');
+    expect(outcome.reason.key).to.equal('reason.notMeasured');
+  });
+
+  it('judges the arms’ width by the hips alone where the elbows were not measured', () => {
+    const a = best(problemFor({ body: withoutMeasure('elbowToElbowBreadth') }));
+    const outcome = ofKind(a, 'armWidth');
+    expect(outcome.verdict).to.equal('fits');
+    expect(outcome.conditions.map((c) => c.id)).to.deep.equal(['hipClearance']);
+  });
+
+  it('judges a lumbar by practice where the small of the back was not measured', () => {
+    const outcome = ofKind(best(problemFor({ body: withoutMeasure('smallOfBackHeight') })), 'lumbarApex');
+    expect(outcome.conditions.map((c) => c.id)).to.deep.equal(['lumbarByPractice']);
+    expect(outcome.value).to.be.within(170, 220);
+  });
+
+  it('counts a tension within a quarter turn, or one step, as close enough', () => {
+    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('tiltTension', slides(0, 4), { effort: { by: 'mass', lightestKg: 50, stiffestKg: 90 } })]);
+    const p = problemFor({ seat });
+    expect(ofKind(assess(p, settingsAt(p, { tiltTension: 2.25 })), 'tiltTension').verdict).to.equal('fits');
+    expect(ofKind(assess(p, settingsAt(p, { tiltTension: 2.375 })), 'tiltTension').verdict).to.equal('off');
+  });
+});
+
+describe('aim and band on the adjustment’s own scale', () => {
+  it('stand where the residual is in aim and band', () => {
+    const a = best(problemFor());
+    expect(ofKind(a, 'seatHeight').aim).to.deep.equal({ lo: 440, hi: 440 });
+    expect(ofKind(a, 'seatHeight').band).to.deep.equal({ lo: 415, hi: 445 });
+    expect(ofKind(a, 'seatDepth').band).to.deep.equal({ lo: 405, hi: 455 });
+    expect(ofKind(a, 'lumbarApex').aim).to.deep.equal({ lo: 180, hi: 180 });
+  });
+
+  it('do not move when only this adjustment is moved', () => {
+    const p = problemFor();
+    const low = ofKind(assess(p, settingsAt(p, { ...Object.fromEntries(best(p).outcomes.map((o) => [o.kind, o.value])), seatHeight: 400 })), 'seatHeight');
+    expect(low.band!.lo).to.be.closeTo(415, 0.01);
+  });
+
+  it('move with a footrest', () => {
+    const p = problemFor();
+    const outcome = ofKind(assess(p, solve(p, { remedies: { footrestMm: 50, backCushionMm: 0 } }).settings), 'seatHeight');
+    expect(outcome.aim).to.deep.equal({ lo: 490, hi: 490 });
+  });
+
+  it('carry the doubt of the measures behind them', () => {
+    const body = { ...bodyWith(ROUND), poplitealHeight: q(420, 3), shoeHeel: q(20, 4) };
+    expect(ofKind(best(problemFor({ body, seat: heightSeat(440) })), 'seatHeight').doubt).to.equal(5);
+    expect(ofKind(best(problemFor({ seat: heightSeat(440) })), 'seatHeight').doubt).to.equal(null);
+  });
+
+  it('reports the published rule beside the verdict', () => {
+    const { published } = ofKind(best(problemFor()), 'seatHeight');
+    expect(published?.rule).to.equal('gouvaliBoudolos');
+    expect(published?.inside).to.equal(false);
+    expect(ofKind(best(problemFor()), 'seatDepth').published?.inside).to.equal(true);
+  });
+});
+
+describe('words for a position', () => {
+  const control = (scale: Control['scale']): Control => ({
+    id: 'c',
+    name: 'lever',
+    kind: 'lever',
+    hand: 'right',
+    place: 'right',
+    moves: [{ adjustmentId: 'seatHeight', action: 'turn', directionForMore: 'up', sitter: { forMore: 'nothing', forLess: 'nothing' } }],
+    latch: 'none',
+    scale,
+    keeps: true,
+  });
+  const wordsAt = (seat: ReturnType<typeof seatWith>, height: number) => {
+    const p = problemFor({ seat });
+    return ofKind(assess(p, settingsAt(p, { seatHeight: height })), 'seatHeight').words;
+  };
+
+  it('count clicks from the lowest end', () => {
+    const seat = seatWith([adjustment('seatHeight', steps(400, 480, 5))], { controls: [control({ type: 'clicks' })] });
+    expect(wordsAt(seat, 460)).to.deep.equal({
+      key: 'position.clicks',
+      values: { clicks: { count: 3 }, end: { word: 'end.seatHeight' }, number: { count: 4 }, of: { count: 5 } },
+    });
+    expect(wordsAt(seat, 420).key).to.equal('position.clicks.one');
+    expect(wordsAt(seat, 400).key).to.equal('position.clicks.none');
+  });
+
+  it('read the dial’s own label', () => {
+    const seat = seatWith([adjustment('seatHeight', listed(420, 440, 460))], { controls: [control({ type: 'dial', labels: ['S', 'M', 'L'] })] });
+    expect(wordsAt(seat, 440)).to.deep.equal({ key: 'position.dial', values: { label: { text: 'M' } } });
+  });
+
+  it('leave a free slide to the tape and stops to their number', () => {
+    expect(wordsAt(seatWith([adjustment('seatHeight', slides(400, 480))]), 433).values).to.deep.equal({ value: { mm: 433 } });
+    expect(wordsAt(heightSeat(420, 440), 440).key).to.equal('position.stop');
+    expect(wordsAt(heightSeat(440), 440).key).to.equal('position.fixed');
+  });
+
+  it('say that a height is taken with the seat level where the pan can tilt', () => {
+    expect(wordsAt(WIDE_SEAT, 440).key).to.equal('position.tapeLevel');
+  });
+});
+
+describe('the seat as a whole', () => {
+  const checks = (given: Case) => Object.fromEntries(seatChecks(inputsOf(given)).map((c) => [c.id, c.verdict]));
+  const rated = (kg: number) => seatWith(WIDE_SEAT.adjustments, { ratedLoadKg: q(kg) });
+  const wide = (mm: number) => seatWith(WIDE_SEAT.adjustments, { seatWidthMm: q(mm) });
+
+  it('is refused when the measured mass with clothing and tools is above the rated load', () => {
+    expect(checks({ seat: rated(73) }).ratedLoad).to.equal('passes');
+    expect(checks({ seat: rated(72.9) }).ratedLoad).to.equal('refused');
+    expect(checks({ seat: rated(74), toolsKg: 1 }).ratedLoad).to.equal('passes');
+    expect(checks({ seat: rated(74), toolsKg: 1.1 }).ratedLoad).to.equal('refused');
+  });
+
+  it('is neither passed nor refused on a mass that was not measured', () => {
+    expect(checks({ body: withoutMeasure('bodyMass') }).ratedLoad).to.equal('notMeasured');
+    expect(checks({ body: { ...bodyWith(ROUND), bodyMass: { ...q(200), basis: 'estimated' } } }).ratedLoad).to.equal('notMeasured');
+  });
+
+  it('is refused when the hips are wider than the seat, and narrow below 1.10 of them', () => {
+    expect(checks({ seat: wide(369) }).seatWidth).to.equal('refused');
+    expect(checks({ seat: wide(370) }).seatWidth).to.equal('close');
+    expect(checks({ seat: wide(406) }).seatWidth).to.equal('close');
+    expect(checks({ seat: wide(408) }).seatWidth).to.equal('passes');
+    expect(checks({ body: withoutMeasure('hipBreadthSitting') }).seatWidth).to.equal('notMeasured');
+  });
+
+  it('counts as refused whatever else fits', () => {
+    expect(isRefused(seatChecks(inputsOf({ seat: rated(60) })))).to.equal(true);
+    expect(best(problemFor({ seat: rated(60) })).refused).to.equal(true);
+    expect(best(problemFor()).refused).to.equal(false);
+  });
+});
+
+describe('remedies', () => {
+  it('offer nothing where nothing is missing', () => expect(remediesFor(problemFor())).to.deep.equal([]));
+
+  it('offer a footrest as high as the feet hang', () => {
+    const [remedy, ...rest] = remediesFor(problemFor({ seat: heightSeat(500) }));
+    expect(rest).to.deep.equal([]);
+    expect(remedy?.id).to.equal('footrest');
+    expect(remedy?.sizeMm).to.equal(60);
+    expect(remedy?.arithmetic.values).to.deep.include({ seat: { mm: 500 }, leg: { mm: 420 }, shoe: { mm: 20 }, gap: { mm: 60 }, size: { mm: 60 } });
+    expect(remedy?.settings.remedies.footrestMm).to.equal(60);
+  });
+
+  it('raise the seat to a fixed desk and put the feet on a footrest', () => {
+    const p = problemFor({ place: placeWith(listed(740)) });
+    const [remedy] = remediesFor(p);
+    expect(remedy?.id).to.equal('footrest');
+    const after = assess(p, remedy!.settings);
+    expect(ofKind(after, 'seatHeight').verdict).to.equal('fits');
+    expect(ofKind(after, 'deskHeight').verdict).to.equal('fits');
+    expect(ofKind(best(p), 'deskHeight').verdict).to.equal('cannotReach');
+  });
+
+  it('offer a back cushion that brings the room into the band', () => {
+    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', listed(470))]);
+    const p = problemFor({ seat });
+    const remedy = remediesFor(p).find((r) => r.id === 'backCushion');
+    // 10 mm of room; the band begins at 25.
+    expect(remedy?.sizeMm).to.equal(15);
+    expect(ofKind(assess(p, remedy!.settings), 'seatDepth').verdict).to.equal('fits');
+  });
+
+  it('offer no cushion on a harness or suspension, and say so', () => {
+    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', listed(470))], { hasSuspension: true });
+    const p = problemFor({ seat });
+    expect(remediesFor(p)).to.deep.equal([]);
+    expect(remedyHint(p, ofKind(best(p), 'seatDepth'))?.key).to.equal('remedy.for.kneeRoom.less.bare');
+  });
+
+  it('offer no cushion thicker than are made', () => {
+    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', listed(560))]);
+    expect(remediesFor(problemFor({ seat }))).to.deep.equal([]);
+  });
+
+  it('say what the trade does about any shortfall, and nothing where there is none', () => {
+    const tall = problemFor({ seat: heightSeat(470) });
+    expect(remedyHint(tall, ofKind(best(tall), 'seatHeight'))).to.deep.equal({ key: 'remedy.for.footGap.more', values: { by: { sizeMm: 25 } } });
+    const fine = problemFor();
+    expect(remedyHint(fine, ofKind(best(fine), 'seatHeight'))).to.equal(null);
+  });
+});
+
+describe('the angles of the set posture', () => {
+  const angles = (given: Case) => Object.fromEntries(best(problemOf(inputsOf(given))).angles.map((a) => [a.id, a]));
+
+  it('are right at the right angle', () => {
+    const all = angles({ place: placeWith(slides(600, 800), { task: 'writing', keyboardThicknessMm: 0 }) });
+    expect(all.knee?.deg).to.equal(90);
+    expect(all.trunkThigh?.deg).to.equal(95);
+    expect(all.elbow?.inside).to.equal(true);
+    expect(all.knee?.inside).to.equal(true);
+  });
+
+  it('show that the visible line falls about five degrees more than the underside', () => {
+    expect(angles({}).hipKneeLine?.deg).to.be.within(5, 6.5);
+  });
+
+  it('are left out where a measure is missing, and say which', () => {
+    const all = angles({ body: withoutMeasure('stature') });
+    expect(all.knee?.deg).to.equal(null);
+    expect(all.knee?.missing).to.deep.equal(['stature']);
+  });
+
+  it('want nothing of the elbow at close handwork', () => {
+    expect(angles({ place: placeWith(slides(600, 900), { task: 'handwork' }) }).elbow?.wanted).to.equal(null);
+  });
+});

@@ -1,0 +1,226 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { NO_REMEDIES, assess, remediesFor, solve, type Problem } from '../../src/core/fit';
+import { cardOf, controlWords, isPartlyUndrawn, ruleOf, sideView, spreadApart, trackOf, type Primitive } from '../../src/core/scene';
+import type { Point } from '../../src/core/posture';
+import { OPEN_HIP, ROUND, WIDE_SEAT, adjustment, bodyWith, listed, placeWith, problemFor, seatWith, settingsAt, slides, withoutMeasure } from '../support/inputs';
+
+const best = (p: Problem) => assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
+const LEVEL_SEAT = seatWith(WIDE_SEAT.adjustments.filter((a) => a.kind !== 'seatAngle'));
+const HEADER = { sitter: 'A', seat: 'B', place: null, method: 'C', fitter: 'D', date: '2026-11-25' };
+
+function pointsOf(primitive: Primitive): Point[] {
+  const { shape } = primitive;
+  if (shape.type === 'polyline') return [...shape.points];
+  return shape.type === 'limb' ? [shape.from, shape.to] : [shape.at];
+}
+
+describe('moving labels apart', () => {
+  const labels = fc.array(fc.integer({ min: 0, max: 1000 }), { maxLength: 20 });
+
+  it('keeps the gap and the order, and stays within the ends', () => {
+    fc.assert(
+      fc.property(labels, (wanted) => {
+        const places = spreadApart(wanted, 18, 0, 1000);
+        const order = wanted.map((z, i) => ({ z, i })).sort((a, b) => a.z - b.z || a.i - b.i);
+        order.forEach(({ i }, n) => {
+          expect(places[i]).to.be.within(-1e-6, 1000 + 1e-6);
+          if (n > 0) expect(places[i]! - places[order[n - 1]!.i]!).to.be.at.least(18 - 1e-6);
+        });
+      }),
+      { seed: 71 },
+    );
+  });
+
+  it('leaves alone what does not touch', () => expect(spreadApart([100, 200, 300], 18, 0, 1000)).to.deep.equal([100, 200, 300]));
+
+  it('moves two that touch by the same', () => expect(spreadApart([100, 104], 20, 0, 1000)).to.deep.equal([92, 112]));
+});
+
+describe('the side view', () => {
+  const p = problemFor({ place: placeWith(slides(600, 800)) });
+  const scene = sideView(p, best(p));
+  const part = (id: string) => scene.primitives.find((x) => x.id === id);
+
+  it('draws the computed posture: knee above the hollow, shoulder behind the hip when leaning back', () => {
+    const thigh = part('thigh')!.shape;
+    const trunk = part('trunk')!.shape;
+    if (thigh.type !== 'limb' || trunk.type !== 'limb') throw new Error('limbs expected');
+    expect(thigh.to.z).to.equal(440 + 56);
+    expect(trunk.to.x).to.be.lessThan(trunk.from.x);
+  });
+
+  it('puts the sole on the floor when the feet are flat', () => {
+    const shoe = part('shoe')!.shape;
+    if (shoe.type !== 'polyline') throw new Error('a polyline expected');
+    expect(Math.min(...shoe.points.map((q) => q.z))).to.be.closeTo(0, 1e-6);
+  });
+
+  it('lets the feet hang when the seat is too high', () => {
+    const high = assess(p, settingsAt(p, { seatHeight: 500, seatDepth: 430, armHeight: 240, armWidth: 400, deskHeight: 700, seatAngle: 0 }));
+    const shoe = sideView(p, high).primitives.find((x) => x.id === 'shoe')!.shape;
+    if (shoe.type !== 'polyline') throw new Error('a polyline expected');
+    expect(Math.min(...shoe.points.map((q) => q.z))).to.be.closeTo(60, 1e-6);
+  });
+
+  it('holds everything it draws within its bounds, and nothing that is no number', () => {
+    for (const primitive of scene.primitives) {
+      for (const point of pointsOf(primitive)) {
+        expect(Number.isFinite(point.x) && Number.isFinite(point.z), primitive.id).to.equal(true);
+        expect(point.x, primitive.id).to.be.within(scene.bounds.lowX - 60, scene.bounds.highX + 60);
+        expect(point.z, primitive.id).to.be.within(-1, scene.bounds.highZ + 60);
+      }
+    }
+  });
+
+  it('leaves out what was not measured and says so', () => {
+    const few = problemFor({ body: withoutMeasure('eyeHeightSitting', 'stature') });
+    const partial = sideView(few, best(few));
+    expect(partial.primitives.map((x) => x.id)).not.to.include.members(['head']);
+    expect(partial.primitives.map((x) => x.id)).not.to.include.members(['foot']);
+    expect(partial.primitives.map((x) => x.id)).to.include('trunk');
+    expect(partial.alternative.map((m) => m.key)).to.include('alt.undrawn');
+    expect(isPartlyUndrawn(few, best(few).values)).to.equal(true);
+    expect(isPartlyUndrawn(p, best(p).values)).to.equal(false);
+  });
+
+  it('draws a seat with nobody measured on it', () => {
+    const nobody = problemFor({ body: {}, place: placeWith(listed(720)) });
+    const empty = sideView(nobody, best(nobody));
+    expect(empty.primitives.filter((x) => x.role === 'sitter')).to.deep.equal([]);
+    expect(empty.primitives.map((x) => x.id)).to.include.members(['pan', 'back', 'desk']);
+    for (const primitive of empty.primitives) for (const point of pointsOf(primitive)) expect(Number.isFinite(point.x + point.z), primitive.id).to.equal(true);
+  });
+
+  it('draws the remedies in use', () => {
+    const used = assess(p, solve(p, { remedies: { footrestMm: 50, backCushionMm: 20 } }).settings);
+    const ids = sideView(p, used).primitives.filter((x) => x.role === 'remedy').map((x) => x.id);
+    expect(ids).to.have.members(['footrest', 'backCushion']);
+  });
+
+  it('says the angles in words', () => {
+    const knee = scene.alternative.find((m) => JSON.stringify(m.values.name) === JSON.stringify({ word: 'angle.knee' }));
+    expect(knee?.values.angle).to.deep.equal({ deg: 90 });
+  });
+});
+
+describe('the rule', () => {
+  const p = problemFor({ place: placeWith(listed(720)), method: OPEN_HIP });
+  const rule = ruleOf(p, best(p));
+  const pair = (id: string) => rule.pairs.find((x) => x.id === id)!;
+
+  it('joins body and equipment that belong together', () => {
+    expect(rule.pairs.map((x) => x.id)).to.deep.equal(['feet', 'legsUnderDesk', 'desk', 'arms', 'lumbar', 'head']);
+    expect(pair('feet').sitter.heightMm).to.equal(440);
+    expect(pair('feet').verdict).to.equal('fits');
+  });
+
+  it('has in the break the same number as the verdict', () => {
+    const outcome = best(p).outcomes.find((o) => o.kind === 'deskHeight')!;
+    const residual = outcome.conditions.find((c) => c.id === 'deskTop')!.residual;
+    // The keyboard works from the elbow down to 30 mm below it, so the wanted height is the elbow itself.
+    expect(pair('desk').apartMm).to.be.closeTo(residual, 1e-3);
+    expect(pair('desk').verdict).to.equal(outcome.verdict);
+    expect(Math.abs(pair('desk').apartMm)).to.be.greaterThan(15);
+  });
+
+  it('says every pair in words with the same numbers', () => {
+    expect(rule.alternative).to.have.length(rule.pairs.length);
+    const feet = rule.alternative[0]!;
+    expect(feet.values.at).to.deep.equal({ mm: 440 });
+    expect(feet.values.verdict).to.deep.equal({ word: 'verdict.fits' });
+  });
+
+  it('shows equipment alone where the body was not measured', () => {
+    const nobody = problemFor({ body: {}, place: placeWith(listed(720)) });
+    const alone = ruleOf(nobody, best(nobody));
+    expect(alone.pairs).to.deep.equal([]);
+    expect(alone.single.map((t) => t.id)).to.have.members(['frontEdge', 'padTop', 'deskTop', 'lumbarApex', 'headPad']);
+  });
+
+  it('stands level where the two are equal', () => {
+    const level = problemFor({ seat: seatWith([adjustment('seatHeight', listed(440))]) });
+    const [feet] = ruleOf(level, best(level)).pairs;
+    expect(feet?.apartMm).to.equal(0);
+    expect(feet?.equipment.heightMm).to.equal(feet?.sitter.heightMm);
+  });
+});
+
+describe('a track', () => {
+  const outcomeOf = (p: Problem, kind: string) => best(p).outcomes.find((o) => o.kind === kind)!;
+
+  it('shows the whole range, and a band that lies beyond it', () => {
+    const track = trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', slides(470, 520))]) }), 'seatHeight'));
+    expect(track.range).to.deep.equal({ lo: 470, hi: 520 });
+    expect(track.shown.lo).to.be.lessThan(445);
+    expect(track.band?.hi).to.equal(445);
+    expect(track.at).to.equal(470);
+  });
+
+  it('never lets a far aim squeeze the range', () => {
+    const track = trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', slides(900, 950))]) }), 'seatHeight'));
+    expect(track.shown.hi - track.shown.lo).to.be.lessThan(100);
+    expect(track.aim).to.equal(null);
+  });
+
+  it('has notches for clicks and none for a free slide', () => {
+    expect(trackOf(outcomeOf(problemFor(), 'seatHeight')).notches).to.deep.equal([]);
+    expect(trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', listed(420, 440, 460))]) }), 'seatHeight')).notches).to.deep.equal([420, 440, 460]);
+  });
+
+  it('can show a position nobody can move', () => {
+    const track = trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', listed(440))]) }), 'seatHeight'));
+    expect(track.shown.hi).to.be.greaterThan(track.shown.lo);
+  });
+});
+
+describe('the settings card', () => {
+  const p = problemFor({ seat: LEVEL_SEAT, place: placeWith(listed(740)) });
+  const card = cardOf(p, best(p), HEADER, remediesFor(p));
+
+  it('lists every adjustment in the method’s order of setting', () => {
+    const order = card.rows.map((r) => r.kind);
+    expect(order).to.deep.equal(p.inputs.method.order.filter((k) => order.includes(k)));
+    expect(order).to.have.length(Object.keys(p.variables).length);
+  });
+
+  it('names what is not reached with its remedy and what would close it', () => {
+    expect(card.unreached.map((u) => u.kind)).to.deep.equal(['deskHeight']);
+    expect(card.unreached[0]?.remedy?.key).to.equal('remedy.for.deskTop.more');
+    expect(card.offered.map((m) => m.key)).to.deep.equal(['remedy.footrest']);
+  });
+
+  it('says a remedy in use as something to be added, not as an offer', () => {
+    const remedies = remediesFor(p);
+    const used = cardOf(p, assess(p, remedies[0]!.settings), HEADER, remedies);
+    expect(used.remedies.map((m) => m.key)).to.deep.equal(['remedy.use.footrest']);
+    expect(used.offered).to.deep.equal([]);
+    expect(used.cautions.map((m) => m.key)).to.include('caution.remedies');
+  });
+
+  it('gives heights that a tape can check with the sitter seated', () => {
+    expect(card.rows.find((r) => r.kind === 'seatHeight')?.setting).to.deep.equal({ key: 'check.seatHeight', values: { value: { mm: 445 } } });
+    const arm = card.rows.find((r) => r.kind === 'armHeight')!;
+    expect(arm.setting.key).to.equal('check.armHeight');
+    expect(arm.check).to.equal(null);
+  });
+
+  it('carries a refusal and the cautions that fit the seat', () => {
+    const heavy = problemFor({ body: bodyWith({ ...ROUND, bodyMass: 140 }), seat: { ...WIDE_SEAT, hasHarness: true, hasSuspension: true }, ageYears: 9 });
+    const refused = cardOf(heavy, best(heavy), HEADER, []);
+    expect(refused.refusals.map((m) => m.key)).to.deep.equal(['check.ratedLoad.refused']);
+    expect(refused.cautions.map((m) => m.key)).to.include.members(['caution.operator', 'caution.children', 'caution.scope', 'caution.clinician']);
+    expect(card.cautions.map((m) => m.key)).not.to.include('caution.operator');
+  });
+
+  it('keeps unmeasured settings apart', () => {
+    const few = problemFor({ body: withoutMeasure('napeHeight') });
+    const partial = cardOf(few, best(few), HEADER, []);
+    expect(partial.unmeasured.map((u) => u.kind)).to.deep.equal(['headHeight']);
+    expect(partial.rows.find((r) => r.kind === 'headHeight')?.verdict).to.equal('notMeasured');
+  });
+
+  it('has no control words where nobody described the control', () => {
+    expect(controlWords('seatHeight', null)).to.deep.equal({ control: null, movement: null });
+  });
+});
