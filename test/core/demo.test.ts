@@ -1,0 +1,60 @@
+import { expect } from 'chai';
+import { DIMENSION_IDS, pairDoubts, rangeDoubt } from '../../src/core/body';
+import { SeatSchema, PlaceSchema } from '../../src/contract';
+import { buildDemo } from '../../src/demo/build';
+import { bodyWith } from '../support/inputs';
+
+const NOW = new Date('2026-11-25T09:30:00Z');
+
+describe('the demo records', () => {
+  const demo = buildDemo(7, NOW);
+
+  it('are the same for the same seed and time, and others for another seed', () => {
+    expect(buildDemo(7, NOW)).to.deep.equal(demo);
+    expect(buildDemo(8, NOW).sitters[0]?.id).not.to.equal(demo.sitters[0]?.id);
+  });
+
+  it('have ids of their own', () => {
+    const ids = [...demo.fitters.map((f) => f.id), ...demo.seats.flatMap((s) => [s.versionId, s.seat.id]), ...demo.places.map((p) => p.versionId), ...demo.sitters.flatMap((s) => [s.id, ...s.readings.map((r) => r.id)])];
+    expect(new Set(ids).size).to.equal(ids.length);
+  });
+
+  it('show six seats of six classes and a place for each', () => {
+    expect(new Set(demo.seats.map((s) => s.seat.seatClass)).size).to.equal(6);
+    expect(demo.places).to.have.length(6);
+    for (const { seat } of demo.seats) expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
+    for (const { place } of demo.places) expect(PlaceSchema.safeParse(place).success, place.name).to.equal(true);
+  });
+
+  it('describe for each control a hand, a place and a direction', () => {
+    for (const { seat } of demo.seats) {
+      for (const control of seat.controls) {
+        expect(control.place, `${seat.name}: ${control.name}`).not.to.equal('');
+        for (const move of control.moves) expect(move.directionForMore).not.to.equal('unknown');
+      }
+    }
+  });
+
+  it('measure people whom a body can have', () => {
+    for (const sitter of demo.sitters) {
+      const measures = Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value]));
+      expect(pairDoubts(bodyWith(measures)), sitter.name).to.deep.equal([]);
+      for (const { dimension, value } of sitter.readings) expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
+    }
+  });
+
+  it('know somebody measured in full, in part and not at all', () => {
+    const counts = demo.sitters.map((s) => s.readings.length);
+    expect(counts).to.include(DIMENSION_IDS.length);
+    expect(counts).to.include(0);
+    expect(counts.some((n) => n > 0 && n < DIMENSION_IDS.length)).to.equal(true);
+  });
+
+  it('lie around now', () => {
+    for (const sitter of demo.sitters) {
+      if (sitter.fitting) expect(NOW.getTime() - sitter.fitting.at.getTime()).to.be.within(0, 30 * 86_400_000);
+    }
+  });
+
+  it('can be fewer', () => expect(buildDemo(7, NOW, 2).sitters).to.have.length(2));
+});
