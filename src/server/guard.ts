@@ -1,5 +1,5 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { PROBLEMS } from '../contract';
+import { PROBLEMS, type ProblemReason } from '../contract';
 
 /** Largest request body, bytes; a whole fitting is far below. */
 export const BODY_LIMIT = 1_000_000;
@@ -26,7 +26,7 @@ export function comesFromHere(request: IncomingMessage): boolean {
   return host !== undefined && origin === `http://${host}`;
 }
 
-export function refuse(response: ServerResponse, reason: 'wrongOrigin' | 'tooLarge' | 'unexpected'): void {
+export function refuse(response: ServerResponse, reason: ProblemReason): void {
   const { status, title } = PROBLEMS[reason];
   response.writeHead(status, { 'content-type': 'application/problem+json', connection: 'close' });
   response.end(JSON.stringify({ type: `urn:velto:problem:${reason}`, title, status }));

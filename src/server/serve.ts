@@ -48,7 +48,11 @@ async function main(): Promise<void> {
     setSecurityHeaders(response);
     if (!comesFromHere(request)) return refuse(response, 'wrongOrigin');
     if (Number(request.headers['content-length'] ?? 0) > BODY_LIMIT) return refuse(response, 'tooLarge');
-    files(request, response, () => handler(request, response, () => answerFault(response)));
+    files(request, response, () =>
+      handler(request, response, (error) =>
+        error ? answerFault(response) : answerMissing(handler, request, response),
+      ),
+    );
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE')
@@ -66,6 +70,13 @@ async function main(): Promise<void> {
       server.closeIdleConnections();
     });
   }
+}
+
+/** What no page or endpoint knows: a page in words, or a problem where a program asked. */
+function answerMissing(handler: Handler, request: IncomingMessage, response: ServerResponse): void {
+  if (request.url?.startsWith('/api/')) return refuse(response, 'notFound');
+  request.url = '/404';
+  handler(request, response, () => answerFault(response));
 }
 
 function answerFault(response: ServerResponse): void {

@@ -28,6 +28,13 @@ export const theme = createTheme({
     Button: {
       defaultProps: { size: 'sm' },
       styles: { root: { minHeight: 'var(--touch)', fontWeight: 600 } },
+      // Mantine computes contrast for the light scheme only; the palette knows both.
+      vars: (_: unknown, props: { variant?: string }) => ({
+        root:
+          props.variant === undefined || props.variant === 'filled'
+            ? { '--button-color': 'var(--on-strong)' }
+            : {},
+      }),
     },
     TextInput: { styles: { input: { minHeight: 'var(--touch)', fontVariantNumeric: 'tabular-nums' } } },
     Select: { styles: { input: { minHeight: 'var(--touch)' } } },

@@ -30,7 +30,6 @@ export const TRADE_WORDS = {
   'how.hipBreadthSitting': 'Widest across the hips, sitting, knees together.',
   'how.elbowToElbowBreadth': 'Across both elbows, held lightly against the body.',
 
-
   'kind.seatHeight': 'Seat height',
   'kind.seatDepth': 'Seat depth',
   'kind.seatAngle': 'Seat angle',

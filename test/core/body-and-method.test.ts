@@ -1,6 +1,23 @@
 import { expect } from 'chai';
-import { DIMENSIONS, DIMENSION_IDS, isDimensionId, measuredCount, missingOf, pairDoubts, rangeDoubt } from '../../src/core/body';
-import { CONDITION_IDS, SHIPPED_METHODS, aimOf, bandOf, hardOf, outsideBy, roomForChild, type Target } from '../../src/core/method';
+import {
+  DIMENSIONS,
+  DIMENSION_IDS,
+  isDimensionId,
+  measuredCount,
+  missingOf,
+  pairDoubts,
+  rangeDoubt,
+} from '../../src/core/body';
+import {
+  CONDITION_IDS,
+  SHIPPED_METHODS,
+  aimOf,
+  bandOf,
+  hardOf,
+  outsideBy,
+  roomForChild,
+  type Target,
+} from '../../src/core/method';
 import { deskHeights, deskOf } from '../../src/core/place';
 import { ROUND, bodyWith, listed, placeWith, withoutMeasure } from '../support/inputs';
 
@@ -31,15 +48,25 @@ describe('doubts about measures', () => {
   it('passes a round adult', () => expect(pairDoubts(bodyWith(ROUND))).to.deep.equal([]));
 
   it('names a value no body has, with the limit it passed', () => {
-    expect(rangeDoubt('poplitealHeight', 42)).to.deep.equal({ reason: 'outOfRange', dimension: 'poplitealHeight', limit: 150 });
-    expect(rangeDoubt('poplitealHeight', 4200)).to.deep.equal({ reason: 'outOfRange', dimension: 'poplitealHeight', limit: 650 });
+    expect(rangeDoubt('poplitealHeight', 42)).to.deep.equal({
+      reason: 'outOfRange',
+      dimension: 'poplitealHeight',
+      limit: 150,
+    });
+    expect(rangeDoubt('poplitealHeight', 4200)).to.deep.equal({
+      reason: 'outOfRange',
+      dimension: 'poplitealHeight',
+      limit: 650,
+    });
     expect(rangeDoubt('poplitealHeight', NaN)?.reason).to.equal('outOfRange');
     expect(rangeDoubt('poplitealHeight', 420)).to.equal(null);
   });
 
   it('names two measures that cannot be of one body', () => {
     const doubts = pairDoubts(bodyWith({ ...ROUND, poplitealHeight: 540 }));
-    expect(doubts).to.deep.equal([{ reason: 'notBelow', dimension: 'poplitealHeight', other: 'kneeHeight', limit: 520 }]);
+    expect(doubts).to.deep.equal([
+      { reason: 'notBelow', dimension: 'poplitealHeight', other: 'kneeHeight', limit: 520 },
+    ]);
   });
 
   it('says nothing of a pair of which one is missing', () => {
@@ -68,7 +95,15 @@ describe('targets', () => {
   });
 
   it('shrink the room behind the knee in proportion for a child', () => {
-    const adult: Target = { bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4, basis: 'practice', source: 'test' };
+    const adult: Target = {
+      bandLo: 25,
+      aimLo: 50,
+      aimHi: 50,
+      bandHi: 75,
+      weight: 4,
+      basis: 'practice',
+      source: 'test',
+    };
     const room = roomForChild(adult, 320);
     expect(room.aimLo).to.be.closeTo(33.3, 0.05);
     expect(room.bandHi).to.equal(50);
@@ -93,7 +128,8 @@ describe('the methods that come with the program', () => {
         });
       }
 
-      it('sets every adjustment once', () => expect(new Set(method.order).size).to.equal(method.order.length));
+      it('sets every adjustment once', () =>
+        expect(new Set(method.order).size).to.equal(method.order.length));
     });
   }
 });

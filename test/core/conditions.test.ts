@@ -1,15 +1,52 @@
 import { expect } from 'chai';
-import { CONDITIONS, NEEDED_FOR, balancedTension, datumMm, frontEdgeMm, tensionFraction, valuesOfSettings, type Problem } from '../../src/core/fit';
+import {
+  CONDITIONS,
+  NEEDED_FOR,
+  balancedTension,
+  datumMm,
+  frontEdgeMm,
+  tensionFraction,
+  valuesOfSettings,
+  type Problem,
+} from '../../src/core/fit';
 import { DIMENSION_IDS, type DimensionId } from '../../src/core/body';
 import type { ConditionId } from '../../src/core/method';
 import { trunkMomentNm } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { cosDeg } from '../../src/core/units';
-import { ROUND, WIDE_SEAT, adjustment, bodyWith, listed, placeWith, problemFor, q, seatWith, settingsAt, slides, steps, withoutMeasure } from '../support/inputs';
+import {
+  ROUND,
+  WIDE_SEAT,
+  adjustment,
+  bodyWith,
+  listed,
+  placeWith,
+  problemFor,
+  q,
+  seatWith,
+  settingsAt,
+  slides,
+  steps,
+  withoutMeasure,
+} from '../support/inputs';
 
-const LEVEL: Partial<Record<AdjustmentKind, number>> = { seatHeight: 440, seatDepth: 430, seatAngle: 0, backAngle: 0, lumbarApex: 180, armWidth: 400, armHeight: 240, headHeight: 648 };
+const LEVEL: Partial<Record<AdjustmentKind, number>> = {
+  seatHeight: 440,
+  seatDepth: 430,
+  seatAngle: 0,
+  backAngle: 0,
+  lumbarApex: 180,
+  armWidth: 400,
+  armHeight: 240,
+  headHeight: 648,
+};
 
-function residual(p: Problem, id: ConditionId, values: Partial<Record<AdjustmentKind, number>>, remedies = { footrestMm: 0, backCushionMm: 0 }): number {
+function residual(
+  p: Problem,
+  id: ConditionId,
+  values: Partial<Record<AdjustmentKind, number>>,
+  remedies = { footrestMm: 0, backCushionMm: 0 },
+): number {
   const condition = CONDITIONS.find((c) => c.id === id)!;
   return condition.residual(p, valuesOfSettings(p, settingsAt(p, values, remedies)));
 }
@@ -24,7 +61,9 @@ describe('the conditions of a set seat', () => {
   });
 
   it('count a footrest under the feet', () => {
-    expect(residual(p, 'footGap', { ...LEVEL, seatHeight: 500 }, { footrestMm: 60, backCushionMm: 0 })).to.equal(0);
+    expect(
+      residual(p, 'footGap', { ...LEVEL, seatHeight: 500 }, { footrestMm: 60, backCushionMm: 0 }),
+    ).to.equal(0);
   });
 
   it('measure the room behind the knee, and what a cushion gives to it', () => {
@@ -45,7 +84,9 @@ describe('the conditions of a set seat', () => {
   it('open trunk and thigh with the back', () => {
     expect(residual(p, 'trunkThigh', LEVEL)).to.equal(90);
     expect(residual(p, 'trunkThigh', { ...LEVEL, backAngle: 10 })).to.equal(100);
-    expect(residual(p, 'trunkThigh', { ...LEVEL, seatHeight: 520, backAngle: 10, seatAngle: -5 })).to.equal(105);
+    expect(residual(p, 'trunkThigh', { ...LEVEL, seatHeight: 520, backAngle: 10, seatAngle: -5 })).to.equal(
+      105,
+    );
   });
 
   it('compare lumbar apex and small of the back along the back', () => {
@@ -55,7 +96,13 @@ describe('the conditions of a set seat', () => {
 
   it('measure the pad against the hanging elbow', () => {
     // Pads at 340 would press the elbows in; at 250 + 90 the middles stand under elbows 430 apart less a forearm of 90.
-    const narrow = problemFor({ seat: seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('armHeight', slides(160, 320)), adjustment('armWidth', listed(250))]) });
+    const narrow = problemFor({
+      seat: seatWith([
+        adjustment('seatHeight', slides(400, 500)),
+        adjustment('armHeight', slides(160, 320)),
+        adjustment('armWidth', listed(250)),
+      ]),
+    });
     expect(residual(narrow, 'armHeight', { armHeight: 250, armWidth: 250 })).to.be.closeTo(10, 1e-9);
   });
 
@@ -72,7 +119,10 @@ describe('the conditions of a set seat', () => {
 
   it('meet the nape along the back at the angle where the head leans', () => {
     expect(residual(p, 'headHeight', LEVEL)).to.be.closeTo(648 - (590 + 60 * cosDeg(15)), 1e-9);
-    expect(residual(p, 'headHeight', { ...LEVEL, backAngle: 25 })).to.be.closeTo(648 - (590 + 60 * cosDeg(25)), 1e-9);
+    expect(residual(p, 'headHeight', { ...LEVEL, backAngle: 25 })).to.be.closeTo(
+      648 - (590 + 60 * cosDeg(25)),
+      1e-9,
+    );
   });
 
   it('compare the desk with elbow and keyboard', () => {
@@ -84,13 +134,17 @@ describe('the conditions of a set seat', () => {
     const at = problemFor({ place: placeWith(listed(660)) });
     // Thigh 440 + 140 = 580 against knee 20 + 520 = 540: the thigh is the higher one; underside 630.
     expect(residual(at, 'deskClearance', LEVEL)).to.equal(50);
-    const highKnee = problemFor({ body: bodyWith({ ...ROUND, kneeHeight: 580 }), place: placeWith(listed(660)) });
+    const highKnee = problemFor({
+      body: bodyWith({ ...ROUND, kneeHeight: 580 }),
+      place: placeWith(listed(660)),
+    });
     expect(residual(highKnee, 'deskClearance', LEVEL)).to.equal(30);
   });
 });
 
 describe('a tilted pan', () => {
-  const axis = (axisFromRearMm: number) => problemFor({ seat: { ...WIDE_SEAT, pan: { ...WIDE_SEAT.pan, axisFromRearMm } } });
+  const axis = (axisFromRearMm: number) =>
+    problemFor({ seat: { ...WIDE_SEAT, pan: { ...WIDE_SEAT.pan, axisFromRearMm } } });
 
   it('moves front edge and datum about its axis', () => {
     const p = axis(0);
@@ -107,13 +161,28 @@ describe('a tilted pan', () => {
 });
 
 describe('the tension that balances a trunk', () => {
-  const by = (travel: Parameters<typeof adjustment>[1], effort: NonNullable<ReturnType<typeof adjustment>['effort']>, unit: 'turn' | 'step', massKg = 70): number =>
-    balancedTension(problemFor({ body: bodyWith({ ...ROUND, bodyMass: massKg }), seat: seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('tiltTension', travel, { effort, unit })]) }));
+  const by = (
+    travel: Parameters<typeof adjustment>[1],
+    effort: NonNullable<ReturnType<typeof adjustment>['effort']>,
+    unit: 'turn' | 'step',
+    massKg = 70,
+  ): number =>
+    balancedTension(
+      problemFor({
+        body: bodyWith({ ...ROUND, bodyMass: massKg }),
+        seat: seatWith([
+          adjustment('seatHeight', slides(400, 500)),
+          adjustment('tiltTension', travel, { effort, unit }),
+        ]),
+      }),
+    );
 
   it('is linear in the moment, in turns from the lightest', () => {
     const moment = trunkMomentNm(70, 1700, 15);
     const wanted = (3 * (moment - 15)) / (65 - 15);
-    expect(by(slides(0, 3), { by: 'moment', lightestNm: 15, stiffestNm: 65, atDeg: 15 }, 'turn')).to.be.closeTo(wanted, 1e-9);
+    expect(
+      by(slides(0, 3), { by: 'moment', lightestNm: 15, stiffestNm: 65, atDeg: 15 }, 'turn'),
+    ).to.be.closeTo(wanted, 1e-9);
   });
 
   it('is linear in the mass where only masses are known', () => {
@@ -126,7 +195,8 @@ describe('the tension that balances a trunk', () => {
   });
 
   it('rounds to a position, halves down', () => {
-    const positions = (massKg: number) => by(steps(1, 5, 5), { by: 'mass', lightestKg: 50, stiffestKg: 90 }, 'step', massKg);
+    const positions = (massKg: number) =>
+      by(steps(1, 5, 5), { by: 'mass', lightestKg: 50, stiffestKg: 90 }, 'step', massKg);
     expect(positions(50)).to.equal(1);
     expect(positions(55)).to.equal(1);
     expect(positions(56)).to.equal(2);
@@ -147,11 +217,18 @@ describe('what a measure is needed for', () => {
 
   for (const id of DIMENSION_IDS) {
     it(`is told truly for ${id}`, () => {
-      const owners = new Set<string>(CONDITIONS.filter((c) => c.needs(p).includes(id)).map((c) => c.owner(p)));
+      const owners = new Set<string>(
+        CONDITIONS.filter((c) => c.needs(p).includes(id)).map((c) => c.owner(p)),
+      );
       // Trunk to thigh is shown on the back, and needs what the thigh needs.
       owners.delete('backAngle');
       const told = NEEDED_FOR[id].filter((x) => x !== 'ratedLoad' && x !== 'seatWidth');
-      const viaThigh: readonly DimensionId[] = ['poplitealHeight', 'shoeHeel', 'buttockPoplitealLength', 'stature'];
+      const viaThigh: readonly DimensionId[] = [
+        'poplitealHeight',
+        'shoeHeel',
+        'buttockPoplitealLength',
+        'stature',
+      ];
       // The same measures stand behind the clearance under a desk; the entry names what is specific to it.
       if (viaThigh.includes(id)) owners.delete('deskHeight');
       if (id === 'buttockPoplitealLength') owners.delete('seatHeight');
@@ -174,7 +251,10 @@ describe('what a measure is needed for', () => {
 
 describe('heights under this body', () => {
   it('shift by how far the cushion gives', () => {
-    const soft = seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('armHeight', slides(200, 260))], { cushion: { sinkMm: q(20), referenceMassKg: 80, heightsAre: 'loaded' } });
+    const soft = seatWith(
+      [adjustment('seatHeight', slides(400, 500)), adjustment('armHeight', slides(200, 260))],
+      { cushion: { sinkMm: q(20), referenceMassKg: 80, heightsAre: 'loaded' } },
+    );
     const light = problemFor({ seat: soft, body: bodyWith({ ...ROUND, bodyMass: 60 }) });
     expect(light.variables.seatHeight!.values[0]).to.equal(405);
     expect(light.variables.armHeight!.values[0]).to.equal(195);

@@ -15,7 +15,12 @@ describe('the demo records', () => {
   });
 
   it('have ids of their own', () => {
-    const ids = [...demo.fitters.map((f) => f.id), ...demo.seats.flatMap((s) => [s.versionId, s.seat.id]), ...demo.places.map((p) => p.versionId), ...demo.sitters.flatMap((s) => [s.id, ...s.readings.map((r) => r.id)])];
+    const ids = [
+      ...demo.fitters.map((f) => f.id),
+      ...demo.seats.flatMap((s) => [s.versionId, s.seat.id]),
+      ...demo.places.map((p) => p.versionId),
+      ...demo.sitters.flatMap((s) => [s.id, ...s.readings.map((r) => r.id)]),
+    ];
     expect(new Set(ids).size).to.equal(ids.length);
   });
 
@@ -23,7 +28,8 @@ describe('the demo records', () => {
     expect(new Set(demo.seats.map((s) => s.seat.seatClass)).size).to.equal(6);
     expect(demo.places).to.have.length(6);
     for (const { seat } of demo.seats) expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
-    for (const { place } of demo.places) expect(PlaceSchema.safeParse(place).success, place.name).to.equal(true);
+    for (const { place } of demo.places)
+      expect(PlaceSchema.safeParse(place).success, place.name).to.equal(true);
   });
 
   it('describe for each control a hand, a place and a direction', () => {
@@ -39,7 +45,8 @@ describe('the demo records', () => {
     for (const sitter of demo.sitters) {
       const measures = Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value]));
       expect(pairDoubts(bodyWith(measures)), sitter.name).to.deep.equal([]);
-      for (const { dimension, value } of sitter.readings) expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
+      for (const { dimension, value } of sitter.readings)
+        expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
     }
   });
 
@@ -52,7 +59,8 @@ describe('the demo records', () => {
 
   it('lie around now', () => {
     for (const sitter of demo.sitters) {
-      if (sitter.fitting) expect(NOW.getTime() - sitter.fitting.at.getTime()).to.be.within(0, 30 * 86_400_000);
+      if (sitter.fitting)
+        expect(NOW.getTime() - sitter.fitting.at.getTime()).to.be.within(0, 30 * 86_400_000);
     }
   });
 

@@ -1,6 +1,13 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { LENGTH_UNITS, formatLength, formatLengthNumber, parseLength, type LengthUnit, type ParseReason } from '../../src/core/units';
+import {
+  LENGTH_UNITS,
+  formatLength,
+  formatLengthNumber,
+  parseLength,
+  type LengthUnit,
+  type ParseReason,
+} from '../../src/core/units';
 
 describe('typing a length', () => {
   const read: readonly [string, LengthUnit, number][] = [
@@ -21,11 +28,11 @@ describe('typing a length', () => {
     ['1/2', 'in', 12.7],
     ['17.5', 'in', 444.5],
     ['17,5 inches', 'mm', 444.5],
-    ["5' 8\"", 'mm', 1727.2],
+    ['5\' 8"', 'mm', 1727.2],
     ["5'8", 'mm', 1727.2],
     ['5 ft 8 in', 'cm', 1727.2],
     ['5 ft', 'mm', 1524],
-    ["5' 8 1/2\"", 'mm', 1739.9],
+    ['5\' 8 1/2"', 'mm', 1739.9],
     ['1740', 'mm', 1740],
     ['174.0 cm', 'mm', 1740],
   ];
@@ -95,10 +102,14 @@ describe('writing a length', () => {
 
   it('reads back what it wrote, to a tenth of a millimetre in mm and cm', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 30000 }), fc.constantFrom<LengthUnit>('mm', 'cm'), (tenths, unit) => {
-        const mm = tenths / 10;
-        expect(parseLength(formatLengthNumber(mm, unit), unit)).to.deep.equal({ ok: true, value: mm });
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 30000 }),
+        fc.constantFrom<LengthUnit>('mm', 'cm'),
+        (tenths, unit) => {
+          const mm = tenths / 10;
+          expect(parseLength(formatLengthNumber(mm, unit), unit)).to.deep.equal({ ok: true, value: mm });
+        },
+      ),
       { seed: 11, numRuns: 500 },
     );
   });

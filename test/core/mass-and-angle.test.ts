@@ -1,6 +1,19 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { acosDeg, asinDeg, atan2Deg, cosDeg, formatAngle, formatMass, formatMassNumber, parseMass, sinDeg, tanDeg, type MassUnit, type ParseReason } from '../../src/core/units';
+import {
+  acosDeg,
+  asinDeg,
+  atan2Deg,
+  cosDeg,
+  formatAngle,
+  formatMass,
+  formatMassNumber,
+  parseMass,
+  sinDeg,
+  tanDeg,
+  type MassUnit,
+  type ParseReason,
+} from '../../src/core/units';
 
 describe('typing a mass', () => {
   const read: readonly [string, MassUnit, number][] = [
@@ -14,7 +27,8 @@ describe('typing a mass', () => {
     ['21.475', 'kg', 21.48],
   ];
   for (const [text, shown, kg] of read) {
-    it(`reads ${JSON.stringify(text)} with ${shown} shown as ${kg} kg`, () => expect(parseMass(text, shown)).to.deep.equal({ ok: true, value: kg }));
+    it(`reads ${JSON.stringify(text)} with ${shown} shown as ${kg} kg`, () =>
+      expect(parseMass(text, shown)).to.deep.equal({ ok: true, value: kg }));
   }
 
   const refused: readonly [string, ParseReason][] = [
@@ -40,10 +54,14 @@ describe('typing a mass', () => {
 
   it('reads back what it wrote within half a tenth', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 40000 }), fc.constantFrom<MassUnit>('kg', 'lb'), (hundredths, unit) => {
-        const back = parseMass(formatMassNumber(hundredths / 100, unit), unit);
-        expect(back.ok && Math.abs(back.value - hundredths / 100)).to.be.at.most(0.051);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 40000 }),
+        fc.constantFrom<MassUnit>('kg', 'lb'),
+        (hundredths, unit) => {
+          const back = parseMass(formatMassNumber(hundredths / 100, unit), unit);
+          expect(back.ok && Math.abs(back.value - hundredths / 100)).to.be.at.most(0.051);
+        },
+      ),
       { seed: 21, numRuns: 300 },
     );
   });

@@ -1,9 +1,39 @@
 import { expect } from 'chai';
-import { NO_REMEDIES, assess, problemOf, remediesFor, remedyHint, seatChecks, isRefused, solve, type Assessment, type Problem, type SettingOutcome, type Verdict } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  assess,
+  problemOf,
+  remediesFor,
+  remedyHint,
+  seatChecks,
+  isRefused,
+  solve,
+  type Assessment,
+  type Problem,
+  type SettingOutcome,
+  type Verdict,
+} from '../../src/core/fit';
 import type { AdjustmentKind, Control } from '../../src/core/seat';
-import { adjustment, bodyWith, inputsOf, listed, placeWith, problemFor, q, ROUND, seatWith, settingsAt, slides, steps, WIDE_SEAT, withoutMeasure, type Case } from '../support/inputs';
+import {
+  adjustment,
+  bodyWith,
+  inputsOf,
+  listed,
+  placeWith,
+  problemFor,
+  q,
+  ROUND,
+  seatWith,
+  settingsAt,
+  slides,
+  steps,
+  WIDE_SEAT,
+  withoutMeasure,
+  type Case,
+} from '../support/inputs';
 
-const ofKind = (a: Assessment, kind: AdjustmentKind): SettingOutcome => a.outcomes.find((o) => o.kind === kind)!;
+const ofKind = (a: Assessment, kind: AdjustmentKind): SettingOutcome =>
+  a.outcomes.find((o) => o.kind === kind)!;
 const best = (p: Problem): Assessment => assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
 const heightSeat = (...values: number[]) => seatWith([adjustment('seatHeight', listed(...values))]);
 
@@ -19,7 +49,8 @@ describe('the verdict on one adjustment', () => {
     ['far below', 390, 'cannotReach'],
   ];
   for (const [where, height, verdict] of verdicts) {
-    it(`is ${verdict} ${where}`, () => expect(ofKind(best(problemFor({ seat: heightSeat(height) })), 'seatHeight').verdict).to.equal(verdict));
+    it(`is ${verdict} ${where}`, () =>
+      expect(ofKind(best(problemFor({ seat: heightSeat(height) })), 'seatHeight').verdict).to.equal(verdict));
   }
 
   it('is off where another position would be better, and names that one', () => {
@@ -59,7 +90,10 @@ describe('the verdict on one adjustment', () => {
   });
 
   it('counts a tension within a quarter turn, or one step, as close enough', () => {
-    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('tiltTension', slides(0, 4), { effort: { by: 'mass', lightestKg: 50, stiffestKg: 90 } })]);
+    const seat = seatWith([
+      adjustment('seatHeight', listed(440)),
+      adjustment('tiltTension', slides(0, 4), { effort: { by: 'mass', lightestKg: 50, stiffestKg: 90 } }),
+    ]);
     const p = problemFor({ seat });
     expect(ofKind(assess(p, settingsAt(p, { tiltTension: 2.25 })), 'tiltTension').verdict).to.equal('fits');
     expect(ofKind(assess(p, settingsAt(p, { tiltTension: 2.375 })), 'tiltTension').verdict).to.equal('off');
@@ -77,13 +111,25 @@ describe('aim and band on the adjustment’s own scale', () => {
 
   it('do not move when only this adjustment is moved', () => {
     const p = problemFor();
-    const low = ofKind(assess(p, settingsAt(p, { ...Object.fromEntries(best(p).outcomes.map((o) => [o.kind, o.value])), seatHeight: 400 })), 'seatHeight');
+    const low = ofKind(
+      assess(
+        p,
+        settingsAt(p, {
+          ...Object.fromEntries(best(p).outcomes.map((o) => [o.kind, o.value])),
+          seatHeight: 400,
+        }),
+      ),
+      'seatHeight',
+    );
     expect(low.band!.lo).to.be.closeTo(415, 0.01);
   });
 
   it('move with a footrest', () => {
     const p = problemFor();
-    const outcome = ofKind(assess(p, solve(p, { remedies: { footrestMm: 50, backCushionMm: 0 } }).settings), 'seatHeight');
+    const outcome = ofKind(
+      assess(p, solve(p, { remedies: { footrestMm: 50, backCushionMm: 0 } }).settings),
+      'seatHeight',
+    );
     expect(outcome.aim).to.deep.equal({ lo: 490, hi: 490 });
   });
 
@@ -108,7 +154,14 @@ describe('words for a position', () => {
     kind: 'lever',
     hand: 'right',
     place: 'right',
-    moves: [{ adjustmentId: 'seatHeight', action: 'turn', directionForMore: 'up', sitter: { forMore: 'nothing', forLess: 'nothing' } }],
+    moves: [
+      {
+        adjustmentId: 'seatHeight',
+        action: 'turn',
+        directionForMore: 'up',
+        sitter: { forMore: 'nothing', forLess: 'nothing' },
+      },
+    ],
     latch: 'none',
     scale,
     keeps: true,
@@ -119,22 +172,33 @@ describe('words for a position', () => {
   };
 
   it('count clicks from the lowest end', () => {
-    const seat = seatWith([adjustment('seatHeight', steps(400, 480, 5))], { controls: [control({ type: 'clicks' })] });
+    const seat = seatWith([adjustment('seatHeight', steps(400, 480, 5))], {
+      controls: [control({ type: 'clicks' })],
+    });
     expect(wordsAt(seat, 460)).to.deep.equal({
       key: 'position.clicks',
-      values: { clicks: { count: 3 }, end: { word: 'end.seatHeight' }, number: { count: 4 }, of: { count: 5 } },
+      values: {
+        clicks: { count: 3 },
+        end: { word: 'end.seatHeight' },
+        number: { count: 4 },
+        of: { count: 5 },
+      },
     });
     expect(wordsAt(seat, 420).key).to.equal('position.clicks.one');
     expect(wordsAt(seat, 400).key).to.equal('position.clicks.none');
   });
 
   it('read the dial’s own label', () => {
-    const seat = seatWith([adjustment('seatHeight', listed(420, 440, 460))], { controls: [control({ type: 'dial', labels: ['S', 'M', 'L'] })] });
+    const seat = seatWith([adjustment('seatHeight', listed(420, 440, 460))], {
+      controls: [control({ type: 'dial', labels: ['S', 'M', 'L'] })],
+    });
     expect(wordsAt(seat, 440)).to.deep.equal({ key: 'position.dial', values: { label: { text: 'M' } } });
   });
 
   it('leave a free slide to the tape and stops to their number', () => {
-    expect(wordsAt(seatWith([adjustment('seatHeight', slides(400, 480))]), 433).values).to.deep.equal({ value: { mm: 433 } });
+    expect(wordsAt(seatWith([adjustment('seatHeight', slides(400, 480))]), 433).values).to.deep.equal({
+      value: { mm: 433 },
+    });
     expect(wordsAt(heightSeat(420, 440), 440).key).to.equal('position.stop');
     expect(wordsAt(heightSeat(440), 440).key).to.equal('position.fixed');
   });
@@ -145,7 +209,8 @@ describe('words for a position', () => {
 });
 
 describe('the seat as a whole', () => {
-  const checks = (given: Case) => Object.fromEntries(seatChecks(inputsOf(given)).map((c) => [c.id, c.verdict]));
+  const checks = (given: Case) =>
+    Object.fromEntries(seatChecks(inputsOf(given)).map((c) => [c.id, c.verdict]));
   const rated = (kg: number) => seatWith(WIDE_SEAT.adjustments, { ratedLoadKg: q(kg) });
   const wide = (mm: number) => seatWith(WIDE_SEAT.adjustments, { seatWidthMm: q(mm) });
 
@@ -158,7 +223,9 @@ describe('the seat as a whole', () => {
 
   it('is neither passed nor refused on a mass that was not measured', () => {
     expect(checks({ body: withoutMeasure('bodyMass') }).ratedLoad).to.equal('notMeasured');
-    expect(checks({ body: { ...bodyWith(ROUND), bodyMass: { ...q(200), basis: 'estimated' } } }).ratedLoad).to.equal('notMeasured');
+    expect(
+      checks({ body: { ...bodyWith(ROUND), bodyMass: { ...q(200), basis: 'estimated' } } }).ratedLoad,
+    ).to.equal('notMeasured');
   });
 
   it('is refused when the hips are wider than the seat, and narrow below 1.10 of them', () => {
@@ -184,7 +251,13 @@ describe('remedies', () => {
     expect(rest).to.deep.equal([]);
     expect(remedy?.id).to.equal('footrest');
     expect(remedy?.sizeMm).to.equal(60);
-    expect(remedy?.arithmetic.values).to.deep.include({ seat: { mm: 500 }, leg: { mm: 420 }, shoe: { mm: 20 }, gap: { mm: 60 }, size: { mm: 60 } });
+    expect(remedy?.arithmetic.values).to.deep.include({
+      seat: { mm: 500 },
+      leg: { mm: 420 },
+      shoe: { mm: 20 },
+      gap: { mm: 60 },
+      size: { mm: 60 },
+    });
     expect(remedy?.settings.remedies.footrestMm).to.equal(60);
   });
 
@@ -208,7 +281,9 @@ describe('remedies', () => {
   });
 
   it('offer no cushion on a harness or suspension, and say so', () => {
-    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', listed(470))], { hasSuspension: true });
+    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', listed(470))], {
+      hasSuspension: true,
+    });
     const p = problemFor({ seat });
     expect(remediesFor(p)).to.deep.equal([]);
     expect(remedyHint(p, ofKind(best(p), 'seatDepth'))?.key).to.equal('remedy.for.kneeRoom.less.bare');
@@ -221,14 +296,18 @@ describe('remedies', () => {
 
   it('say what the trade does about any shortfall, and nothing where there is none', () => {
     const tall = problemFor({ seat: heightSeat(470) });
-    expect(remedyHint(tall, ofKind(best(tall), 'seatHeight'))).to.deep.equal({ key: 'remedy.for.footGap.more', values: { by: { sizeMm: 25 } } });
+    expect(remedyHint(tall, ofKind(best(tall), 'seatHeight'))).to.deep.equal({
+      key: 'remedy.for.footGap.more',
+      values: { by: { sizeMm: 25 } },
+    });
     const fine = problemFor();
     expect(remedyHint(fine, ofKind(best(fine), 'seatHeight'))).to.equal(null);
   });
 });
 
 describe('the angles of the set posture', () => {
-  const angles = (given: Case) => Object.fromEntries(best(problemOf(inputsOf(given))).angles.map((a) => [a.id, a]));
+  const angles = (given: Case) =>
+    Object.fromEntries(best(problemOf(inputsOf(given))).angles.map((a) => [a.id, a]));
 
   it('are right at the right angle', () => {
     const all = angles({ place: placeWith(slides(600, 800), { task: 'writing', keyboardThicknessMm: 0 }) });

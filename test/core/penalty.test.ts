@@ -4,10 +4,21 @@ import { penaltyOf } from '../../src/core/fit';
 import type { Target } from '../../src/core/method';
 
 const MILLION = 1_000_000;
-const FEET: Target = { hardLo: -60, bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5, basis: 'practice', source: 'test' };
+const FEET: Target = {
+  hardLo: -60,
+  bandLo: -25,
+  aimLo: 0,
+  aimHi: 0,
+  bandHi: 5,
+  hardHi: 60,
+  weight: 5,
+  basis: 'practice',
+  source: 'test',
+};
 
 describe('the penalty of a residual', () => {
-  it('is nothing in the aim', () => expect(penaltyOf('footGap', FEET, 0)).to.deep.equal({ hard: 0, penalty: 0 }));
+  it('is nothing in the aim', () =>
+    expect(penaltyOf('footGap', FEET, 0)).to.deep.equal({ hard: 0, penalty: 0 }));
 
   it('rises straight to the weight at the band’s edge', () => {
     expect(penaltyOf('footGap', FEET, 5).penalty).to.equal(5 * MILLION);
@@ -41,13 +52,17 @@ describe('the penalty of a residual', () => {
 
   it('is a whole number, never negative, and never falls away from the aim', () => {
     fc.assert(
-      fc.property(fc.double({ min: -200, max: 200, noNaN: true }), fc.double({ min: 0, max: 50, noNaN: true }), (residual, more) => {
-        const here = penaltyOf('footGap', FEET, residual).penalty;
-        const there = penaltyOf('footGap', FEET, residual + Math.sign(residual || 1) * more).penalty;
-        expect(Number.isInteger(here)).to.equal(true);
-        expect(here).to.be.at.least(0);
-        expect(there).to.be.at.least(here);
-      }),
+      fc.property(
+        fc.double({ min: -200, max: 200, noNaN: true }),
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        (residual, more) => {
+          const here = penaltyOf('footGap', FEET, residual).penalty;
+          const there = penaltyOf('footGap', FEET, residual + Math.sign(residual || 1) * more).penalty;
+          expect(Number.isInteger(here)).to.equal(true);
+          expect(here).to.be.at.least(0);
+          expect(there).to.be.at.least(here);
+        },
+      ),
       { seed: 51 },
     );
   });

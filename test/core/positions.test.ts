@@ -1,13 +1,34 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { ADJUSTMENT_KINDS, ADJUSTMENT_UNITS, endsOf, isFixed, isStepped, nearestPosition, positionCount, valueAt, valuesOf, type Adjustment } from '../../src/core/seat';
+import {
+  ADJUSTMENT_KINDS,
+  ADJUSTMENT_UNITS,
+  endsOf,
+  isFixed,
+  isStepped,
+  nearestPosition,
+  positionCount,
+  valueAt,
+  valuesOf,
+  type Adjustment,
+} from '../../src/core/seat';
 import { adjustment, listed, slides, steps } from '../support/inputs';
 
 /** Any travel that a seat could have, in whole or half units. */
 const anyAdjustment: fc.Arbitrary<Adjustment> = fc.oneof(
-  fc.tuple(fc.integer({ min: 300, max: 500 }), fc.integer({ min: 1, max: 400 })).map(([lo, length]) => adjustment('seatHeight', slides(lo, lo + length / 2))),
-  fc.tuple(fc.integer({ min: 300, max: 500 }), fc.integer({ min: 1, max: 200 }), fc.integer({ min: 2, max: 20 })).map(([lo, length, n]) => adjustment('seatHeight', steps(lo, lo + length, n))),
-  fc.uniqueArray(fc.integer({ min: 300, max: 700 }), { minLength: 1, maxLength: 12 }).map((values) => adjustment('seatHeight', listed(...values.sort((a, b) => a - b)))),
+  fc
+    .tuple(fc.integer({ min: 300, max: 500 }), fc.integer({ min: 1, max: 400 }))
+    .map(([lo, length]) => adjustment('seatHeight', slides(lo, lo + length / 2))),
+  fc
+    .tuple(
+      fc.integer({ min: 300, max: 500 }),
+      fc.integer({ min: 1, max: 200 }),
+      fc.integer({ min: 2, max: 20 }),
+    )
+    .map(([lo, length, n]) => adjustment('seatHeight', steps(lo, lo + length, n))),
+  fc
+    .uniqueArray(fc.integer({ min: 300, max: 700 }), { minLength: 1, maxLength: 12 })
+    .map((values) => adjustment('seatHeight', listed(...values.sort((a, b) => a - b)))),
   fc.integer({ min: 1, max: 40 }).map((eighths) => adjustment('tiltTension', slides(0, eighths / 8))),
 );
 

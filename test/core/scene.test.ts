@@ -1,9 +1,31 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { NO_REMEDIES, assess, remediesFor, solve, type Problem } from '../../src/core/fit';
-import { cardOf, controlWords, isPartlyUndrawn, ruleOf, sideView, spreadApart, trackOf, type Primitive } from '../../src/core/scene';
+import {
+  cardOf,
+  controlWords,
+  isPartlyUndrawn,
+  ruleOf,
+  sideView,
+  spreadApart,
+  trackOf,
+  type Primitive,
+} from '../../src/core/scene';
 import type { Point } from '../../src/core/posture';
-import { OPEN_HIP, ROUND, WIDE_SEAT, adjustment, bodyWith, listed, placeWith, problemFor, seatWith, settingsAt, slides, withoutMeasure } from '../support/inputs';
+import {
+  OPEN_HIP,
+  ROUND,
+  WIDE_SEAT,
+  adjustment,
+  bodyWith,
+  listed,
+  placeWith,
+  problemFor,
+  seatWith,
+  settingsAt,
+  slides,
+  withoutMeasure,
+} from '../support/inputs';
 
 const best = (p: Problem) => assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
 const LEVEL_SEAT = seatWith(WIDE_SEAT.adjustments.filter((a) => a.kind !== 'seatAngle'));
@@ -32,9 +54,11 @@ describe('moving labels apart', () => {
     );
   });
 
-  it('leaves alone what does not touch', () => expect(spreadApart([100, 200, 300], 18, 0, 1000)).to.deep.equal([100, 200, 300]));
+  it('leaves alone what does not touch', () =>
+    expect(spreadApart([100, 200, 300], 18, 0, 1000)).to.deep.equal([100, 200, 300]));
 
-  it('moves two that touch by the same', () => expect(spreadApart([100, 104], 20, 0, 1000)).to.deep.equal([92, 112]));
+  it('moves two that touch by the same', () =>
+    expect(spreadApart([100, 104], 20, 0, 1000)).to.deep.equal([92, 112]));
 });
 
 describe('the side view', () => {
@@ -57,7 +81,17 @@ describe('the side view', () => {
   });
 
   it('lets the feet hang when the seat is too high', () => {
-    const high = assess(p, settingsAt(p, { seatHeight: 500, seatDepth: 430, armHeight: 240, armWidth: 400, deskHeight: 700, seatAngle: 0 }));
+    const high = assess(
+      p,
+      settingsAt(p, {
+        seatHeight: 500,
+        seatDepth: 430,
+        armHeight: 240,
+        armWidth: 400,
+        deskHeight: 700,
+        seatAngle: 0,
+      }),
+    );
     const shoe = sideView(p, high).primitives.find((x) => x.id === 'shoe')!.shape;
     if (shoe.type !== 'polyline') throw new Error('a polyline expected');
     expect(Math.min(...shoe.points.map((q) => q.z))).to.be.closeTo(60, 1e-6);
@@ -89,17 +123,23 @@ describe('the side view', () => {
     const empty = sideView(nobody, best(nobody));
     expect(empty.primitives.filter((x) => x.role === 'sitter')).to.deep.equal([]);
     expect(empty.primitives.map((x) => x.id)).to.include.members(['pan', 'back', 'desk']);
-    for (const primitive of empty.primitives) for (const point of pointsOf(primitive)) expect(Number.isFinite(point.x + point.z), primitive.id).to.equal(true);
+    for (const primitive of empty.primitives)
+      for (const point of pointsOf(primitive))
+        expect(Number.isFinite(point.x + point.z), primitive.id).to.equal(true);
   });
 
   it('draws the remedies in use', () => {
     const used = assess(p, solve(p, { remedies: { footrestMm: 50, backCushionMm: 20 } }).settings);
-    const ids = sideView(p, used).primitives.filter((x) => x.role === 'remedy').map((x) => x.id);
+    const ids = sideView(p, used)
+      .primitives.filter((x) => x.role === 'remedy')
+      .map((x) => x.id);
     expect(ids).to.have.members(['footrest', 'backCushion']);
   });
 
   it('says the angles in words', () => {
-    const knee = scene.alternative.find((m) => JSON.stringify(m.values.name) === JSON.stringify({ word: 'angle.knee' }));
+    const knee = scene.alternative.find(
+      (m) => JSON.stringify(m.values.name) === JSON.stringify({ word: 'angle.knee' }),
+    );
     expect(knee?.values.angle).to.deep.equal({ deg: 90 });
   });
 });
@@ -110,7 +150,14 @@ describe('the rule', () => {
   const pair = (id: string) => rule.pairs.find((x) => x.id === id)!;
 
   it('joins body and equipment that belong together', () => {
-    expect(rule.pairs.map((x) => x.id)).to.deep.equal(['feet', 'legsUnderDesk', 'desk', 'arms', 'lumbar', 'head']);
+    expect(rule.pairs.map((x) => x.id)).to.deep.equal([
+      'feet',
+      'legsUnderDesk',
+      'desk',
+      'arms',
+      'lumbar',
+      'head',
+    ]);
     expect(pair('feet').sitter.heightMm).to.equal(440);
     expect(pair('feet').verdict).to.equal('fits');
   });
@@ -135,7 +182,13 @@ describe('the rule', () => {
     const nobody = problemFor({ body: {}, place: placeWith(listed(720)) });
     const alone = ruleOf(nobody, best(nobody));
     expect(alone.pairs).to.deep.equal([]);
-    expect(alone.single.map((t) => t.id)).to.have.members(['frontEdge', 'padTop', 'deskTop', 'lumbarApex', 'headPad']);
+    expect(alone.single.map((t) => t.id)).to.have.members([
+      'frontEdge',
+      'padTop',
+      'deskTop',
+      'lumbarApex',
+      'headPad',
+    ]);
   });
 
   it('stands level where the two are equal', () => {
@@ -150,7 +203,9 @@ describe('a track', () => {
   const outcomeOf = (p: Problem, kind: string) => best(p).outcomes.find((o) => o.kind === kind)!;
 
   it('shows the whole range, and a band that lies beyond it', () => {
-    const track = trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', slides(470, 520))]) }), 'seatHeight'));
+    const track = trackOf(
+      outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', slides(470, 520))]) }), 'seatHeight'),
+    );
     expect(track.range).to.deep.equal({ lo: 470, hi: 520 });
     expect(track.shown.lo).to.be.lessThan(445);
     expect(track.band?.hi).to.equal(445);
@@ -158,18 +213,29 @@ describe('a track', () => {
   });
 
   it('never lets a far aim squeeze the range', () => {
-    const track = trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', slides(900, 950))]) }), 'seatHeight'));
+    const track = trackOf(
+      outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', slides(900, 950))]) }), 'seatHeight'),
+    );
     expect(track.shown.hi - track.shown.lo).to.be.lessThan(100);
     expect(track.aim).to.equal(null);
   });
 
   it('has notches for clicks and none for a free slide', () => {
     expect(trackOf(outcomeOf(problemFor(), 'seatHeight')).notches).to.deep.equal([]);
-    expect(trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', listed(420, 440, 460))]) }), 'seatHeight')).notches).to.deep.equal([420, 440, 460]);
+    expect(
+      trackOf(
+        outcomeOf(
+          problemFor({ seat: seatWith([adjustment('seatHeight', listed(420, 440, 460))]) }),
+          'seatHeight',
+        ),
+      ).notches,
+    ).to.deep.equal([420, 440, 460]);
   });
 
   it('can show a position nobody can move', () => {
-    const track = trackOf(outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', listed(440))]) }), 'seatHeight'));
+    const track = trackOf(
+      outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', listed(440))]) }), 'seatHeight'),
+    );
     expect(track.shown.hi).to.be.greaterThan(track.shown.lo);
   });
 });
@@ -199,17 +265,29 @@ describe('the settings card', () => {
   });
 
   it('gives heights that a tape can check with the sitter seated', () => {
-    expect(card.rows.find((r) => r.kind === 'seatHeight')?.setting).to.deep.equal({ key: 'check.seatHeight', values: { value: { mm: 445 } } });
+    expect(card.rows.find((r) => r.kind === 'seatHeight')?.setting).to.deep.equal({
+      key: 'check.seatHeight',
+      values: { value: { mm: 445 } },
+    });
     const arm = card.rows.find((r) => r.kind === 'armHeight')!;
     expect(arm.setting.key).to.equal('check.armHeight');
     expect(arm.check).to.equal(null);
   });
 
   it('carries a refusal and the cautions that fit the seat', () => {
-    const heavy = problemFor({ body: bodyWith({ ...ROUND, bodyMass: 140 }), seat: { ...WIDE_SEAT, hasHarness: true, hasSuspension: true }, ageYears: 9 });
+    const heavy = problemFor({
+      body: bodyWith({ ...ROUND, bodyMass: 140 }),
+      seat: { ...WIDE_SEAT, hasHarness: true, hasSuspension: true },
+      ageYears: 9,
+    });
     const refused = cardOf(heavy, best(heavy), HEADER, []);
     expect(refused.refusals.map((m) => m.key)).to.deep.equal(['check.ratedLoad.refused']);
-    expect(refused.cautions.map((m) => m.key)).to.include.members(['caution.operator', 'caution.children', 'caution.scope', 'caution.clinician']);
+    expect(refused.cautions.map((m) => m.key)).to.include.members([
+      'caution.operator',
+      'caution.children',
+      'caution.scope',
+      'caution.clinician',
+    ]);
     expect(card.cautions.map((m) => m.key)).not.to.include('caution.operator');
   });
 

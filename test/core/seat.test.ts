@@ -1,6 +1,18 @@
 import { expect } from 'chai';
 import { DEMO_SEATS } from '../../src/demo/seats';
-import { adjustmentOf, controlFor, heightShift, oppositeOf, seatDoubts, sinkMm, takesCushions, DIRECTIONS, type Control, type SeatFault, type SeatModel } from '../../src/core/seat';
+import {
+  adjustmentOf,
+  controlFor,
+  heightShift,
+  oppositeOf,
+  seatDoubts,
+  sinkMm,
+  takesCushions,
+  DIRECTIONS,
+  type Control,
+  type SeatFault,
+  type SeatModel,
+} from '../../src/core/seat';
 import { adjustment, listed, q, seatWith, slides, steps } from '../support/inputs';
 
 const ONE = [adjustment('seatHeight', slides(400, 500))];
@@ -12,17 +24,62 @@ describe('a seat’s description', () => {
 
   const faulty: readonly [string, SeatModel, SeatFault, string][] = [
     ['no seat height', seatWith([]), 'missingSeatHeight', '/adjustments'],
-    ['a range upside down', seatWith([adjustment('seatHeight', slides(500, 400))]), 'reversedRange', '/adjustments/0/travel'],
-    ['a height in centimetres', seatWith([adjustment('seatHeight', slides(41, 52))]), 'outOfRange', '/adjustments/0/travel/lowest'],
-    ['a height that is no number', seatWith([adjustment('seatHeight', slides(NaN, 500))]), 'outOfRange', '/adjustments/0/travel/lowest'],
-    ['positions that do not rise', seatWith([adjustment('seatHeight', listed(400, 450, 440))]), 'notRising', '/adjustments/0/travel/values/2'],
+    [
+      'a range upside down',
+      seatWith([adjustment('seatHeight', slides(500, 400))]),
+      'reversedRange',
+      '/adjustments/0/travel',
+    ],
+    [
+      'a height in centimetres',
+      seatWith([adjustment('seatHeight', slides(41, 52))]),
+      'outOfRange',
+      '/adjustments/0/travel/lowest',
+    ],
+    [
+      'a height that is no number',
+      seatWith([adjustment('seatHeight', slides(NaN, 500))]),
+      'outOfRange',
+      '/adjustments/0/travel/lowest',
+    ],
+    [
+      'positions that do not rise',
+      seatWith([adjustment('seatHeight', listed(400, 450, 440))]),
+      'notRising',
+      '/adjustments/0/travel/values/2',
+    ],
     ['an empty list', seatWith([adjustment('seatHeight', listed())]), 'emptyRange', '/adjustments/0/travel'],
-    ['one click', seatWith([adjustment('seatHeight', steps(400, 500, 1))]), 'emptyRange', '/adjustments/0/travel/count'],
-    ['half a click', seatWith([adjustment('seatHeight', steps(400, 500, 2.5))]), 'emptyRange', '/adjustments/0/travel/count'],
-    ['too many clicks', seatWith([adjustment('seatHeight', steps(400, 500, 9000))]), 'tooManyPositions', '/adjustments/0/travel'],
+    [
+      'one click',
+      seatWith([adjustment('seatHeight', steps(400, 500, 1))]),
+      'emptyRange',
+      '/adjustments/0/travel/count',
+    ],
+    [
+      'half a click',
+      seatWith([adjustment('seatHeight', steps(400, 500, 2.5))]),
+      'emptyRange',
+      '/adjustments/0/travel/count',
+    ],
+    [
+      'too many clicks',
+      seatWith([adjustment('seatHeight', steps(400, 500, 9000))]),
+      'tooManyPositions',
+      '/adjustments/0/travel',
+    ],
     ['two of one name', seatWith([...ONE, ...ONE]), 'duplicateAdjustment', '/adjustments/1/id'],
-    ['height in degrees', seatWith([adjustment('seatHeight', slides(400, 500), { unit: 'deg' })]), 'unknownUnit', '/adjustments/0/unit'],
-    ['a tension nobody can compute', seatWith([...ONE, adjustment('tiltTension', slides(0, 2))]), 'missingEffort', '/adjustments/1/effort'],
+    [
+      'height in degrees',
+      seatWith([adjustment('seatHeight', slides(400, 500), { unit: 'deg' })]),
+      'unknownUnit',
+      '/adjustments/0/unit',
+    ],
+    [
+      'a tension nobody can compute',
+      seatWith([...ONE, adjustment('tiltTension', slides(0, 2))]),
+      'missingEffort',
+      '/adjustments/1/effort',
+    ],
     ['no rated load', seatWith(ONE, { ratedLoadKg: q(0) }), 'notPositive', '/ratedLoadKg'],
     ['no width', seatWith(ONE, { seatWidthMm: q(-1) }), 'notPositive', '/seatWidthMm'],
   ];
@@ -41,13 +98,22 @@ describe('a seat’s description', () => {
       kind: 'lever',
       hand: 'right',
       place: 'right',
-      moves: [{ adjustmentId: 'armHeight', action: 'turn', directionForMore: 'up', sitter: { forMore: 'nothing', forLess: 'nothing' } }],
+      moves: [
+        {
+          adjustmentId: 'armHeight',
+          action: 'turn',
+          directionForMore: 'up',
+          sitter: { forMore: 'nothing', forLess: 'nothing' },
+        },
+      ],
       latch: 'none',
       scale: { type: 'none' },
       keeps: true,
     };
     const doubts = seatDoubts(seatWith(ONE, { controls: [control] }));
-    expect(doubts).to.deep.equal([{ reason: 'controlOfNothing', field: '/controls/0/moves/0/adjustmentId', value: 'armHeight' }]);
+    expect(doubts).to.deep.equal([
+      { reason: 'controlOfNothing', field: '/controls/0/moves/0/adjustmentId', value: 'armHeight' },
+    ]);
     expect(controlFor([control], 'armHeight')?.control.name).to.equal('lever');
     expect(controlFor([control], 'seatHeight')).to.equal(null);
   });
@@ -69,7 +135,8 @@ describe('a seat’s description', () => {
 });
 
 describe('how far a cushion gives', () => {
-  const soft = (heightsAre: 'loaded' | 'empty') => seatWith(ONE, { cushion: { sinkMm: q(24), referenceMassKg: 80, heightsAre } });
+  const soft = (heightsAre: 'loaded' | 'empty') =>
+    seatWith(ONE, { cushion: { sinkMm: q(24), referenceMassKg: 80, heightsAre } });
 
   it('goes with the mass, within half and one and a half times the stated sink', () => {
     expect(sinkMm(soft('loaded'), 80)).to.equal(24);

@@ -1,10 +1,34 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { NO_REMEDIES, completeSettings, costOf, problemOf, sameSettings, solve, type Problem, type Settings } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  completeSettings,
+  costOf,
+  problemOf,
+  sameSettings,
+  solve,
+  type Problem,
+  type Settings,
+} from '../../src/core/fit';
 import { adjustmentOf, type AdjustmentKind } from '../../src/core/seat';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
-import { OPEN_HIP, RIGHT_ANGLE, ROUND, WIDE_SEAT, adjustment, bodyWith, inputsOf, listed, placeWith, problemFor, seatWith, slides, steps, withoutMeasure } from '../support/inputs';
+import {
+  OPEN_HIP,
+  RIGHT_ANGLE,
+  ROUND,
+  WIDE_SEAT,
+  adjustment,
+  bodyWith,
+  inputsOf,
+  listed,
+  placeWith,
+  problemFor,
+  seatWith,
+  slides,
+  steps,
+  withoutMeasure,
+} from '../support/inputs';
 
 /** The best of every combination of positions, looked through one by one. */
 function plainBest(p: Problem): { readonly hard: number; readonly penalty: number; readonly count: number } {
@@ -25,7 +49,8 @@ function plainBest(p: Problem): { readonly hard: number; readonly penalty: numbe
   return { ...best, count };
 }
 
-const at = (p: Problem, settings: Settings, kind: AdjustmentKind): number => p.variables[kind]!.values[settings.positions[kind]!]!;
+const at = (p: Problem, settings: Settings, kind: AdjustmentKind): number =>
+  p.variables[kind]!.values[settings.positions[kind]!]!;
 
 describe('solving', () => {
   it('sets a wide seat to the aims of the method', () => {
@@ -64,14 +89,18 @@ describe('solving', () => {
 
   it('takes the shorter depth at a tie', () => {
     // 430 ± 7 lie equally far from the aim of 430.
-    const p = problemFor({ seat: seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('seatDepth', listed(423, 437))]) });
+    const p = problemFor({
+      seat: seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('seatDepth', listed(423, 437))]),
+    });
     expect(at(p, solve(p, { remedies: NO_REMEDIES }).settings, 'seatDepth')).to.equal(423);
   });
 
   it('never leans the sitter back to meet a desk', () => {
     const low = problemFor({ place: placeWith(listed(600)) });
     const free = problemFor();
-    expect(at(low, solve(low, { remedies: NO_REMEDIES }).settings, 'backAngle')).to.equal(at(free, solve(free, { remedies: NO_REMEDIES }).settings, 'backAngle'));
+    expect(at(low, solve(low, { remedies: NO_REMEDIES }).settings, 'backAngle')).to.equal(
+      at(free, solve(free, { remedies: NO_REMEDIES }).settings, 'backAngle'),
+    );
   });
 
   it('leaves what nobody measured at a neutral position: level, or the middle', () => {
@@ -84,7 +113,10 @@ describe('solving', () => {
 
   it('takes a child’s room behind the knee in proportion', () => {
     const body = bodyWith({ ...ROUND, buttockPoplitealLength: 320 });
-    const seat = seatWith([adjustment('seatHeight', slides(400, 500)), adjustment('seatDepth', slides(220, 330))]);
+    const seat = seatWith([
+      adjustment('seatHeight', slides(400, 500)),
+      adjustment('seatDepth', slides(220, 330)),
+    ]);
     const adult = problemFor({ body, seat, ageYears: 30 });
     const child = problemFor({ body, seat, ageYears: 8 });
     expect(at(adult, solve(adult, { remedies: NO_REMEDIES }).settings, 'seatDepth')).to.equal(270);
@@ -95,16 +127,26 @@ describe('solving', () => {
   it('gives the same settings for the same inputs, through JSON and back', () => {
     const inputs = inputsOf({ place: placeWith(slides(600, 800)) });
     const once = solve(problemOf(inputs), { remedies: NO_REMEDIES });
-    const again = solve(problemOf(JSON.parse(JSON.stringify(inputs)) as typeof inputs), { remedies: NO_REMEDIES });
+    const again = solve(problemOf(JSON.parse(JSON.stringify(inputs)) as typeof inputs), {
+      remedies: NO_REMEDIES,
+    });
     expect(again).to.deep.equal(once);
   });
 
   it('says the cost that its settings have', () => {
     for (const sitter of DEMO_SITTERS.filter((s) => s.fitting)) {
       for (const seat of DEMO_SEATS) {
-        const p = problemFor({ body: bodyWith(sitter.measures), seat: { ...seat, id: 'x' }, place: placeWith(slides(600, 800)), ageYears: sitter.ageYears });
+        const p = problemFor({
+          body: bodyWith(sitter.measures),
+          seat: { ...seat, id: 'x' },
+          place: placeWith(slides(600, 800)),
+          ageYears: sitter.ageYears,
+        });
         const result = solve(p, { remedies: NO_REMEDIES });
-        expect(costOf(p, result.settings), `${sitter.name} on ${seat.name}`).to.deep.equal({ hard: result.hard, penalty: result.penalty });
+        expect(costOf(p, result.settings), `${sitter.name} on ${seat.name}`).to.deep.equal({
+          hard: result.hard,
+          penalty: result.penalty,
+        });
       }
     }
   });
@@ -116,13 +158,29 @@ describe('solving against plain enumeration', () => {
     buttockPoplitealLength: fc.integer({ min: 420, max: 560 }),
     elbowHeightSitting: fc.integer({ min: 200, max: 280 }),
   });
-  const range = (low: number, high: number) => fc.tuple(fc.integer({ min: low, max: high }), fc.integer({ min: 10, max: 120 }), fc.integer({ min: 2, max: 5 })).map(([lo, length, n]) => steps(lo, lo + length, n));
+  const range = (low: number, high: number) =>
+    fc
+      .tuple(
+        fc.integer({ min: low, max: high }),
+        fc.integer({ min: 10, max: 120 }),
+        fc.integer({ min: 2, max: 5 }),
+      )
+      .map(([lo, length, n]) => steps(lo, lo + length, n));
 
   it('finds the same cost for height, angle and desk together', () => {
     fc.assert(
       fc.property(body, range(380, 500), range(600, 780), fc.boolean(), (measures, height, desk, openHip) => {
-        const seat = seatWith([adjustment('seatHeight', height), adjustment('seatAngle', listed(-6, -3, 0, 3)), adjustment('backAngle', listed(5))]);
-        const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat, place: placeWith(desk), method: openHip ? OPEN_HIP : RIGHT_ANGLE });
+        const seat = seatWith([
+          adjustment('seatHeight', height),
+          adjustment('seatAngle', listed(-6, -3, 0, 3)),
+          adjustment('backAngle', listed(5)),
+        ]);
+        const p = problemFor({
+          body: bodyWith({ ...ROUND, ...measures }),
+          seat,
+          place: placeWith(desk),
+          method: openHip ? OPEN_HIP : RIGHT_ANGLE,
+        });
         const { hard, penalty, count } = { ...plainBest(p) };
         const result = solve(p, { remedies: NO_REMEDIES });
         expect({ hard: result.hard, penalty: result.penalty }).to.deep.equal({ hard, penalty });
@@ -135,10 +193,17 @@ describe('solving against plain enumeration', () => {
   it('finds the same cost where the back carries the pan', () => {
     fc.assert(
       fc.property(body, range(380, 500), (measures, height) => {
-        const seat = seatWith([adjustment('seatHeight', height), adjustment('seatAngle', listed(-5, -2, 0)), adjustment('backAngle', steps(0, 20, 6))], {
-          back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true },
-          pan: { axisFromRearMm: 180, recessMm: 0, frontEdgeRadiusMm: 0 },
-        });
+        const seat = seatWith(
+          [
+            adjustment('seatHeight', height),
+            adjustment('seatAngle', listed(-5, -2, 0)),
+            adjustment('backAngle', steps(0, 20, 6)),
+          ],
+          {
+            back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true },
+            pan: { axisFromRearMm: 180, recessMm: 0, frontEdgeRadiusMm: 0 },
+          },
+        );
         const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat, method: OPEN_HIP });
         const { hard, penalty } = plainBest(p);
         const result = solve(p, { remedies: NO_REMEDIES });
@@ -150,13 +215,24 @@ describe('solving against plain enumeration', () => {
 
   it('finds the same cost for depth, lumbar, arms and head, which are chosen one by one', () => {
     fc.assert(
-      fc.property(body, range(380, 440), range(150, 220), range(560, 700), (measures, depth, lumbar, head) => {
-        const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', depth), adjustment('lumbarApex', lumbar), adjustment('headHeight', head)]);
-        const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat });
-        const { hard, penalty } = plainBest(p);
-        const result = solve(p, { remedies: NO_REMEDIES });
-        expect({ hard: result.hard, penalty: result.penalty }).to.deep.equal({ hard, penalty });
-      }),
+      fc.property(
+        body,
+        range(380, 440),
+        range(150, 220),
+        range(560, 700),
+        (measures, depth, lumbar, head) => {
+          const seat = seatWith([
+            adjustment('seatHeight', listed(440)),
+            adjustment('seatDepth', depth),
+            adjustment('lumbarApex', lumbar),
+            adjustment('headHeight', head),
+          ]);
+          const p = problemFor({ body: bodyWith({ ...ROUND, ...measures }), seat });
+          const { hard, penalty } = plainBest(p);
+          const result = solve(p, { remedies: NO_REMEDIES });
+          expect({ hard: result.hard, penalty: result.penalty }).to.deep.equal({ hard, penalty });
+        },
+      ),
       { seed: 63, numRuns: 60 },
     );
   });
@@ -168,7 +244,8 @@ describe('whole settings', () => {
 
   it('come back as they are', () => expect(completeSettings(p, best)).to.equal(best));
 
-  it('are the best ones where there are none', () => expect(sameSettings(completeSettings(p, null), best)).to.equal(true));
+  it('are the best ones where there are none', () =>
+    expect(sameSettings(completeSettings(p, null), best)).to.equal(true));
 
   it('get what is missing and lose what is not there', () => {
     const { deskHeight, ...rest } = best.positions;
@@ -190,5 +267,6 @@ describe('whole settings', () => {
     expect(sameSettings(best, { ...best, remedies: { footrestMm: 20, backCushionMm: 0 } })).to.equal(false);
   });
 
-  it('know the kinds of the wide seat', () => expect(adjustmentOf(WIDE_SEAT.adjustments, 'headHeight')).not.to.equal(null));
+  it('know the kinds of the wide seat', () =>
+    expect(adjustmentOf(WIDE_SEAT.adjustments, 'headHeight')).not.to.equal(null));
 });

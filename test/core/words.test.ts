@@ -1,11 +1,26 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { DIMENSION_IDS } from '../../src/core/body';
-import { CONDITIONS, NO_REMEDIES, VERDICTS, assess, remediesFor, remedyHint, solve } from '../../src/core/fit';
+import {
+  CONDITIONS,
+  NO_REMEDIES,
+  VERDICTS,
+  assess,
+  remediesFor,
+  remedyHint,
+  solve,
+} from '../../src/core/fit';
 import type { Message } from '../../src/core/message';
 import { CONDITION_IDS } from '../../src/core/method';
 import { cardOf, ruleOf, sideView } from '../../src/core/scene';
-import { ACTIONS, ADJUSTMENT_KIND_IDS, DIRECTIONS, HANDS, SEAT_CLASSES, SITTER_ACTS } from '../../src/core/seat';
+import {
+  ACTIONS,
+  ADJUSTMENT_KIND_IDS,
+  DIRECTIONS,
+  HANDS,
+  SEAT_CLASSES,
+  SITTER_ACTS,
+} from '../../src/core/seat';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
@@ -20,15 +35,37 @@ function everyMessage(): Message[] {
   for (const sitter of DEMO_SITTERS) {
     for (const [i, seat] of DEMO_SEATS.entries()) {
       const place = DEMO_PLACES[i]!;
-      const p = problemFor({ body: bodyWith(sitter.measures), seat: { ...seat, id: 's' }, place: { ...place, id: 'p' }, method: i % 2 ? OPEN_HIP : RIGHT_ANGLE, ageYears: sitter.ageYears });
-      const ends = Object.fromEntries(Object.values(p.variables).map((v) => [v.kind, v.values[v.values.length - 1]!]));
+      const p = problemFor({
+        body: bodyWith(sitter.measures),
+        seat: { ...seat, id: 's' },
+        place: { ...place, id: 'p' },
+        method: i % 2 ? OPEN_HIP : RIGHT_ANGLE,
+        ageYears: sitter.ageYears,
+      });
+      const ends = Object.fromEntries(
+        Object.values(p.variables).map((v) => [v.kind, v.values[v.values.length - 1]!]),
+      );
       const remedies = remediesFor(p);
-      for (const settings of [solve(p, { remedies: NO_REMEDIES }).settings, settingsAt(p, {}), settingsAt(p, ends), ...remedies.map((r) => r.settings)]) {
+      for (const settings of [
+        solve(p, { remedies: NO_REMEDIES }).settings,
+        settingsAt(p, {}),
+        settingsAt(p, ends),
+        ...remedies.map((r) => r.settings),
+      ]) {
         const a = assess(p, settings);
         const card = cardOf(p, a, HEADER, remedies);
-        messages.push(...a.outcomes.flatMap((o) => [o.reason, o.words, o.bestWords, ...(remedyHint(p, o) ? [remedyHint(p, o)!] : [])]));
+        messages.push(
+          ...a.outcomes.flatMap((o) => [
+            o.reason,
+            o.words,
+            o.bestWords,
+            ...(remedyHint(p, o) ? [remedyHint(p, o)!] : []),
+          ]),
+        );
         messages.push(...a.checks.map((c) => c.reason), ...remedies.map((r) => r.arithmetic));
-        messages.push(...card.rows.flatMap((r) => [r.setting, r.control, r.movement, r.check]).filter((m) => m !== null));
+        messages.push(
+          ...card.rows.flatMap((r) => [r.setting, r.control, r.movement, r.check]).filter((m) => m !== null),
+        );
         messages.push(...card.cautions, ...card.remedies, ...card.offered, ...card.refusals, ...card.angles);
         messages.push(...ruleOf(p, a).alternative, ...sideView(p, a).alternative);
       }
@@ -60,7 +97,8 @@ describe('the wording table', () => {
   it('has a reason for every condition on both sides and inside', () => {
     for (const id of CONDITION_IDS) {
       for (const side of ['good', 'more', 'less']) {
-        for (const unit of id === 'tension' ? ['.turn', '.step'] : ['']) expect(WORDS).to.have.property(`reason.${id}.${side}${unit}`);
+        for (const unit of id === 'tension' ? ['.turn', '.step'] : [''])
+          expect(WORDS).to.have.property(`reason.${id}.${side}${unit}`);
       }
       for (const side of ['more', 'less']) expect(WORDS).to.have.property(`remedy.for.${id}.${side}`);
     }
@@ -95,8 +133,15 @@ describe('the wording table', () => {
     // A key is said whole, or built from a family: `kind.${…}`, `remedy.for.${…}`.
     const families = [...source.matchAll(/[`'"]([a-zA-Z.]+)\$\{/g)].map((m) => m[1]!);
     // A family may also be named by a value of its own: `'checkVerdict'`.
-    const isNamed = (key: string) => source.includes(`'${key.split('.')[0]}'`) && source.includes('`${kind}.${verdict}`');
-    const unused = Object.keys(WORDS).filter((key) => !isNamed(key) && !source.includes(`'${key}'`) && !source.includes(`\`${key}`) && !families.some((f) => key.startsWith(f)));
+    const isNamed = (key: string) =>
+      source.includes(`'${key.split('.')[0]}'`) && source.includes('`${kind}.${verdict}`');
+    const unused = Object.keys(WORDS).filter(
+      (key) =>
+        !isNamed(key) &&
+        !source.includes(`'${key}'`) &&
+        !source.includes(`\`${key}`) &&
+        !families.some((f) => key.startsWith(f)),
+    );
     expect(unused).to.deep.equal([]);
   });
 });
@@ -112,17 +157,32 @@ describe('saying a value', () => {
   });
 
   it('says masses, angles, counts and lists', () => {
-    expect(say({ key: 'check.ratedLoad.notMeasured', values: { rated: { kg: 120 } } }, inInches)).to.include('264.6 lb');
-    expect(say({ key: 'check.backAngle', values: { value: { deg: -2.5 } } }, DEFAULT_READING)).to.equal('Back −2.5° from upright');
+    expect(say({ key: 'check.ratedLoad.notMeasured', values: { rated: { kg: 120 } } }, inInches)).to.include(
+      '264.6 lb',
+    );
+    expect(say({ key: 'check.backAngle', values: { value: { deg: -2.5 } } }, DEFAULT_READING)).to.equal(
+      'Back −2.5° from upright',
+    );
     const missing = { words: ['dimension.stature', 'dimension.bodyMass', 'dimension.shoeHeel'] };
-    expect(say({ key: 'reason.notMeasured', values: { missing } }, DEFAULT_READING)).to.equal('Not computed: stature, body mass and shoe heel not measured.');
+    expect(say({ key: 'reason.notMeasured', values: { missing } }, DEFAULT_READING)).to.equal(
+      'Not computed: stature, body mass and shoe heel not measured.',
+    );
   });
 
   it('says turns as a hand counts them', () => {
-    expect([0, 0.125, 0.5, 1, 1.25, 1.375, 2].map(sayTurns)).to.deep.equal(['0 turns', '1/8 turn', '1/2 turn', '1 turn', '1 1/4 turns', '1 3/8 turns', '2 turns']);
+    expect([0, 0.125, 0.5, 1, 1.25, 1.375, 2].map(sayTurns)).to.deep.equal([
+      '0 turns',
+      '1/8 turn',
+      '1/2 turn',
+      '1 turn',
+      '1 1/4 turns',
+      '1 3/8 turns',
+      '2 turns',
+    ]);
   });
 
-  it('shows a key that nobody worded, so that the gap is seen', () => expect(word('no.such.key')).to.equal('no.such.key'));
+  it('shows a key that nobody worded, so that the gap is seen', () =>
+    expect(word('no.such.key')).to.equal('no.such.key'));
 
   it('writes a date as the reader does', () => {
     expect(sayDate('2026-11-05', DEFAULT_READING)).to.equal('5 Nov 2026');

@@ -4,7 +4,14 @@ import { v7 } from 'uuid';
 import { NewerDatabaseError, openDatabase } from '../../src/data/client';
 import { fold } from '../../src/data/fold';
 import { insertFitter, listFitters } from '../../src/data/fittings';
-import { bodyOf, findSitter, insertReading, insertSitter, listSitters, withdrawReading } from '../../src/data/sitters';
+import {
+  bodyOf,
+  findSitter,
+  insertReading,
+  insertSitter,
+  listSitters,
+  withdrawReading,
+} from '../../src/data/sitters';
 import { q } from '../support/inputs';
 import { fileUrl, openBench, type Bench } from '../support/context';
 
@@ -33,7 +40,10 @@ describe('the database', () => {
 
   it('refuses a file that a newer program has written', async () => {
     const client = createClient({ url: fileUrl(bench.folder) });
-    await client.execute({ sql: 'insert into __drizzle_migrations (hash, created_at) values (?, ?)', args: ['later', Date.now() + 1e10] });
+    await client.execute({
+      sql: 'insert into __drizzle_migrations (hash, created_at) values (?, ?)',
+      args: ['later', Date.now() + 1e10],
+    });
     client.close();
     let thrown: unknown;
     try {
@@ -75,7 +85,9 @@ describe('the database', () => {
   it('refuses a reading of a sitter that is not there', async () => {
     let refused = false;
     try {
-      await bench.context.store.write((queries) => insertReading(queries, v7(), v7(), 'stature', q(1700), AT));
+      await bench.context.store.write((queries) =>
+        insertReading(queries, v7(), v7(), 'stature', q(1700), AT),
+      );
     } catch {
       refused = true;
     }
@@ -95,10 +107,12 @@ describe('sitters and their readings', () => {
   });
   after(() => bench.close());
 
-  const found = async (search: string) => (await listSitters(bench.context.store.db, search)).map((s) => s.name);
+  const found = async (search: string) =>
+    (await listSitters(bench.context.store.db, search)).map((s) => s.name);
 
   it('are found by any part of the name, without accents or case', async () => {
-    for (const search of ['øyvind', 'oyvind', 'strom', 'AKES', '']) expect(await found(search), search).to.include('Øyvind Ström-Åkesson');
+    for (const search of ['øyvind', 'oyvind', 'strom', 'AKES', ''])
+      expect(await found(search), search).to.include('Øyvind Ström-Åkesson');
   });
 
   it('are not found by what is not in the name, wildcards included', async () => {
@@ -135,7 +149,9 @@ describe('sitters and their readings', () => {
       await insertReading(queries, v7(), sitterId, 'poplitealHeight', q(430), AT);
     });
     expect((await bodyOf(store.db, sitterId)).poplitealHeight?.value).to.equal(430);
-    const kept = await store.db.$client.execute("select count(*) from readings where dimension = 'poplitealHeight'");
+    const kept = await store.db.$client.execute(
+      "select count(*) from readings where dimension = 'poplitealHeight'",
+    );
     expect(Number(kept.rows[0]![0])).to.equal(2);
   });
 

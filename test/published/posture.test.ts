@@ -2,9 +2,25 @@
 import { expect } from 'chai';
 import { CONDITIONS, NO_REMEDIES, assess, solve, valuesOfSettings } from '../../src/core/fit';
 import { SHIPPED_METHODS, outsideBy } from '../../src/core/method';
-import { HIP_TO_SHOULDER_FRACTION, TRUNK_CENTRE_FRACTION, TRUNK_MASS_FRACTION, elbowAbove, panHeight, trunkMomentNm } from '../../src/core/posture';
+import {
+  HIP_TO_SHOULDER_FRACTION,
+  TRUNK_CENTRE_FRACTION,
+  TRUNK_MASS_FRACTION,
+  elbowAbove,
+  panHeight,
+  trunkMomentNm,
+} from '../../src/core/posture';
 import { KG_PER_POUND, MM_PER_INCH, formatLength, parseLength, parseMass } from '../../src/core/units';
-import { ROUND, adjustment, bodyWith, listed, placeWith, problemFor, seatWith, slides } from '../support/inputs';
+import {
+  ROUND,
+  adjustment,
+  bodyWith,
+  listed,
+  placeWith,
+  problemFor,
+  seatWith,
+  slides,
+} from '../support/inputs';
 
 describe('elbow of an arm 25° forward and 20° out: 0.8517 E + 0.1483 S (Parcells et al. 1999 after Chaffin & Andersson; from memory)', () => {
   const pairs: readonly [number, number][] = [
@@ -31,7 +47,8 @@ describe('head, arms and trunk: Winter, Biomechanics and Motor Control, Table 4.
     expect(TRUNK_MASS_FRACTION + 2 * 0.161).to.be.closeTo(1, 1e-9);
   });
 
-  it('have their centre at 0.626 of the way from hip to shoulder', () => expect(TRUNK_CENTRE_FRACTION).to.equal(0.626));
+  it('have their centre at 0.626 of the way from hip to shoulder', () =>
+    expect(TRUNK_CENTRE_FRACTION).to.equal(0.626));
 
   it('span 0.288 of stature: shoulder 0.818 less hip 0.530 (Drillis & Contini 1966; from memory)', () => {
     expect(HIP_TO_SHOULDER_FRACTION).to.be.closeTo(0.818 - 0.53, 1e-9);
@@ -45,7 +62,13 @@ describe('head, arms and trunk: Winter, Biomechanics and Motor Control, Table 4.
 
   it('set the tension at a fraction of the seat’s range that is linear in that moment', () => {
     const effort = { by: 'moment', lightestNm: 20, stiffestNm: 60, atDeg: 15 } as const;
-    const p = problemFor({ body: bodyWith({ ...ROUND, bodyMass: 75, stature: 1750 }), seat: seatWith([adjustment('seatHeight', listed(440)), adjustment('tiltTension', slides(0, 2), { effort })]) });
+    const p = problemFor({
+      body: bodyWith({ ...ROUND, bodyMass: 75, stature: 1750 }),
+      seat: seatWith([
+        adjustment('seatHeight', listed(440)),
+        adjustment('tiltTension', slides(0, 2), { effort }),
+      ]),
+    });
     const set = valuesOfSettings(p, solve(p, { remedies: NO_REMEDIES }).settings);
     const wanted = (2 * (trunkMomentNm(75, 1750, 15) - 20)) / 40;
     // Turns are offered in eighths.
@@ -59,7 +82,8 @@ describe('front edge of a pan of 440 mm at −8°: −61, −31 and 0 mm about a
     [220, -31],
     [440, 0],
   ] as const) {
-    it(`axis at ${axis}`, () => expect(Math.round(panHeight(0, 440, axis, -8))).to.equal(drop === 0 ? 0 : drop));
+    it(`axis at ${axis}`, () =>
+      expect(Math.round(panHeight(0, 440, axis, -8))).to.equal(drop === 0 ? 0 : drop));
   }
 });
 
@@ -95,7 +119,9 @@ describe('angles', () => {
   for (const method of SHIPPED_METHODS) {
     it(`a seat set by “${method.name}” bends the knee by an acceptable 90–135°: ISO 11226:2000; from memory`, () => {
       const p = problemFor({ method });
-      const knee = assess(p, solve(p, { remedies: NO_REMEDIES }).settings).angles.find((a) => a.id === 'knee');
+      const knee = assess(p, solve(p, { remedies: NO_REMEDIES }).settings).angles.find(
+        (a) => a.id === 'knee',
+      );
       expect(knee?.deg).to.be.within(90, 135);
     });
   }
@@ -109,7 +135,10 @@ describe('arm pads 200–250 mm above the seat: EN 1335-1:2000; from memory', ()
   ] as const) {
     it(`is where the average ${who}’s elbow hangs with the back upright`, () => {
       const body = bodyWith({ elbowHeightSitting: elbow, shoulderHeightSitting: shoulder });
-      const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('armHeight', slides(150, 320))]);
+      const seat = seatWith([
+        adjustment('seatHeight', listed(440)),
+        adjustment('armHeight', slides(150, 320)),
+      ]);
       const p = problemFor({ body, seat });
       const set = valuesOfSettings(p, solve(p, { remedies: NO_REMEDIES }).settings);
       expect(set.armHeight).to.be.within(200, 250);
@@ -126,7 +155,9 @@ describe('desks: EN 527-1:2011, seated adjustable 650–850 mm and fixed 740 ± 
   const seat = seatWith([adjustment('seatHeight', slides(400, 530))]);
   const outcomeAt = (who: keyof typeof average, desk: Parameters<typeof placeWith>[0]) => {
     const p = problemFor({ body: average[who], seat, place: placeWith(desk) });
-    return assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find((o) => o.kind === 'deskHeight')!;
+    return assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find(
+      (o) => o.kind === 'deskHeight',
+    )!;
   };
 
   it('the adjustable range takes in the average man and woman at a keyboard', () => {
@@ -141,7 +172,11 @@ describe('desks: EN 527-1:2011, seated adjustable 650–850 mm and fixed 740 ± 
   });
 
   it('desk height with a given seat follows seat plus elbow (Parcells et al. 1999; from memory)', () => {
-    const p = problemFor({ body: average.man, seat, place: placeWith(listed(700), { task: 'writing', keyboardThicknessMm: 0 }) });
+    const p = problemFor({
+      body: average.man,
+      seat,
+      place: placeWith(listed(700), { task: 'writing', keyboardThicknessMm: 0 }),
+    });
     const set = valuesOfSettings(p, solve(p, { remedies: NO_REMEDIES }).settings);
     const deskTop = CONDITIONS.find((c) => c.id === 'deskTop')!;
     expect(deskTop.residual(p, set)).to.be.closeTo(700 - (set.seatHeight + 245), 1e-9);
@@ -174,5 +209,6 @@ describe('units: the international inch and pound of 1959', () => {
     expect(read.ok && read.value).to.be.closeTo(360, 5);
   });
 
-  it('writes 17 1/2 in for 444.5 mm (computed)', () => expect(formatLength(444.5, 'in')).to.equal('17 1/2 in'));
+  it('writes 17 1/2 in for 444.5 mm (computed)', () =>
+    expect(formatLength(444.5, 'in')).to.equal('17 1/2 in'));
 });

@@ -1,8 +1,29 @@
 /** Seat height, depth and width against published rules and tables. Values from memory unless marked as computed. */
 import { expect } from 'chai';
-import { NO_REMEDIES, SEAT_WIDTH_SHARE, assess, seatChecks, seatDepthBand, seatHeightBand, seatWidthBand, solve, type Verdict } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  SEAT_WIDTH_SHARE,
+  assess,
+  seatChecks,
+  seatDepthBand,
+  seatHeightBand,
+  seatWidthBand,
+  solve,
+  type Verdict,
+} from '../../src/core/fit';
 import { DEMO_SEATS } from '../../src/demo/seats';
-import { ROUND, adjustment, bodyWith, inputsOf, listed, problemFor, q, seatWith, slides, type Case } from '../support/inputs';
+import {
+  ROUND,
+  adjustment,
+  bodyWith,
+  inputsOf,
+  listed,
+  problemFor,
+  q,
+  seatWith,
+  slides,
+  type Case,
+} from '../support/inputs';
 
 const heightOf = (given: Case) => {
   const p = problemFor(given);
@@ -12,7 +33,8 @@ const heightOf = (given: Case) => {
 
 function verdictOf(given: Case, kind: 'seatHeight' | 'seatDepth'): Verdict {
   const p = problemFor(given);
-  return assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find((o) => o.kind === kind)!.verdict;
+  return assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find((o) => o.kind === kind)!
+    .verdict;
 }
 
 describe('seat height band (P+s) cos 30° … (P+s) cos 5°: Gouvali & Boudolos 2006, Applied Ergonomics 37:765; from memory', () => {
@@ -47,8 +69,12 @@ describe('seat depth 0.80 … 0.95 of buttock–popliteal length: Parcells et al
 
   for (const length of [420, 450, 480, 510, 540]) {
     it(`holds the depth that both methods choose for an adult of ${length}`, () => {
-      const p = problemFor({ body: bodyWith({ ...ROUND, buttockPoplitealLength: length }), seat: seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', slides(300, 560))]) });
-      const depth = p.variables.seatDepth!.values[solve(p, { remedies: NO_REMEDIES }).settings.positions.seatDepth!]!;
+      const p = problemFor({
+        body: bodyWith({ ...ROUND, buttockPoplitealLength: length }),
+        seat: seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', slides(300, 560))]),
+      });
+      const depth =
+        p.variables.seatDepth!.values[solve(p, { remedies: NO_REMEDIES }).settings.positions.seatDepth!]!;
       const band = seatDepthBand(length);
       expect(depth).to.be.within(band.lo, band.hi);
     });
@@ -64,7 +90,10 @@ describe('seat width at least 1.10 hip breadths, at most 1.30 for shared school 
   });
 
   it('is what the width check wants', () => {
-    const verdict = (width: number) => seatChecks(inputsOf({ seat: seatWith([], { seatWidthMm: q(width) }) })).find((c) => c.id === 'seatWidth')?.verdict;
+    const verdict = (width: number) =>
+      seatChecks(inputsOf({ seat: seatWith([], { seatWidthMm: q(width) }) })).find(
+        (c) => c.id === 'seatWidth',
+      )?.verdict;
     expect(verdict(407.1)).to.equal('passes');
     expect(verdict(406.9)).to.equal('close');
   });
@@ -101,29 +130,53 @@ describe('fixed-seat anchors: Pheasant, Bodyspace, British adults 19–65; from 
   const anchored = { poplitealHeight: 355, shoeHeel: 45, buttockPoplitealLength: 435 };
 
   it('400 mm: the smallest twentieth of women in shoes of 45 mm sit with flat feet, and no higher', () => {
-    expect(heightOf({ body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', slides(380, 520))]) })).to.equal(400);
-    expect(verdictOf({ body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', listed(400))]) }, 'seatHeight')).to.equal('fits');
-    expect(verdictOf({ body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', listed(416))]) }, 'seatHeight')).to.equal('cannotReach');
+    expect(
+      heightOf({ body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', slides(380, 520))]) }),
+    ).to.equal(400);
+    expect(
+      verdictOf(
+        { body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', listed(400))]) },
+        'seatHeight',
+      ),
+    ).to.equal('fits');
+    expect(
+      verdictOf(
+        { body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', listed(416))]) },
+        'seatHeight',
+      ),
+    ).to.equal('cannotReach');
   });
 
   it('435 mm: a depth of their buttock–popliteal length leaves no room at all', () => {
-    const p = problemFor({ body: bodyWith(anchored), seat: seatWith([adjustment('seatHeight', listed(400)), adjustment('seatDepth', listed(435))]) });
-    const depth = assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find((o) => o.kind === 'seatDepth')!;
+    const p = problemFor({
+      body: bodyWith(anchored),
+      seat: seatWith([adjustment('seatHeight', listed(400)), adjustment('seatDepth', listed(435))]),
+    });
+    const depth = assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find(
+      (o) => o.kind === 'seatDepth',
+    )!;
     expect(depth.deciding?.residual).to.equal(0);
     expect(depth.verdict).to.equal('cannotReach');
   });
 });
 
 describe('a child’s seat with its lowest front edge at 300 mm and shortest depth at 260 mm: common practice, no source', () => {
-  const seat = seatWith([adjustment('seatHeight', listed(300)), adjustment('seatDepth', listed(260))], { seatClass: 'child' });
-  const height = (poplitealHeight: number, shoeHeel: number) => verdictOf({ body: bodyWith({ poplitealHeight, shoeHeel, buttockPoplitealLength: 320 }), seat, ageYears: 7 }, 'seatHeight');
+  const seat = seatWith([adjustment('seatHeight', listed(300)), adjustment('seatDepth', listed(260))], {
+    seatClass: 'child',
+  });
+  const height = (poplitealHeight: number, shoeHeel: number) =>
+    verdictOf(
+      { body: bodyWith({ poplitealHeight, shoeHeel, buttockPoplitealLength: 320 }), seat, ageYears: 7 },
+      'seatHeight',
+    );
 
   it('fits the average seven-year-old barefoot (popliteal about 310) and the average six-year-old in 20 mm shoes', () => {
     expect(height(310, 0)).to.equal('fits');
     expect(height(280, 20)).to.equal('fits');
   });
 
-  it('does not fit the smallest twentieth of seven-year-olds barefoot (about 280)', () => expect(height(280, 0)).to.equal('cannotReach'));
+  it('does not fit the smallest twentieth of seven-year-olds barefoot (about 280)', () =>
+    expect(height(280, 0)).to.equal('cannotReach'));
 
   it('leaves the average five-year-old (280) a room of 20 mm, which is enough for a child and would not be for an adult', () => {
     const body = bodyWith({ poplitealHeight: 262, shoeHeel: 20, buttockPoplitealLength: 280 });

@@ -4,10 +4,32 @@ import { NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
 import type { FittingDetail, Outcome, PlaceEdit, SitterDetail } from '../../src/contract';
 import { DEFAULT_READING } from '../../src/words';
 import { fittingCard } from '../../src/service/card';
-import { addFitter, allFitters, allMethods, allPlaces, allSeats, ensureShippedMethods, fitterName, savePlace } from '../../src/service/catalogue';
+import {
+  addFitter,
+  allFitters,
+  allMethods,
+  allPlaces,
+  allSeats,
+  ensureShippedMethods,
+  fitterName,
+  savePlace,
+} from '../../src/service/catalogue';
 import { ageOn, localDate, systemClock } from '../../src/service/context';
-import { actOnFitting, createFitting, editFitting, fittingDetail, recentFittings, saveSettings } from '../../src/service/fittings';
-import { createSitter, editSitter, searchSitters, sitterDetail, takeReading } from '../../src/service/sitters';
+import {
+  actOnFitting,
+  createFitting,
+  editFitting,
+  fittingDetail,
+  recentFittings,
+  saveSettings,
+} from '../../src/service/fittings';
+import {
+  createSitter,
+  editSitter,
+  searchSitters,
+  sitterDetail,
+  takeReading,
+} from '../../src/service/sitters';
 import { ROUND, adjustment, listed, slides } from '../support/inputs';
 import { openBench, type Bench } from '../support/context';
 
@@ -30,7 +52,15 @@ async function newSitter(birthDate: string | null = null): Promise<SitterDetail>
 
 async function measured(): Promise<SitterDetail> {
   const sitter = await newSitter();
-  for (const [dimension, value] of Object.entries(ROUND)) valueOf(await takeReading(bench.context, sitter.id, { dimension: dimension as keyof typeof ROUND, value }, 'Hedda Kvist'));
+  for (const [dimension, value] of Object.entries(ROUND))
+    valueOf(
+      await takeReading(
+        bench.context,
+        sitter.id,
+        { dimension: dimension as keyof typeof ROUND, value },
+        'Hedda Kvist',
+      ),
+    );
   return valueOf(await sitterDetail(bench.context, sitter.id));
 }
 
@@ -38,7 +68,9 @@ async function fittingOn(seatName: string, sitter?: SitterDetail): Promise<Fitti
   const { id } = sitter ?? (await measured());
   const fitting = valueOf(await createFitting(bench.context, { id: v7(), sitterId: id, fitterId: null }));
   const seat = (await allSeats(bench.context)).find((s) => s.seat.name.startsWith(seatName))!;
-  return valueOf(await editFitting(bench.context, fitting.id, fitting.version, { seatVersionId: seat.versionId }));
+  return valueOf(
+    await editFitting(bench.context, fitting.id, fitting.version, { seatVersionId: seat.versionId }),
+  );
 }
 
 describe('a sitter', () => {
@@ -66,59 +98,115 @@ describe('a sitter', () => {
     ['2026-11-25', 'done'],
   ] as const) {
     it(`born ${birthDate}: ${reason}`, async () => {
-      expect(reasonOf(await createSitter(bench.context, { id: v7(), name: 'Born', birthDate }))).to.equal(reason);
+      expect(reasonOf(await createSitter(bench.context, { id: v7(), name: 'Born', birthDate }))).to.equal(
+        reason,
+      );
     });
   }
 
   it('is not there when nobody made it', async () => {
     expect(reasonOf(await sitterDetail(bench.context, v7()))).to.equal('notFound');
     expect(reasonOf(await editSitter(bench.context, v7(), 1, { name: 'x' }))).to.equal('notFound');
-    expect(reasonOf(await takeReading(bench.context, v7(), { dimension: 'stature', value: 1700 }, null))).to.equal('notFound');
+    expect(
+      reasonOf(await takeReading(bench.context, v7(), { dimension: 'stature', value: 1700 }, null)),
+    ).to.equal('notFound');
   });
 
   it('keeps who took a reading and when, and takes it back', async () => {
     const sitter = await newSitter();
-    const after = valueOf(await takeReading(bench.context, sitter.id, { dimension: 'poplitealHeight', value: 444.5 }, 'Hedda Kvist'));
-    expect(after.body.poplitealHeight).to.deep.include({ value: 444.5, basis: 'measured', takenBy: 'Hedda Kvist', takenAt: '2026-11-25T09:30:00.000Z', spread: 2.5 });
+    const after = valueOf(
+      await takeReading(
+        bench.context,
+        sitter.id,
+        { dimension: 'poplitealHeight', value: 444.5 },
+        'Hedda Kvist',
+      ),
+    );
+    expect(after.body.poplitealHeight).to.deep.include({
+      value: 444.5,
+      basis: 'measured',
+      takenBy: 'Hedda Kvist',
+      takenAt: '2026-11-25T09:30:00.000Z',
+      spread: 2.5,
+    });
     expect(after.measured).to.equal(1);
-    const back = valueOf(await takeReading(bench.context, sitter.id, { dimension: 'poplitealHeight', value: null }, null));
+    const back = valueOf(
+      await takeReading(bench.context, sitter.id, { dimension: 'poplitealHeight', value: null }, null),
+    );
     expect(back.body.poplitealHeight).to.equal(undefined);
   });
 
   it('has no reading that no body has', async () => {
     const sitter = await newSitter();
-    const refusal = await takeReading(bench.context, sitter.id, { dimension: 'poplitealHeight', value: 44.5 }, null);
-    expect(refusal).to.deep.equal({ ok: false, reason: 'invalid', faults: [{ pointer: '/value', detail: 'Between 150 and 650 mm.' }] });
+    const refusal = await takeReading(
+      bench.context,
+      sitter.id,
+      { dimension: 'poplitealHeight', value: 44.5 },
+      null,
+    );
+    expect(refusal).to.deep.equal({
+      ok: false,
+      reason: 'invalid',
+      faults: [{ pointer: '/value', detail: 'Between 150 and 650 mm.' }],
+    });
     expect(valueOf(await sitterDetail(bench.context, sitter.id)).measured).to.equal(0);
   });
 });
 
 describe('a place', () => {
-  const edit = (): PlaceEdit => ({ id: v7(), name: 'Ticket hatch', task: 'keyboard', desk: adjustment('deskHeight', listed(730), { id: 'desk' }), deskThicknessMm: 30, keyboardThicknessMm: 20, notes: '' });
+  const edit = (): PlaceEdit => ({
+    id: v7(),
+    name: 'Ticket hatch',
+    task: 'keyboard',
+    desk: adjustment('deskHeight', listed(730), { id: 'desk' }),
+    deskThicknessMm: 30,
+    keyboardThicknessMm: 20,
+    notes: '',
+  });
 
   it('gets a new version with every change; the old one stays', async () => {
     const first = valueOf(await savePlace(bench.context, edit(), null));
-    const second = valueOf(await savePlace(bench.context, { ...first.place, desk: null, name: 'Hatch without desk' }, first.version));
+    const second = valueOf(
+      await savePlace(
+        bench.context,
+        { ...first.place, desk: null, name: 'Hatch without desk' },
+        first.version,
+      ),
+    );
     expect(second.version).to.equal(2);
     expect(second.versionId).not.to.equal(first.versionId);
     const listedNow = (await allPlaces(bench.context)).filter((p) => p.place.id === first.place.id);
     expect(listedNow.map((p) => p.place.name)).to.deep.equal(['Hatch without desk']);
-    expect(reasonOf(await savePlace(bench.context, { ...first.place, desk: null }, first.version))).to.equal('changedMeanwhile');
+    expect(reasonOf(await savePlace(bench.context, { ...first.place, desk: null }, first.version))).to.equal(
+      'changedMeanwhile',
+    );
   });
 
   it('is refused with a desk upside down, naming the field', async () => {
-    const refusal = await savePlace(bench.context, { ...edit(), desk: adjustment('deskHeight', slides(800, 700), { id: 'desk' }) }, null);
-    expect(refusal).to.deep.equal({ ok: false, reason: 'invalid', faults: [{ pointer: '/desk/travel', detail: 'The highest position lies below the lowest.' }] });
+    const refusal = await savePlace(
+      bench.context,
+      { ...edit(), desk: adjustment('deskHeight', slides(800, 700), { id: 'desk' }) },
+      null,
+    );
+    expect(refusal).to.deep.equal({
+      ok: false,
+      reason: 'invalid',
+      faults: [{ pointer: '/desk/travel', detail: 'The highest position lies below the lowest.' }],
+    });
   });
 
-  it('cannot be a version of nothing', async () => expect(reasonOf(await savePlace(bench.context, edit(), 3))).to.equal('notFound'));
+  it('cannot be a version of nothing', async () =>
+    expect(reasonOf(await savePlace(bench.context, edit(), 3))).to.equal('notFound'));
 });
 
 describe('methods and fitters', () => {
   it('come once, however often the program starts', async () => {
     await ensureShippedMethods(bench.context);
     await ensureShippedMethods(bench.context);
-    expect((await allMethods(bench.context)).map((m) => m.method.id)).to.have.members(['right-angle', 'open-hip']);
+    expect((await allMethods(bench.context)).map((m) => m.method.id)).to.have.members([
+      'right-angle',
+      'open-hip',
+    ]);
   });
 
   it('are known by name', async () => {
@@ -137,12 +225,16 @@ describe('a fitting', () => {
     const stored = valueOf(await fittingDetail(bench.context, fitting.id));
     expect(stored.inputs?.seat.name).to.equal('Tidewick shared chair');
     expect(stored.inputs?.body.poplitealHeight?.value).to.equal(420);
-    expect(stored.draft?.settings).to.deep.equal(solve(problemOf(stored.inputs!), { remedies: NO_REMEDIES }).settings);
+    expect(stored.draft?.settings).to.deep.equal(
+      solve(problemOf(stored.inputs!), { remedies: NO_REMEDIES }).settings,
+    );
   });
 
   it('follows a new reading while it is open', async () => {
     const fitting = await fittingOn('Tidewick');
-    valueOf(await takeReading(bench.context, fitting.sitter.id, { dimension: 'poplitealHeight', value: 455 }, null));
+    valueOf(
+      await takeReading(bench.context, fitting.sitter.id, { dimension: 'poplitealHeight', value: 455 }, null),
+    );
     const after = valueOf(await fittingDetail(bench.context, fitting.id));
     expect(after.inputs?.body.poplitealHeight?.value).to.equal(455);
     expect(after.version).to.be.greaterThan(fitting.version);
@@ -150,27 +242,53 @@ describe('a fitting', () => {
 
   it('has no inputs before a seat is chosen, and cannot be set', async () => {
     const sitter = await newSitter();
-    const fitting = valueOf(await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: null }));
+    const fitting = valueOf(
+      await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: null }),
+    );
     expect(fitting.inputs).to.equal(null);
-    expect(reasonOf(await saveSettings(bench.context, fitting.id, { positions: {}, remedies: NO_REMEDIES }))).to.equal('incomplete');
-    expect(reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }))).to.equal('incomplete');
+    expect(
+      reasonOf(await saveSettings(bench.context, fitting.id, { positions: {}, remedies: NO_REMEDIES })),
+    ).to.equal('incomplete');
+    expect(
+      reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' })),
+    ).to.equal('incomplete');
     expect(reasonOf(await fittingCard(bench.context, fitting.id, DEFAULT_READING))).to.equal('incomplete');
   });
 
   it('takes only positions that its seat has, and names the wrong one', async () => {
     const fitting = await fittingOn('Puffling');
-    const refusal = await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 6, armHeight: 0 }, remedies: NO_REMEDIES });
-    expect(!refusal.ok && refusal.faults?.map((f) => f.pointer)).to.deep.equal(['/positions/seatHeight', '/positions/armHeight']);
-    expect(reasonOf(await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 5 }, remedies: NO_REMEDIES }))).to.equal('done');
+    const refusal = await saveSettings(bench.context, fitting.id, {
+      positions: { seatHeight: 6, armHeight: 0 },
+      remedies: NO_REMEDIES,
+    });
+    expect(!refusal.ok && refusal.faults?.map((f) => f.pointer)).to.deep.equal([
+      '/positions/seatHeight',
+      '/positions/armHeight',
+    ]);
+    expect(
+      reasonOf(
+        await saveSettings(bench.context, fitting.id, {
+          positions: { seatHeight: 5 },
+          remedies: NO_REMEDIES,
+        }),
+      ),
+    ).to.equal('done');
   });
 
   it('writes its draft over and its versions never', async () => {
     const fitting = await fittingOn('Tidewick');
-    valueOf(await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 1 }, remedies: NO_REMEDIES }));
-    valueOf(await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 2 }, remedies: NO_REMEDIES }));
+    valueOf(
+      await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 1 }, remedies: NO_REMEDIES }),
+    );
+    valueOf(
+      await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 2 }, remedies: NO_REMEDIES }),
+    );
     const once = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }));
     valueOf(await actOnFitting(bench.context, fitting.id, once.version, { act: 'solve' }));
-    const rows = await bench.context.store.db.$client.execute({ sql: 'select stage, version from setting_sets where fitting_id = ? order by stage, version', args: [fitting.id] });
+    const rows = await bench.context.store.db.$client.execute({
+      sql: 'select stage, version from setting_sets where fitting_id = ? order by stage, version',
+      args: [fitting.id],
+    });
     expect(rows.rows.map((r) => [r.stage, Number(r.version)])).to.deep.equal([
       ['computed', 1],
       ['computed', 2],
@@ -181,14 +299,24 @@ describe('a fitting', () => {
   it('drops the draft with another seat and only the desk with another place', async () => {
     const fitting = await fittingOn('Tidewick');
     const place = (await allPlaces(bench.context)).find((p) => p.place.name === 'Chart room table')!;
-    const placed = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { placeVersionId: place.versionId }));
+    const placed = valueOf(
+      await editFitting(bench.context, fitting.id, fitting.version, { placeVersionId: place.versionId }),
+    );
     const solved = valueOf(await actOnFitting(bench.context, fitting.id, placed.version, { act: 'solve' }));
     expect(solved.draft?.settings.positions).to.have.property('deskHeight');
-    const without = valueOf(await editFitting(bench.context, fitting.id, solved.version, { placeVersionId: null }));
+    const without = valueOf(
+      await editFitting(bench.context, fitting.id, solved.version, { placeVersionId: null }),
+    );
     expect(without.draft?.settings.positions).not.to.have.property('deskHeight');
-    expect(without.draft?.settings.positions.seatHeight).to.equal(solved.draft?.settings.positions.seatHeight);
+    expect(without.draft?.settings.positions.seatHeight).to.equal(
+      solved.draft?.settings.positions.seatHeight,
+    );
     const seats = await allSeats(bench.context);
-    const other = valueOf(await editFitting(bench.context, fitting.id, without.version, { seatVersionId: seats.find((s) => s.seat.name.startsWith('Gull'))!.versionId }));
+    const other = valueOf(
+      await editFitting(bench.context, fitting.id, without.version, {
+        seatVersionId: seats.find((s) => s.seat.name.startsWith('Gull'))!.versionId,
+      }),
+    );
     expect(other.draft).to.equal(null);
   });
 
@@ -198,11 +326,19 @@ describe('a fitting', () => {
     const left = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave' }));
     expect(left.state).to.equal('left');
     expect(left.date).to.equal(localDate(bench.context.now()));
-    expect(reasonOf(await saveSettings(bench.context, fitting.id, { positions: {}, remedies: NO_REMEDIES }))).to.equal('closed');
-    expect(reasonOf(await editFitting(bench.context, fitting.id, left.version, { toolsKg: 2 }))).to.equal('closed');
+    expect(
+      reasonOf(await saveSettings(bench.context, fitting.id, { positions: {}, remedies: NO_REMEDIES })),
+    ).to.equal('closed');
+    expect(reasonOf(await editFitting(bench.context, fitting.id, left.version, { toolsKg: 2 }))).to.equal(
+      'closed',
+    );
     // A closed fitting keeps its inputs as they were.
-    valueOf(await takeReading(bench.context, fitting.sitter.id, { dimension: 'poplitealHeight', value: 460 }, null));
-    expect(valueOf(await fittingDetail(bench.context, fitting.id)).inputs?.body.poplitealHeight?.value).to.equal(420);
+    valueOf(
+      await takeReading(bench.context, fitting.sitter.id, { dimension: 'poplitealHeight', value: 460 }, null),
+    );
+    expect(
+      valueOf(await fittingDetail(bench.context, fitting.id)).inputs?.body.poplitealHeight?.value,
+    ).to.equal(420);
     const reopened = valueOf(await actOnFitting(bench.context, fitting.id, left.version, { act: 'reopen' }));
     expect(reopened.state).to.equal('open');
     expect(reopened.inputs?.body.poplitealHeight?.value).to.equal(460);
@@ -210,7 +346,9 @@ describe('a fitting', () => {
 
   it('is not handed over on a refused seat', async () => {
     const fitting = await fittingOn('Puffling');
-    expect(reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave' }))).to.equal('seatRefused');
+    expect(
+      reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave' })),
+    ).to.equal('seatRefused');
     expect(valueOf(await fittingDetail(bench.context, fitting.id)).state).to.equal('open');
   });
 
@@ -218,14 +356,18 @@ describe('a fitting', () => {
     const fitting = await fittingOn('Tidewick');
     const heavy = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { toolsKg: 47.1 }));
     expect(heavy.inputs?.work.toolsKg).to.equal(47.1);
-    expect(reasonOf(await actOnFitting(bench.context, fitting.id, heavy.version, { act: 'leave' }))).to.equal('seatRefused');
+    expect(reasonOf(await actOnFitting(bench.context, fitting.id, heavy.version, { act: 'leave' }))).to.equal(
+      'seatRefused',
+    );
   });
 
   it('is listed with its sitter, newest first', async () => {
     const fitting = await fittingOn('Tidewick');
     const all = await recentFittings(bench.context);
-    expect(all[0]?.date >= all[all.length - 1]!.date).to.equal(true);
-    expect((await recentFittings(bench.context, fitting.sitter.id)).map((f) => f.id)).to.deep.equal([fitting.id]);
+    expect(all[0]!.date >= all[all.length - 1]!.date).to.equal(true);
+    expect((await recentFittings(bench.context, fitting.sitter.id)).map((f) => f.id)).to.deep.equal([
+      fitting.id,
+    ]);
   });
 
   it('does not overwrite a change made meanwhile', async () => {
@@ -234,7 +376,9 @@ describe('a fitting', () => {
     const late = await editFitting(bench.context, fitting.id, fitting.version, { toolsKg: 2 });
     expect(reasonOf(late)).to.equal('changedMeanwhile');
     expect(!late.ok && (late.current as FittingDetail).toolsKg).to.equal(1);
-    expect(reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }))).to.equal('changedMeanwhile');
+    expect(
+      reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' })),
+    ).to.equal('changedMeanwhile');
   });
 });
 

@@ -23,7 +23,11 @@ export const fileUrl = (folder: string): string => pathToFileURL(join(folder, 'v
 export async function openBench(options: { readonly demo?: boolean } = {}): Promise<Bench> {
   const folder = mkdtempSync(join(tmpdir(), 'velto-test-'));
   let now = new Date('2026-11-25T09:30:00Z').getTime();
-  const context: Context = { store: new Store(await openDatabase(fileUrl(folder))), now: () => new Date(now), newId: () => v7() };
+  const context: Context = {
+    store: new Store(await openDatabase(fileUrl(folder))),
+    now: () => new Date(now),
+    newId: () => v7(),
+  };
   await ensureShippedMethods(context);
   if (options.demo) await loadDemo(context);
   return {

@@ -30,17 +30,32 @@ export const ROUND: Readonly<Record<DimensionId, number>> = {
 };
 
 export function bodyWith(measures: Partial<Record<DimensionId, number>>): Body {
-  return Object.fromEntries(Object.entries(measures).map(([id, value]) => [id, { ...q(value), basis: 'measured' as const }]));
+  return Object.fromEntries(
+    Object.entries(measures).map(([id, value]) => [id, { ...q(value), basis: 'measured' as const }]),
+  );
 }
 
 export const withoutMeasure = (...ids: DimensionId[]): Body =>
   bodyWith(Object.fromEntries(Object.entries(ROUND).filter(([id]) => !ids.includes(id as DimensionId))));
 
-export const slides = (lowest: number, highest: number): Travel => ({ type: 'continuous', lowest: q(lowest), highest: q(highest) });
-export const steps = (lowest: number, highest: number, count: number): Travel => ({ type: 'steps', lowest: q(lowest), highest: q(highest), count });
+export const slides = (lowest: number, highest: number): Travel => ({
+  type: 'continuous',
+  lowest: q(lowest),
+  highest: q(highest),
+});
+export const steps = (lowest: number, highest: number, count: number): Travel => ({
+  type: 'steps',
+  lowest: q(lowest),
+  highest: q(highest),
+  count,
+});
 export const listed = (...values: number[]): Travel => ({ type: 'listed', values: values.map((v) => q(v)) });
 
-const UNITS: Partial<Record<AdjustmentKind, AdjustmentUnit>> = { seatAngle: 'deg', backAngle: 'deg', tiltTension: 'turn' };
+const UNITS: Partial<Record<AdjustmentKind, AdjustmentUnit>> = {
+  seatAngle: 'deg',
+  backAngle: 'deg',
+  tiltTension: 'turn',
+};
 
 export function adjustment(kind: AdjustmentKind, travel: Travel, more: Partial<Adjustment> = {}): Adjustment {
   return { id: kind, kind, side: 'both', unit: UNITS[kind] ?? 'mm', travel, ...more };
@@ -97,24 +112,51 @@ export const WIDE_SEAT = seatWith([
   adjustment('seatAngle', slides(-8, 5)),
   adjustment('backAngle', slides(0, 25)),
   adjustment('lumbarApex', slides(140, 260)),
-  adjustment('tiltTension', slides(0, 3), { effort: { by: 'moment', lightestNm: 15, stiffestNm: 65, atDeg: 15 } }),
+  adjustment('tiltTension', slides(0, 3), {
+    effort: { by: 'moment', lightestNm: 15, stiffestNm: 65, atDeg: 15 },
+  }),
   adjustment('armWidth', slides(380, 560)),
   adjustment('armHeight', slides(160, 320)),
   adjustment('headHeight', slides(560, 760)),
 ]);
 
-export function inputsOf({ body = bodyWith(ROUND), seat = WIDE_SEAT, place = null, method = RIGHT_ANGLE, ageYears = null, toolsKg = 0 }: Case = {}): FitInputs {
-  return { schema: 1, coreVersion: 1, tablesVersion: 1, seed: 1, sitter: { ageYears }, body, seat, place, method, work: { toolsKg } };
+export function inputsOf({
+  body = bodyWith(ROUND),
+  seat = WIDE_SEAT,
+  place = null,
+  method = RIGHT_ANGLE,
+  ageYears = null,
+  toolsKg = 0,
+}: Case = {}): FitInputs {
+  return {
+    schema: 1,
+    coreVersion: 1,
+    tablesVersion: 1,
+    seed: 1,
+    sitter: { ageYears },
+    body,
+    seat,
+    place,
+    method,
+    work: { toolsKg },
+  };
 }
 
 export const problemFor = (given: Case = {}): Problem => problemOf(inputsOf(given));
 
 /** Settings that put adjustments at the position nearest to the given values (under this body). */
-export function settingsAt(p: Problem, values: Partial<Record<AdjustmentKind, number>>, remedies = { footrestMm: 0, backCushionMm: 0 }): Settings {
+export function settingsAt(
+  p: Problem,
+  values: Partial<Record<AdjustmentKind, number>>,
+  remedies = { footrestMm: 0, backCushionMm: 0 },
+): Settings {
   const positions: Partial<Record<AdjustmentKind, number>> = {};
   for (const variable of Object.values(p.variables)) {
     const wanted = values[variable.kind] ?? variable.values[0]!;
-    positions[variable.kind] = variable.values.reduce((best, v, i) => (Math.abs(v - wanted) < Math.abs(variable.values[best]! - wanted) ? i : best), 0);
+    positions[variable.kind] = variable.values.reduce(
+      (best, v, i) => (Math.abs(v - wanted) < Math.abs(variable.values[best]! - wanted) ? i : best),
+      0,
+    );
   }
   return { positions, remedies };
 }

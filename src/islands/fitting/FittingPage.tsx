@@ -105,39 +105,11 @@ function SetOrCard({
   );
 }
 
-function FittingScreen(props: Props) {
-  const state = useFitting(props.fitting);
-  const { stage, go } = useStage(props.stage);
+function FittingScreen({ fitting: initial, stage: first, seats, places, methods }: Props) {
+  const state = useFitting(initial);
+  const { stage, go } = useStage(first);
   const setting = useSetting(state.fitting);
-  return setting ? (
-    <WithSetting {...props} state={state} setting={setting} stage={stage} go={go} />
-  ) : (
-    <Screen {...props} state={state} setting={null} autosave={null} stage={stage} go={go} />
-  );
-}
-
-interface Shared extends Omit<Props, 'stage'> {
-  readonly state: FittingState;
-  readonly stage: Stage;
-  readonly go: (stage: Stage) => void;
-}
-
-function WithSetting(props: Shared & { readonly setting: Setting }) {
-  const { state, setting } = props;
-  const autosave = useAutosave(state.fitting, setting.store);
-  return <Screen {...props} autosave={autosave} />;
-}
-
-function Screen({
-  state,
-  setting,
-  autosave,
-  stage,
-  go,
-  seats,
-  places,
-  methods,
-}: Shared & { readonly setting: Setting | null; readonly autosave: Autosave | null }) {
+  const autosave = useAutosave(state.fitting, setting?.store ?? null);
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
   const onMeasured = useCallback(() => void reload(), [reload]);

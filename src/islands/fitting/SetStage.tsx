@@ -103,7 +103,7 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
             open={open === outcome.kind}
             disabled={disabled}
             onOpen={() => setOpen(outcome.kind)}
-            onMove={(position) => move(outcome.kind, position)}
+            onMove={(to) => move(outcome.kind, to)}
             onDrag={(position) => drag(outcome.kind, position)}
             onDragEnd={letGo}
           />

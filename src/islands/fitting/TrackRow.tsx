@@ -6,6 +6,7 @@ import { TrackPaths } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { sayTurns, sayValue, word, type Reading } from '../../words';
+import type { Move } from './use-setting';
 import styles from './set.module.css';
 
 /** A step with Page Up or Down, in positions; at least one click, about a centimetre on a free slide. */
@@ -24,12 +25,13 @@ interface Props {
   readonly open: boolean;
   readonly disabled: boolean;
   readonly onOpen: () => void;
-  readonly onMove: (position: number) => void;
+  readonly onMove: (to: Move) => void;
   readonly onDrag: (position: number) => void;
   readonly onDragEnd: () => void;
 }
 
-function nextPosition(key: string, at: number, count: number): number | null {
+/** What a key does to a position, or null where it does nothing here. */
+function stepOf(key: string, count: number): ((from: number) => number) | null {
   const page = Math.max(1, Math.round(count / PAGE_SHARE));
   const steps: Record<string, number> = {
     ArrowRight: 1,
@@ -42,7 +44,7 @@ function nextPosition(key: string, at: number, count: number): number | null {
     End: count,
   };
   const step = steps[key];
-  return step === undefined ? null : Math.max(0, Math.min(count - 1, at + step));
+  return step === undefined ? null : (from) => Math.max(0, Math.min(count - 1, from + step));
 }
 
 /** One adjustment: its name, verdict and value over its track, which is moved by dragging or with the keys. */
@@ -79,10 +81,10 @@ export const TrackRow = memo(function TrackRow({
     if (!fixed && event.currentTarget.hasPointerCapture(event.pointerId)) onDrag(positionAt(event));
   };
   const key = (event: KeyboardEvent<HTMLDivElement>) => {
-    const next = nextPosition(event.key, outcome.position, count);
-    if (next === null || fixed) return;
+    const step = stepOf(event.key, count);
+    if (!step || fixed) return;
     event.preventDefault();
-    if (next !== outcome.position) onMove(next);
+    if (step(outcome.position) !== outcome.position) onMove(step);
   };
 
   const words = say(outcome.words);

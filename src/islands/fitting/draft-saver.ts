@@ -19,7 +19,7 @@ type Send<T> = (value: T) => Promise<{ readonly savedAt: string }>;
  */
 export class DraftSaver<T> {
   private state: Saving;
-  private saved: T | null;
+  private saved: { readonly value: T; readonly at: string } | null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private sending: Promise<void> | null = null;
   private readonly listeners = new Set<() => void>();
@@ -30,7 +30,7 @@ export class DraftSaver<T> {
     private readonly explain: (error: unknown) => string,
     saved: { readonly value: T; readonly at: string } | null,
   ) {
-    this.saved = saved?.value ?? null;
+    this.saved = saved;
     this.state = saved ? { state: 'saved', at: saved.at } : { state: 'unsent' };
   }
 
@@ -44,7 +44,7 @@ export class DraftSaver<T> {
   /** Watches the source until the returned function is called. */
   start(): () => void {
     const changed = () => {
-      if (this.source.get() === this.saved) return;
+      if (this.tellIfSaved()) return;
       this.tell({ state: 'unsent' });
       this.later(QUIET_MS);
     };
@@ -60,7 +60,7 @@ export class DraftSaver<T> {
   async flush(): Promise<void> {
     clearTimeout(this.timer);
     while (this.sending) await this.sending;
-    if (this.source.get() === this.saved) return;
+    if (this.tellIfSaved()) return;
     this.sending = this.sendOnce().finally(() => {
       this.sending = null;
     });
@@ -70,8 +70,16 @@ export class DraftSaver<T> {
   /** A value that an act has already stored on the server. */
   adopt(value: T, at: string): void {
     clearTimeout(this.timer);
-    this.saved = value;
+    this.saved = { value, at };
     this.tell({ state: 'saved', at });
+  }
+
+  /** Whether the server has what there is now: so after undoing back to what was saved. */
+  private tellIfSaved(): boolean {
+    if (!this.saved || this.source.get() !== this.saved.value) return false;
+    clearTimeout(this.timer);
+    if (this.state.state !== 'saved') this.tell({ state: 'saved', at: this.saved.at });
+    return true;
   }
 
   private async sendOnce(): Promise<void> {
@@ -79,7 +87,7 @@ export class DraftSaver<T> {
     this.tell({ state: 'saving' });
     try {
       const { savedAt } = await this.send(value);
-      this.saved = value;
+      this.saved = { value, at: savedAt };
       this.tell(this.source.get() === value ? { state: 'saved', at: savedAt } : { state: 'unsent' });
     } catch (error) {
       this.tell({ state: 'failed', why: this.explain(error) });

@@ -11,10 +11,11 @@ export interface Autosave {
   readonly saver: DraftSaver<Settings>;
 }
 
-/** Saves the draft settings of a fitting while it is open, also on leaving the page. */
-export function useAutosave(fitting: FittingDetail, store: SettingsStore): Autosave {
+/** Saves the draft settings of a fitting while it is open, also on leaving the page; null before a seat is chosen. */
+export function useAutosave(fitting: FittingDetail, store: SettingsStore | null): Autosave | null {
   const { id, state } = fitting;
   const saver = useMemo(() => {
+    if (!store) return null;
     const settings = store.get();
     const saved =
       store.stored && sameSettings(store.stored.settings, settings)
@@ -22,10 +23,14 @@ export function useAutosave(fitting: FittingDetail, store: SettingsStore): Autos
         : null;
     return new DraftSaver(store, (value) => api.saveSettings(id, value), explain, saved);
   }, [id, store]);
-  const saving = useSyncExternalStore(saver.subscribe, saver.get, saver.get);
+  const saving = useSyncExternalStore(
+    saver?.subscribe ?? nothingToHear,
+    saver?.get ?? nothing,
+    saver?.get ?? nothing,
+  );
 
   useEffect(() => {
-    if (state !== 'open') return;
+    if (!saver || state !== 'open') return;
     const stop = saver.start();
     const leaving = () => {
       if (document.visibilityState === 'hidden') void saver.flush();
@@ -39,5 +44,8 @@ export function useAutosave(fitting: FittingDetail, store: SettingsStore): Autos
     };
   }, [saver, state]);
 
-  return { saving, saver };
+  return saver && saving && { saving, saver };
 }
+
+const nothingToHear = () => () => undefined;
+const nothing = () => null;

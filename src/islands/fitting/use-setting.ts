@@ -14,11 +14,14 @@ import type { AdjustmentKind } from '../../core/seat';
 import type { FittingDetail } from '../../contract';
 import { SettingsStore } from './settings-store';
 
+/** A position, or a step from where the adjustment stands. */
+export type Move = number | ((from: number) => number);
+
 export interface Setting {
   readonly problem: Problem;
   readonly assessment: Assessment;
   readonly store: SettingsStore;
-  readonly move: (kind: AdjustmentKind, position: number) => void;
+  readonly move: (kind: AdjustmentKind, to: Move) => void;
   readonly drag: (kind: AdjustmentKind, position: number) => void;
   readonly solve: (remedies?: RemedySettings) => Settings;
 }
@@ -76,17 +79,16 @@ export function useSetting(fitting: FittingDetail): Setting | null {
   const whole = useMemo(() => (problem ? completeSettings(problem, settings) : null), [problem, settings]);
   const assessment = useMemo(() => (problem && whole ? assess(problem, whole) : null), [problem, whole]);
 
+  /** From what the store holds now, not from what was last drawn: several moves may come between two drawings. */
   const moved = useCallback(
-    (kind: AdjustmentKind, position: number): Settings => ({
-      ...whole!,
-      positions: { ...whole!.positions, [kind]: position },
-    }),
-    [whole],
+    (kind: AdjustmentKind, to: Move): Settings => {
+      const now = completeSettings(problem!, store!.get());
+      const position = typeof to === 'number' ? to : to(now.positions[kind] ?? 0);
+      return { ...now, positions: { ...now.positions, [kind]: position } };
+    },
+    [problem, store],
   );
-  const move = useCallback(
-    (kind: AdjustmentKind, position: number) => store?.set(moved(kind, position)),
-    [moved, store],
-  );
+  const move = useCallback((kind: AdjustmentKind, to: Move) => store?.set(moved(kind, to)), [moved, store]);
   const drag = useCallback(
     (kind: AdjustmentKind, position: number) => store?.drag(moved(kind, position)),
     [moved, store],

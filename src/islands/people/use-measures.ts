@@ -1,10 +1,18 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type DimensionId } from '../../core/body';
-import { formatLengthNumber, formatMassNumber, parseLength, parseMass, type Parsed } from '../../core/units';
+import {
+  formatLength,
+  formatLengthNumber,
+  formatMass,
+  formatMassNumber,
+  parseLength,
+  parseMass,
+  type Parsed,
+} from '../../core/units';
 import type { SitterDetail } from '../../contract';
 import { api, explain } from '../../ui/client';
 import type { Saving } from '../../ui/SaveState';
-import { sayValue, word, type Reading } from '../../words';
+import { word, type Reading } from '../../words';
 
 const RETRY_MS = 4000;
 
@@ -22,7 +30,7 @@ const parse = (dimension: DimensionId, text: string, reading: Reading): Parsed =
   DIMENSIONS[dimension].unit === 'kg' ? parseMass(text, reading.mass) : parseLength(text, reading.length);
 
 const sayIn = (dimension: DimensionId, value: number, reading: Reading): string =>
-  sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
+  DIMENSIONS[dimension].unit === 'kg' ? formatMass(value, reading.mass) : formatLength(value, reading.length);
 
 /** Why a typed measure was not taken, in words; null where it was, or where nothing is typed. */
 export function faultOf(dimension: DimensionId, text: string, reading: Reading): string | null {

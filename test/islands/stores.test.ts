@@ -1,0 +1,248 @@
+import { expect } from 'chai';
+import type { Settings } from '../../src/core/fit';
+import { DraftSaver } from '../../src/islands/fitting/draft-saver';
+import { SettingsStore } from '../../src/islands/fitting/settings-store';
+import { faultOf, typed, unitOf } from '../../src/islands/people/use-measures';
+import { readPlace, textsOf } from '../../src/islands/places/use-place-form';
+import { DEFAULT_READING } from '../../src/words';
+import { listed, placeWith, slides } from '../support/inputs';
+
+const at = (seatHeight: number): Settings => ({
+  positions: { seatHeight },
+  remedies: { footrestMm: 0, backCushionMm: 0 },
+});
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+describe('settings under the hand', () => {
+  it('undo and redo step by step', () => {
+    const store = new SettingsStore(at(0));
+    store.set(at(1));
+    store.set(at(2));
+    store.undo();
+    expect(store.get()).to.deep.equal(at(1));
+    store.redo();
+    expect(store.get()).to.deep.equal(at(2));
+    store.undo();
+    store.undo();
+    expect(store.get()).to.deep.equal(at(0));
+    expect(store.canUndo).to.equal(false);
+    store.undo();
+    expect(store.get()).to.deep.equal(at(0));
+  });
+
+  it('take a whole drag back as one step', () => {
+    const store = new SettingsStore(at(0));
+    for (const position of [1, 2, 3, 4]) store.drag(at(position));
+    store.endDrag();
+    expect(store.get()).to.deep.equal(at(4));
+    store.undo();
+    expect(store.get()).to.deep.equal(at(0));
+    expect(store.canRedo).to.equal(true);
+  });
+
+  it('forget what was undone once something new is set', () => {
+    const store = new SettingsStore(at(0));
+    store.set(at(1));
+    store.undo();
+    store.set(at(5));
+    expect(store.canRedo).to.equal(false);
+  });
+
+  it('do not count a touch that moved nothing', () => {
+    const store = new SettingsStore(at(0));
+    store.endDrag();
+    expect(store.canUndo).to.equal(false);
+  });
+
+  it('tell those who listen, until they stop', () => {
+    const store = new SettingsStore(at(0));
+    let heard = 0;
+    const stop = store.subscribe(() => heard++);
+    store.set(at(1));
+    stop();
+    store.set(at(2));
+    expect(heard).to.equal(1);
+  });
+});
+
+describe('saving a draft', () => {
+  function saverOf(send: (value: Settings) => Promise<{ savedAt: string }>) {
+    const store = new SettingsStore(at(0));
+    const saver = new DraftSaver(store, send, () => 'no connection', { value: store.get(), at: 'before' });
+    const states: string[] = [];
+    saver.subscribe(() => states.push(saver.get().state));
+    return { store, saver, states, stop: saver.start() };
+  }
+
+  it('sends after a quiet moment, and only the last of several changes', async () => {
+    const sent: Settings[] = [];
+    const { store, saver, stop } = saverOf((value) => {
+      sent.push(value);
+      return Promise.resolve({ savedAt: 'now' });
+    });
+    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'before' });
+    store.set(at(1));
+    store.set(at(2));
+    expect(saver.get().state).to.equal('unsent');
+    await pause(700);
+    expect(sent).to.deep.equal([at(2)]);
+    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'now' });
+    stop();
+  });
+
+  it('does not say saved for a value that changed while it was being sent', async () => {
+    let answer: (() => void) | undefined;
+    const { store, saver, stop } = saverOf(
+      () => new Promise((resolve) => (answer = () => resolve({ savedAt: 'now' }))),
+    );
+    store.set(at(1));
+    const sending = saver.flush();
+    await pause(0);
+    store.set(at(2));
+    answer!();
+    await sending;
+    expect(saver.get().state).to.equal('unsent');
+    stop();
+  });
+
+  it('says why it failed and tries again until it is taken', async function () {
+    this.timeout(10_000);
+    let tries = 0;
+    const { store, saver, stop } = saverOf(() =>
+      ++tries === 1 ? Promise.reject(new Error('offline')) : Promise.resolve({ savedAt: 'later' }),
+    );
+    store.set(at(1));
+    await saver.flush();
+    expect(saver.get()).to.deep.equal({ state: 'failed', why: 'no connection' });
+    await pause(4300);
+    expect(tries).to.equal(2);
+    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'later' });
+    stop();
+  });
+
+  it('sends one at a time', async () => {
+    let open = 0;
+    let most = 0;
+    const { store, saver, stop } = saverOf(async () => {
+      most = Math.max(most, ++open);
+      await pause(20);
+      open--;
+      return { savedAt: 'now' };
+    });
+    const all: Promise<void>[] = [];
+    for (let i = 1; i < 5; i++) {
+      store.set(at(i));
+      all.push(saver.flush());
+    }
+    await Promise.all(all);
+    expect(most).to.equal(1);
+    expect(saver.get().state).to.equal('saved');
+    stop();
+  });
+
+  it('takes what an act has stored for saved', async () => {
+    let sent = 0;
+    const { store, saver, stop } = saverOf(() => {
+      sent++;
+      return Promise.resolve({ savedAt: 'now' });
+    });
+    store.set(at(3));
+    saver.adopt(store.get(), 'by the act');
+    await pause(600);
+    expect(sent).to.equal(0);
+    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'by the act' });
+    stop();
+  });
+});
+
+describe('a measure as typed', () => {
+  const inches = { ...DEFAULT_READING, length: 'in', mass: 'lb' } as const;
+
+  it('has no fault where it can be taken or is empty', () => {
+    for (const text of ['445', '44,5 cm', '17 1/2"', ''])
+      expect(faultOf('poplitealHeight', text, DEFAULT_READING), text).to.equal(null);
+  });
+
+  it('says in the reader’s unit between what it must lie', () => {
+    expect(faultOf('poplitealHeight', '44.5', DEFAULT_READING)).to.equal(
+      'Between 150 mm and 650 mm: check the unit and the row.',
+    );
+    expect(faultOf('poplitealHeight', '445', inches)).to.match(/Between 5 7\/8 in and 25 9\/16 in/);
+    expect(faultOf('bodyMass', '500', DEFAULT_READING)).to.match(/Between 7 kg and 350 kg/);
+  });
+
+  it('offers both readings of what is ambiguous', () => {
+    expect(faultOf('stature', '1,740', DEFAULT_READING)).to.equal(
+      'This can be read as 1.7 mm or as 1740 mm. Which one?',
+    );
+  });
+
+  it('is shown in the unit chosen', () => {
+    expect(typed('poplitealHeight', 444.5, inches)).to.equal('17 1/2');
+    expect(typed('bodyMass', 72.57, inches)).to.equal('160');
+    expect(unitOf('bodyMass', inches)).to.equal('lb');
+    expect(unitOf('stature', inches)).to.equal('in');
+  });
+});
+
+describe('a place as typed', () => {
+  const base = textsOf(null, DEFAULT_READING);
+
+  it('reads every form of desk', () => {
+    const fixed = readPlace('p', { ...base, name: 'A', height: '740', thickness: '3 cm' }, DEFAULT_READING);
+    expect(fixed.faults).to.deep.equal({});
+    expect(fixed.edit.desk?.travel).to.have.property('type', 'listed');
+    expect(fixed.edit.deskThicknessMm).to.equal(30);
+    const free = readPlace(
+      'p',
+      { ...base, name: 'A', form: 'slides', lowest: '65 cm', highest: '125 cm', thickness: '30' },
+      DEFAULT_READING,
+    );
+    expect(free.faults).to.deep.equal({});
+    const stops = readPlace(
+      'p',
+      { ...base, name: 'A', form: 'stops', stops: '780; 740;780', thickness: '30' },
+      DEFAULT_READING,
+    );
+    expect(
+      stops.edit.desk?.travel.type === 'listed' && stops.edit.desk.travel.values.map((v) => v.value),
+    ).to.deep.equal([740, 780]);
+    expect(readPlace('p', { ...base, name: 'A', form: 'none' }, DEFAULT_READING).edit.desk).to.equal(null);
+  });
+
+  it('says field by field what is wrong', () => {
+    const wrong = readPlace('p', { ...base, height: '74', thickness: 'thick' }, DEFAULT_READING);
+    expect(Object.keys(wrong.faults)).to.have.members(['name', 'height', 'thickness']);
+    const reversed = readPlace(
+      'p',
+      { ...base, name: 'A', form: 'slides', lowest: '900', highest: '700', thickness: '30' },
+      DEFAULT_READING,
+    );
+    expect(reversed.faults).to.deep.equal({ highest: 'The highest lies below the lowest.' });
+    const none = readPlace(
+      'p',
+      { ...base, name: 'A', form: 'stops', stops: ' ; ', thickness: '30' },
+      DEFAULT_READING,
+    );
+    expect(none.faults).to.have.property('stops');
+  });
+
+  it('shows a stored place as it would be typed', () => {
+    expect(textsOf(placeWith(listed(740)), DEFAULT_READING)).to.deep.include({
+      form: 'fixed',
+      height: '740',
+      thickness: '30',
+      keyboard: '20',
+    });
+    expect(textsOf(placeWith(slides(650, 1250)), DEFAULT_READING)).to.deep.include({
+      form: 'slides',
+      lowest: '650',
+      highest: '1250',
+    });
+    expect(textsOf(placeWith(listed(740, 780)), DEFAULT_READING)).to.deep.include({
+      form: 'stops',
+      stops: '740; 780',
+    });
+    expect(textsOf(placeWith(null), DEFAULT_READING).form).to.equal('none');
+  });
+});

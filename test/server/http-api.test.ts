@@ -1,0 +1,245 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import type {
+  FittingDetail,
+  FittingSummary,
+  ProblemDetails,
+  SeatSummary,
+  SitterDetail,
+} from '../../src/contract';
+import { startApp, type App } from '../support/app';
+
+interface Answer<T> {
+  readonly status: number;
+  readonly body: T;
+  readonly headers: Headers;
+}
+
+describe('the API', () => {
+  let app: App;
+  before(async () => {
+    app = await startApp();
+  });
+  after(() => app.stop());
+
+  async function send<T>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<T>> {
+    const response = await fetch(`${app.base}/api/v1${path}`, {
+      method,
+      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    return { status: response.status, body: (await response.json()) as T, headers: response.headers };
+  }
+
+  const newSitter = async () =>
+    (await send<SitterDetail>('POST', '/sitters', { id: v7(), name: 'Api Sitter', birthDate: null })).body;
+
+  it('creates, finds and reads a sitter', async () => {
+    const sitter = await newSitter();
+    const found = await send<SitterDetail[]>('GET', '/sitters?search=api%20sit');
+    expect(found.body.map((s) => s.id)).to.include(sitter.id);
+    const read = await send<SitterDetail>('GET', `/sitters/${sitter.id}`);
+    expect(read.status).to.equal(200);
+    expect(read.headers.get('etag')).to.equal('"1"');
+    expect(read.headers.get('cache-control')).to.equal('no-store');
+  });
+
+  it('edits with If-Match and answers 412 with the record as it is', async () => {
+    const sitter = await newSitter();
+    const edited = await send<SitterDetail>(
+      'PATCH',
+      `/sitters/${sitter.id}`,
+      { name: 'Once' },
+      { 'if-match': '"1"' },
+    );
+    expect(edited.status).to.equal(200);
+    expect(edited.headers.get('etag')).to.equal('"2"');
+    const late = await send<ProblemDetails>(
+      'PATCH',
+      `/sitters/${sitter.id}`,
+      { name: 'Twice' },
+      { 'if-match': '"1"' },
+    );
+    expect(late.status).to.equal(412);
+    expect((late.body.current as SitterDetail).name).to.equal('Once');
+    const blind = await send<ProblemDetails>('PATCH', `/sitters/${sitter.id}`, { name: 'Blind' });
+    expect(blind.status).to.equal(428);
+  });
+
+  it('says what is wrong as problem details with pointers to the fields', async () => {
+    const wrong = await send<ProblemDetails>('POST', '/sitters', { id: 'seven', name: '' });
+    expect(wrong.status).to.equal(422);
+    expect(wrong.headers.get('content-type')).to.include('application/problem+json');
+    expect(wrong.body.errors?.map((e) => e.pointer)).to.have.members(['/id', '/name', '/birthDate']);
+    expect(wrong.body.type).to.equal('urn:velto:problem:invalid');
+  });
+
+  it('takes a reading and refuses one that no body has', async () => {
+    const sitter = await newSitter();
+    const taken = await send<SitterDetail>('PUT', `/sitters/${sitter.id}/readings`, {
+      dimension: 'poplitealHeight',
+      value: 420.5,
+    });
+    expect(taken.body.body.poplitealHeight?.value).to.equal(420.5);
+    const refused = await send<ProblemDetails>('PUT', `/sitters/${sitter.id}/readings`, {
+      dimension: 'poplitealHeight',
+      value: 42,
+    });
+    expect(refused.status).to.equal(422);
+    expect(refused.body.errors?.[0]?.pointer).to.equal('/value');
+    const unknown = await send<ProblemDetails>('PUT', `/sitters/${sitter.id}/readings`, {
+      dimension: 'wingspan',
+      value: 42,
+    });
+    expect(unknown.body.errors?.[0]?.pointer).to.equal('/dimension');
+  });
+
+  it('goes from a fitting to its card', async () => {
+    const sitter = await newSitter();
+    for (const [dimension, value] of Object.entries({
+      poplitealHeight: 420,
+      shoeHeel: 25,
+      bodyMass: 70,
+      hipBreadthSitting: 370,
+    })) {
+      await send('PUT', `/sitters/${sitter.id}/readings`, { dimension, value });
+    }
+    const seats = (await send<SeatSummary[]>('GET', '/seats')).body;
+    const seat = seats.find((s) => s.seat.seatClass === 'office')!;
+    const fitting = (
+      await send<FittingDetail>('POST', '/fittings', { id: v7(), sitterId: sitter.id, fitterId: null })
+    ).body;
+    const chosen = await send<FittingDetail>(
+      'PATCH',
+      `/fittings/${fitting.id}`,
+      { seatVersionId: seat.versionId },
+      { 'if-match': `"${fitting.version}"` },
+    );
+    expect(chosen.status).to.equal(200);
+    const solved = await send<FittingDetail>(
+      'POST',
+      `/fittings/${fitting.id}/acts`,
+      { act: 'solve' },
+      { 'if-match': `"${chosen.body.version}"` },
+    );
+    expect(solved.body.draft?.settings.positions.seatHeight).to.be.a('number');
+    const saved = await send<{ savedAt: string }>('PUT', `/fittings/${fitting.id}/settings`, {
+      positions: { seatHeight: 30 },
+      remedies: { footrestMm: 0, backCushionMm: 0 },
+    });
+    expect(saved.status).to.equal(200);
+    const card = await send<{ settings: { adjustment: string; value: number }[] }>(
+      'GET',
+      `/fittings/${fitting.id}/card`,
+    );
+    expect(card.body.settings.find((s) => s.adjustment === 'seatHeight')?.value).to.be.closeTo(415 + 30, 5);
+    const listed = (await send<FittingSummary[]>('GET', `/fittings?sitter=${sitter.id}`)).body;
+    expect(listed.map((f) => f.id)).to.deep.equal([fitting.id]);
+  });
+
+  it('answers what is not there with 404, page and record alike', async () => {
+    expect((await send('GET', `/sitters/${v7()}`)).status).to.equal(404);
+    const page = await fetch(`${app.base}/people/${v7()}`);
+    expect(page.status).to.equal(404);
+    expect(await page.text()).to.include('There is no such record');
+    const nowhere = await fetch(`${app.base}/nowhere/at/all`);
+    expect(nowhere.status).to.equal(404);
+    expect(await nowhere.text()).to.include('There is no such record');
+    expect((await send<ProblemDetails>('GET', '/nothing')).body.title).to.equal('There is no such record');
+  });
+
+  it('refuses what is not JSON, too large or from another site', async () => {
+    const text = await fetch(`${app.base}/api/v1/sitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/plain' },
+      body: '{}',
+    });
+    expect(text.status).to.equal(415);
+    const broken = await fetch(`${app.base}/api/v1/sitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{',
+    });
+    expect(broken.status).to.equal(400);
+    const large = await fetch(`${app.base}/api/v1/sitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: 'x'.repeat(1_100_000),
+    });
+    expect(large.status).to.equal(413);
+    const foreign = await send<ProblemDetails>(
+      'POST',
+      '/sitters',
+      { id: v7(), name: 'x', birthDate: null },
+      { origin: 'http://elsewhere.example' },
+    );
+    expect(foreign.status).to.equal(403);
+  });
+
+  it('sends security headers with pages, files and answers', async () => {
+    for (const path of ['/', '/mark.svg', '/api/v1/seats']) {
+      const { headers } = await fetch(app.base + path);
+      expect(headers.get('x-content-type-options'), path).to.equal('nosniff');
+      expect(headers.get('x-frame-options'), path).to.equal('DENY');
+    }
+  });
+});
+
+describe('starting', () => {
+  it('loads the demo once and keeps the data; the address is said last', async () => {
+    const first = await startApp();
+    expect(first.output[first.output.length - 1]).to.match(/^Velto is at http:\/\/127\.0\.0\.1:\d+\/$/);
+    expect(first.output.join('\n')).to.include('demo records loaded');
+    const id = v7();
+    await fetch(`${first.base}/api/v1/sitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ id, name: 'Kept', birthDate: null }),
+    });
+    await first.end();
+    const second = await startApp({ folder: first.folder });
+    expect(second.output.join('\n')).not.to.include('demo records loaded');
+    expect((await fetch(`${second.base}/api/v1/sitters/${id}`)).status).to.equal(200);
+    await second.end();
+    const fresh = await startApp({ folder: first.folder, args: ['--fresh'] });
+    expect(fresh.output.join('\n')).to.include('demo records loaded');
+    expect((await fetch(`${fresh.base}/api/v1/sitters/${id}`)).status).to.equal(404);
+    await fresh.stop();
+  });
+
+  it('can start empty', async () => {
+    const empty = await startApp({ args: ['--empty'] });
+    expect(await (await fetch(`${empty.base}/api/v1/sitters`)).json()).to.deep.equal([]);
+    expect(await (await fetch(`${empty.base}/api/v1/methods`)).json()).to.have.length(2);
+    await empty.stop();
+  });
+
+  it('says that a port is taken and ends', async () => {
+    const { spawnSync } = await import('node:child_process');
+    const app = await startApp();
+    const port = new URL(app.base).port;
+    const second = spawnSync(
+      process.execPath,
+      ['dist/serve.mjs', '--port', port, '--data', `${app.folder}/second`],
+      { encoding: 'utf8', timeout: 20_000 },
+    );
+    expect(second.status).to.equal(1);
+    expect(second.stderr).to.include(`port ${port} is taken`);
+    await app.stop();
+  });
+
+  it('says what it does not understand and ends', async () => {
+    const { spawnSync } = await import('node:child_process');
+    const wrong = spawnSync(process.execPath, ['dist/serve.mjs', '--prot', '4'], {
+      encoding: 'utf8',
+      timeout: 20_000,
+    });
+    expect(wrong.status).to.equal(1);
+    expect(wrong.stderr).to.include('“--prot” is not understood');
+  });
+});

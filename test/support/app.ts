@@ -1,0 +1,64 @@
+/** The built server on a port that the system picks, over a data folder of its own. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+
+export interface App {
+  readonly base: string;
+  readonly folder: string;
+  readonly output: readonly string[];
+  /** Ends the server; the data folder stays. */
+  readonly end: () => Promise<void>;
+  /** Ends the server and removes its data. */
+  readonly stop: () => Promise<void>;
+}
+
+const START_MS = 20_000;
+
+/** @param folder of an earlier start, to see what was kept */
+export async function startApp(
+  options: {
+    readonly folder?: string;
+    readonly args?: readonly string[];
+    readonly env?: Record<string, string>;
+  } = {},
+): Promise<App> {
+  const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'velto-web-'));
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['dist/serve.mjs', '--port', '0', '--data', folder, ...(options.args ?? [])],
+    {
+      env: { ...process.env, ...options.env },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    },
+  );
+  const exited = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const output: string[] = [];
+  const base = await new Promise<string>((resolve, reject) => {
+    const timer = setTimeout(() => reject(new Error('the server did not say where it is')), START_MS);
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    createInterface({ input: child.stdout! }).on('line', (line) => {
+      output.push(line);
+      const at = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(line)?.[1];
+      if (!at) return;
+      clearTimeout(timer);
+      resolve(at);
+    });
+  });
+  const end = async () => {
+    child.kill('SIGTERM');
+    await exited;
+  };
+  return {
+    base,
+    folder,
+    output,
+    end,
+    stop: async () => {
+      await end();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

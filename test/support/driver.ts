@@ -1,0 +1,140 @@
+/** Drives the interface in the words of somebody who uses it. */
+import type { ElementHandle, Page } from 'puppeteer-core';
+
+const WAIT_MS = 10_000;
+
+/** What the page said that it should not have: errors, failed hydration. */
+export function listenForFaults(page: Page): string[] {
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text()))
+      faults.push(message.text());
+  });
+  return faults;
+}
+
+export class Driver {
+  readonly faults: string[];
+
+  constructor(
+    readonly page: Page,
+    private readonly base: string,
+  ) {
+    this.faults = listenForFaults(page);
+  }
+
+  /** Goes to a page and waits until it can be used. */
+  async goTo(path: string): Promise<void> {
+    await this.page.goto(this.base + path, { waitUntil: 'networkidle0' });
+    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+  }
+
+  async reload(): Promise<void> {
+    await this.page.reload({ waitUntil: 'networkidle0' });
+    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+  }
+
+  private find(role: string, name: string): Promise<ElementHandle<Element> | null> {
+    return this.page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
+      timeout: WAIT_MS,
+    }) as Promise<ElementHandle<Element> | null>;
+  }
+
+  async press(button: string): Promise<void> {
+    const element = await this.find('button', button);
+    await element!.click();
+  }
+
+  async follow(link: string): Promise<void> {
+    const element = await this.find('link', link);
+    await Promise.all([this.page.waitForNavigation({ waitUntil: 'networkidle0' }), element!.click()]);
+    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+  }
+
+  /** Presses a button that leads to another page. */
+  async pressAndGo(button: string): Promise<void> {
+    await Promise.all([this.page.waitForNavigation({ waitUntil: 'networkidle0' }), this.press(button)]);
+    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+  }
+
+  /** Types into the field of a label, in place of what stands there. */
+  async type(label: string, text: string): Promise<void> {
+    const field = (await this.find('textbox', label))!;
+    await field.click({ count: 3 });
+    await this.page.keyboard.press('Backspace');
+    await field.type(text);
+  }
+
+  /** Types and presses Enter. */
+  async enter(label: string, text: string): Promise<void> {
+    await this.type(label, text);
+    await this.page.keyboard.press('Enter');
+  }
+
+  async choose(label: string, option: string): Promise<void> {
+    const select = (await this.find('combobox', label))!;
+    // A choice may be locked while the one before is being saved.
+    await this.page.waitForFunction(
+      (element) => !(element as HTMLSelectElement).disabled,
+      { timeout: WAIT_MS },
+      select,
+    );
+    const value = await select.evaluate(
+      (element, wanted) =>
+        [...(element as HTMLSelectElement).options].find((o) => o.textContent?.trim() === wanted)?.value,
+      option,
+    );
+    if (value === undefined) throw new Error(`no option “${option}” in “${label}”`);
+    await (select as ElementHandle<HTMLSelectElement>).select(value);
+  }
+
+  async valueOf(label: string): Promise<string> {
+    const field = (await this.find('textbox', label))!;
+    return field.evaluate((element) => (element as HTMLInputElement).value);
+  }
+
+  text(): Promise<string> {
+    return this.page.evaluate(() => document.body.innerText);
+  }
+
+  async sees(text: string): Promise<void> {
+    await this.page.waitForFunction(
+      (wanted) => document.body.innerText.includes(wanted),
+      { timeout: WAIT_MS },
+      text,
+    );
+  }
+
+  async seesNoMore(text: string): Promise<void> {
+    await this.page.waitForFunction(
+      (wanted) => !document.body.innerText.includes(wanted),
+      { timeout: WAIT_MS },
+      text,
+    );
+  }
+
+  /** The slider of an adjustment. */
+  async track(name: string): Promise<ElementHandle<Element>> {
+    return (await this.find('slider', name))!;
+  }
+
+  /** What the slider says of itself. */
+  async trackSays(name: string): Promise<string> {
+    const slider = await this.track(name);
+    return slider.evaluate((element) => element.getAttribute('aria-valuetext') ?? '');
+  }
+
+  async positionOf(name: string): Promise<number> {
+    const slider = await this.track(name);
+    return slider.evaluate((element) => Number(element.getAttribute('aria-valuenow')));
+  }
+
+  /** Waits until what was done is on the server. */
+  async saved(): Promise<void> {
+    await this.page.waitForFunction(
+      () => [...document.querySelectorAll('[role="status"]')].some((e) => /^Saved/.test(e.textContent ?? '')),
+      { timeout: WAIT_MS },
+    );
+  }
+}

@@ -1,0 +1,81 @@
+import { AxePuppeteer } from '@axe-core/puppeteer';
+import { expect } from 'chai';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+import { readRows } from '../support/read-database';
+
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+describe('accessibility', function () {
+  this.timeout(120_000);
+  let app: App;
+  let bench: BrowserBench;
+  const paths = new Map<string, string>();
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    const id = async (sql: string) => String((await readRows(app.folder, sql))[0]?.id);
+    const maren = await id(
+      "select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = 'Maren Tolve'",
+    );
+    const ines = await id(
+      "select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = 'Ines Farrowby'",
+    );
+    const jory = await id("select id from sitters where name = 'Jory Pell'");
+    const seat = await id(
+      "select id from seat_versions where json_extract(document, '$.name') = 'Gullstone task chair'",
+    );
+    paths.set('fittings', '/');
+    paths.set('people', '/people');
+    paths.set('a sitter without measures', `/people/${jory}`);
+    paths.set('seats', '/seats');
+    paths.set('a seat', `/seats/${seat}`);
+    paths.set('places', '/places');
+    paths.set('measuring', `/fittings/${maren}?stage=measure`);
+    paths.set('choosing', `/fittings/${maren}?stage=choose`);
+    paths.set('setting', `/fittings/${ines}?stage=set`);
+    paths.set('the card stage', `/fittings/${ines}?stage=card`);
+    paths.set('the card', `/fittings/${ines}/card`);
+    paths.set('a page that is not there', '/nowhere');
+  });
+  after(async () => {
+    await bench.stop();
+    await app.stop();
+  });
+
+  for (const name of [
+    'fittings',
+    'people',
+    'a sitter without measures',
+    'seats',
+    'a seat',
+    'places',
+    'measuring',
+    'choosing',
+    'setting',
+    'the card stage',
+    'the card',
+    'a page that is not there',
+  ]) {
+    it(`${name}: no violations, light and dark, and nothing wider than a tablet`, async () => {
+      for (const scheme of ['light', 'dark'] as const) {
+        const page = await bench.open({ scheme, ...(scheme === 'dark' ? { width: 800, height: 1280 } : {}) });
+        const user = new Driver(page, app.base);
+        await user.goTo(paths.get(name)!);
+        const { violations } = await new AxePuppeteer(page).withTags(RULES).analyze();
+        const found = violations.map(
+          (v) =>
+            `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`,
+        );
+        expect(found, `${name} ${scheme}`).to.deep.equal([]);
+        const overflow = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        expect(overflow, `${name} ${scheme} is too wide`).to.be.at.most(0);
+        expect(user.faults, `${name} ${scheme}`).to.deep.equal([]);
+        await page.close();
+      }
+    });
+  }
+});

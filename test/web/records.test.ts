@@ -1,0 +1,241 @@
+import { expect } from 'chai';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+import { readRows } from '../support/read-database';
+
+describe('people, seats and places', function () {
+  this.timeout(60_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+  });
+  after(async () => {
+    expect(user.faults).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+
+  it('finds people by name', async () => {
+    await user.goTo('/people');
+    await user.sees('14 of 14');
+    const search = (await user.page.waitForSelector('::-p-aria([name="Find by name"][role="searchbox"])'))!;
+    await search.type('QUILL');
+    await user.seesNoMore('Maren Tolve');
+    await user.sees('Odd Quillsay');
+    await search.type('xyz');
+    await user.sees('Nobody by that name.');
+  });
+
+  it('asks for a name, beside the field', async () => {
+    await user.goTo('/people');
+    await user.press('Add sitter');
+    await user.sees('Give a name.');
+  });
+
+  it('explains wrong measures beside the field and never throws them away', async () => {
+    await user.goTo('/people');
+    await user.follow('Jory Pell');
+    await user.sees('0 of 14 measured');
+    await user.enter('Popliteal height', '44.5');
+    await user.sees('Between 150 mm and 650 mm');
+    await user.enter('Stature', '1,740');
+    await user.sees('This can be read as 1.7 mm or as 1740 mm');
+    await user.enter('Nape height', 'high');
+    await user.sees('This is not a number');
+    await user.reload();
+    expect(await user.valueOf('Popliteal height')).to.equal('44.5');
+    expect(await user.valueOf('Stature')).to.equal('1,740');
+    expect(await user.valueOf('Nape height')).to.equal('high');
+    await user.sees('Between 150 mm and 650 mm');
+    expect(
+      await readRows(
+        app.folder,
+        "select 1 from readings r join sitters s on s.id = r.sitter_id where s.name = 'Jory Pell'",
+      ),
+    ).to.deep.equal([]);
+  });
+
+  it('takes them once they are right', async () => {
+    await user.enter('Popliteal height', '44.5 cm');
+    await user.enter('Stature', '1740');
+    await user.enter('Nape height', '');
+    await user.sees('2 of 14 measured');
+    await user.saved();
+    await user.reload();
+    expect(await user.valueOf('Popliteal height')).to.equal('445');
+    expect(await user.valueOf('Nape height')).to.equal('');
+  });
+
+  it('doubts two measures that cannot be of one body', async () => {
+    await user.enter('Knee height', '430');
+    await user.sees('Cannot be more than knee height (430 mm): check both.');
+    await user.enter('Knee height', '545');
+    await user.seesNoMore('check both');
+  });
+
+  it('takes a reading back by emptying the field', async () => {
+    await user.enter('Knee height', '');
+    await user.sees('2 of 14 measured');
+    const rows = await readRows(
+      app.folder,
+      "select r.withdrawn_at is null as holds from readings r join sitters s on s.id = r.sitter_id where s.name = 'Jory Pell' and r.dimension = 'kneeHeight'",
+    );
+    expect(rows.map((r) => r.holds)).to.deep.equal([0, 0]);
+  });
+
+  it('shows measures in the unit chosen', async () => {
+    await user.choose('Units', 'inches');
+    expect(await user.valueOf('Popliteal height')).to.equal('17 1/2');
+    await user.enter('Knee height', '21 1/2');
+    await user.sees('3 of 14 measured');
+    await user.choose('Units', 'mm');
+    expect(await user.valueOf('Knee height')).to.equal('546.1');
+    await user.enter('Knee height', '');
+    await user.sees('2 of 14 measured');
+  });
+
+  it('renames a sitter', async () => {
+    await user.type('Name', 'Jory Pellworth');
+    await user.press('Save');
+    await user.page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Jory Pellworth');
+    expect(
+      await readRows(app.folder, "select folded from sitters where name = 'Jory Pellworth'"),
+    ).to.deep.equal([{ folded: 'jory pellworth' }]);
+  });
+
+  it('says so when somebody else changed the sitter meanwhile', async () => {
+    const [row] = await readRows(app.folder, "select id, version from sitters where name = 'Jory Pellworth'");
+    const other = await fetch(`${app.base}/api/v1/sitters/${String(row?.id)}`, {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/json', 'if-match': `"${Number(row?.version)}"` },
+      body: JSON.stringify({ name: 'Jory Elsewhere' }),
+    });
+    expect(other.status).to.equal(200);
+    await user.type('Name', 'Jory Here');
+    await user.press('Save');
+    await user.sees('Somebody changed this record meanwhile');
+    expect(await user.valueOf('Name')).to.equal('Jory Here');
+    await user.press('Save');
+    await user.page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Jory Here');
+  });
+
+  it('fits with what there is: what lacks a measure says which', async () => {
+    await user.pressAndGo('Start fitting');
+    await user.press('On to seat and place');
+    await user.page.waitForFunction(() =>
+      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
+        /fit|refused/.test(b.textContent ?? ''),
+      ),
+    );
+    await user.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')]
+        .find((b) => b.textContent?.includes('Tidewick'))!
+        .click(),
+    );
+    await user.sees('chosen');
+    await user.press('On to setting');
+    await user.sees('Not computed: shoe heel');
+    await user.sees('Body mass not measured: the rated load of 120 kg is not confirmed.');
+    await user.sees('Drawn only as far as it was measured.');
+    expect(await user.trackSays('Seat height')).to.match(/not measured$/);
+  });
+
+  it('shows a seat with its controls', async () => {
+    await user.goTo('/seats');
+    await user.follow('Bellreef helm seat');
+    await user.sees('Both hands: arm knob, under the rear of each arm');
+    await user.sees('8 positions');
+  });
+
+  it('describes a place and makes a new version of it', async () => {
+    await user.goTo('/places');
+    await user.press('New place');
+    await user.press('Save place');
+    await user.sees('Give a name.');
+    await user.type('Name', 'Ticket hatch');
+    await user.type('Top above the floor', '73');
+    await user.type('From the top down to the underside, drawer or apron', '3 cm');
+    await user.press('Save place');
+    await user.sees('Between 300 mm and 1400 mm');
+    await user.type('Top above the floor', '73 cm');
+    await user.press('Save place');
+    await user.sees('Saved as version 1');
+    await user.sees('730 mm, fixed');
+    await user.press('Edit: Ticket hatch');
+    await user.choose('Desk', 'adjustable');
+    await user.type('Lowest top', '660');
+    await user.type('Highest top', '820');
+    await user.press('Save place');
+    await user.sees('Saved as version 2');
+    const rows = await readRows(
+      app.folder,
+      "select number, json_extract(document, '$.adjustments[0].travel.type') as travel from place_versions where json_extract(document, '$.name') = 'Ticket hatch' order by number",
+    );
+    expect(rows).to.deep.equal([
+      { number: 1, travel: 'listed' },
+      { number: 2, travel: 'continuous' },
+    ]);
+  });
+
+  it('adds a fitter and keeps the choice on this device', async () => {
+    await user.choose('Fitter', 'Add a fitter …');
+    await user.type('Name of the fitter', 'Signe Holmgard');
+    await user.press('Add');
+    await user.page.waitForFunction(() =>
+      [...document.querySelectorAll('select')].some(
+        (s) => s.selectedOptions[0]?.textContent === 'Signe Holmgard',
+      ),
+    );
+    await user.reload();
+    const chosen = await user.page.evaluate(() =>
+      [...document.querySelectorAll('select')].map((s) => s.selectedOptions[0]?.textContent),
+    );
+    expect(chosen).to.include('Signe Holmgard');
+  });
+});
+
+describe('a refused seat', function () {
+  this.timeout(60_000);
+  it('is said before anything else and cannot be handed over', async () => {
+    const app = await startApp();
+    const bench = await startBrowser();
+    const user = new Driver(await bench.open(), app.base);
+    const [row] = await readRows(
+      app.folder,
+      "select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = 'Tam Brask'",
+    );
+    await user.goTo(`/fittings/${String(row?.id)}?stage=choose`);
+    await user.page.waitForFunction(() =>
+      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
+        /fit|refused/.test(b.textContent ?? ''),
+      ),
+    );
+    await user.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')]
+        .find((b) => b.textContent?.includes('Tidewick'))!
+        .click(),
+    );
+    await user.sees('Tidewick shared chair · Helm');
+    await user.press('On to setting');
+    await user.sees(
+      'Do not use: 133 kg (128 kg with clothing 3 kg and tools 2 kg) is more than the rated 120 kg.',
+    );
+    await user.press('On to the card');
+    await user.sees('A refused seat cannot be handed over.');
+    await user.sees('This seat must not be used by this person');
+    const disabled = await user.page.evaluate(
+      () =>
+        [...document.querySelectorAll<HTMLButtonElement>('button')].find((b) => b.textContent === 'Hand over')
+          ?.disabled,
+    );
+    expect(disabled).to.equal(true);
+    expect(user.faults).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+});

@@ -1,0 +1,226 @@
+import { expect } from 'chai';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+import { readRows } from '../support/read-database';
+
+describe('the set screen', function () {
+  this.timeout(60_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  let fitting: (sitter: string) => Promise<string>;
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+    fitting = async (sitter) =>
+      String(
+        (
+          await readRows(
+            app.folder,
+            'select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = ?',
+            [sitter],
+          )
+        )[0]?.id,
+      );
+  });
+  after(async () => {
+    expect(user.faults).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+
+  const draftOf = async (id: string): Promise<Record<string, number>> => {
+    const [row] = await readRows(
+      app.folder,
+      "select settings from setting_sets where fitting_id = ? and stage = 'reached' and version = 0",
+      [id],
+    );
+    return (JSON.parse(String(row?.settings)) as { positions: Record<string, number> }).positions;
+  };
+
+  /** The path of a part of the drawing. */
+  const drawn = (part: string) => user.page.$eval(`[data-part="${part}"]`, (e) => e.getAttribute('d') ?? '');
+
+  /** A point on the track of an adjustment, by its share of the width. */
+  async function pointOn(name: string, share: number): Promise<{ x: number; y: number }> {
+    const slider = await user.track(name);
+    await slider.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+    const box = (await slider.boundingBox())!;
+    return { x: box.x + share * box.width, y: box.y + box.height / 2 };
+  }
+
+  it('recomputes posture, verdict and reason in the frame of an arrow key', async () => {
+    const id = await fitting('Piet Lunder');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    const before = await user.positionOf('Seat height');
+    const shank = await drawn('shank');
+    await (await user.track('Seat height')).focus();
+    // Read in the frame that follows the key, with nothing awaited in between.
+    const after = await user.page.evaluate(
+      () =>
+        new Promise<{ now: string; says: string }>((resolve) => {
+          const slider = document.activeElement!;
+          for (let i = 0; i < 40; i++)
+            slider.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+          requestAnimationFrame(() =>
+            resolve({
+              now: slider.getAttribute('aria-valuenow') ?? '',
+              says: slider.getAttribute('aria-valuetext') ?? '',
+            }),
+          );
+        }),
+    );
+    expect(Number(after.now)).to.equal(before + 40);
+    expect(after.says).to.match(/off$/);
+    expect(await drawn('shank')).not.to.equal(shank);
+    expect(await user.text()).to.include('Feet hang and the front edge presses');
+    await user.saved();
+    expect((await draftOf(id)).seatHeight).to.equal(before - 1 + 40);
+  });
+
+  it('keeps everything over a reload', async () => {
+    const id = await fitting('Piet Lunder');
+    const before = await user.positionOf('Seat height');
+    await user.reload();
+    expect(await user.positionOf('Seat height')).to.equal(before);
+    expect(new URL(user.page.url()).pathname).to.equal(`/fittings/${id}`);
+  });
+
+  it('puts everything back to the best with one press', async () => {
+    await user.press('Solve');
+    await user.saved();
+    expect(await user.trackSays('Seat height')).to.match(/fits$/);
+  });
+
+  it('follows the mouse and takes the whole drag back as one step', async () => {
+    const before = await user.positionOf('Seat depth');
+    const from = await pointOn('Seat depth', 0.5);
+    await user.page.mouse.move(from.x, from.y);
+    await user.page.mouse.down();
+    await user.page.mouse.move(from.x - 60, from.y, { steps: 6 });
+    const during = await user.positionOf('Seat depth');
+    await user.page.mouse.move(from.x - 150, from.y, { steps: 6 });
+    await user.page.mouse.up();
+    const after = await user.positionOf('Seat depth');
+    expect(after).to.be.lessThan(during);
+    await user.press('Undo');
+    expect(await user.positionOf('Seat depth')).to.equal(before);
+    await user.press('Redo');
+    expect(await user.positionOf('Seat depth')).to.equal(after);
+    await user.saved();
+    expect((await draftOf(await fitting('Piet Lunder'))).seatDepth).to.equal(after - 1);
+  });
+
+  it('goes by clicks where the control clicks, and to the ends with Home and End', async () => {
+    await (await user.track('Lumbar height')).focus();
+    await user.page.keyboard.press('Home');
+    expect(await user.trackSays('Lumbar height')).to.include('No click, the lowest (position 1 of 10)');
+    await user.page.keyboard.press('ArrowUp');
+    expect(await user.trackSays('Lumbar height')).to.include('1 click from the lowest (position 2 of 10)');
+    await user.page.keyboard.press('End');
+    expect(await user.positionOf('Lumbar height')).to.equal(10);
+    await user.page.keyboard.press('ArrowRight');
+    expect(await user.positionOf('Lumbar height')).to.equal(10);
+  });
+
+  it('undoes with the keyboard', async () => {
+    await user.page.keyboard.down('Control');
+    await user.page.keyboard.press('z');
+    await user.page.keyboard.up('Control');
+    expect(await user.positionOf('Lumbar height')).to.equal(2);
+  });
+
+  it('says how to get back to the best position', async () => {
+    await (await user.track('Arm height')).focus();
+    await user.page.keyboard.press('Home');
+    await user.sees('Best:');
+    await user.press('Move to best');
+    expect(await user.trackSays('Arm height')).to.match(/fits$/);
+  });
+
+  it('takes a touch', async () => {
+    const page = await bench.open({ width: 800, height: 1280, touch: true });
+    const tablet = new Driver(page, app.base);
+    await tablet.goTo(`/fittings/${await fitting('Ines Farrowby')}?stage=set`);
+    const slider = await tablet.track('Back angle');
+    await slider.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+    const box = (await slider.boundingBox())!;
+    const before = await tablet.positionOf('Back angle');
+    await page.touchscreen.tap(box.x + box.width * 0.8, box.y + box.height / 2);
+    expect(await tablet.positionOf('Back angle')).to.be.greaterThan(before + 10);
+    expect(tablet.faults).to.deep.equal([]);
+    await page.close();
+  });
+
+  it('uses a remedy, draws it and takes it away again', async () => {
+    const id = await fitting('Maren Tolve');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    await user.sees('Footrest 100 mm');
+    await user.press('Use it');
+    await user.sees('(in use)');
+    await user.page.waitForSelector('[data-part="footrest"]');
+    expect(await user.trackSays('Desk height')).to.match(/fits$/);
+    await user.saved();
+    const [row] = await readRows(
+      app.folder,
+      'select settings from setting_sets where fitting_id = ? and version = 0',
+      [id],
+    );
+    expect((JSON.parse(String(row?.settings)) as { remedies: object }).remedies).to.deep.equal({
+      footrestMm: 100,
+      backCushionMm: 0,
+    });
+    await user.press('Take away');
+    await user.seesNoMore('(in use)');
+    expect(await user.trackSays('Desk height')).to.match(/cannot reach$/);
+  });
+
+  it('shows every number in the unit chosen, at once', async () => {
+    await user.choose('Units', 'inches');
+    expect(await user.trackSays('Seat height')).to.match(/^\d+( \d+\/\d+)? in/);
+    await user.choose('Units', 'cm');
+    expect(await user.trackSays('Seat height')).to.match(/^\d+\.\d cm/);
+    await user.reload();
+    expect(await user.trackSays('Seat height')).to.match(/^\d+\.\d cm/);
+    await user.choose('Units', 'mm');
+  });
+
+  it('tells those who cannot see the drawing the same numbers', async () => {
+    const words = await user.page.$eval('#board-words', (e) => e.textContent ?? '');
+    expect(words).to.match(/Hollow of the knee at 427 mm, Seat under the knee at 4\d\d mm/);
+    expect(words).to.match(/Knee \d+/);
+  });
+
+  it('says so when the network is gone, and saves when it is back', async () => {
+    await user.page.setOfflineMode(true);
+    await (await user.track('Seat height')).focus();
+    await user.page.keyboard.press('ArrowRight');
+    await user.sees('Not saved yet: no connection');
+    await user.page.setOfflineMode(false);
+    await user.saved();
+    const position = await user.positionOf('Seat height');
+    expect((await draftOf(await fitting('Maren Tolve'))).seatHeight).to.equal(position - 1);
+  });
+
+  it('is closed after handing over until it is opened again', async () => {
+    await user.goTo(`/fittings/${await fitting('Piet Lunder')}?stage=card`);
+    await user.press('Hand over');
+    await user.sees('Handed over on');
+    await user.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLButtonElement>('nav button')]
+        .find((b) => b.textContent?.startsWith('Set'))!
+        .click(),
+    );
+    const before = await user.positionOf('Seat height');
+    await (await user.track('Seat height')).focus();
+    await user.page.keyboard.press('ArrowRight');
+    expect(await user.positionOf('Seat height')).to.equal(before);
+    await user.press('Open again');
+    await user.seesNoMore('Handed over on');
+    await (await user.track('Seat height')).focus();
+    await user.page.keyboard.press('ArrowRight');
+    expect(await user.positionOf('Seat height')).to.equal(before + 1);
+  });
+});
