@@ -1,0 +1,102 @@
+/**
+ * Times the computations that a fitter waits for. `npm run bench -- --json` prints one JSON document; without
+ * `--json` a table. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
+ */
+import { cpus } from 'node:os';
+import { performance } from 'node:perf_hooks';
+import { NO_REMEDIES, assess, problemOf, remediesFor, solve, type FitInputs } from '../src/core/fit';
+import { ruleOf, sideView } from '../src/core/scene';
+import { SHIPPED_METHODS } from '../src/core/method';
+import { buildDemo } from '../src/demo/build';
+
+const NOW = new Date('2026-11-25T09:30:00Z');
+const WARM_UP = 5;
+const RUNS = 40;
+
+interface Figure {
+  readonly name: string;
+  readonly unit: 'ms';
+  readonly runs: number;
+  readonly median: number;
+  readonly p95: number;
+  readonly detail?: Readonly<Record<string, number>>;
+}
+
+/** The demo fittings as inputs: six sitters on six seats. */
+function demoInputs(): { readonly name: string; readonly inputs: FitInputs }[] {
+  const demo = buildDemo(1, NOW);
+  return demo.sitters.flatMap((sitter) => {
+    if (!sitter.fitting) return [];
+    const { seat, place, method, toolsKg } = sitter.fitting;
+    const body = Object.fromEntries(
+      sitter.readings.map((r) => [
+        r.dimension,
+        {
+          value: r.value,
+          basis: 'measured' as const,
+          spread: 3,
+          source: 'demo',
+          takenAt: null,
+          takenBy: null,
+        },
+      ]),
+    );
+    const inputs: FitInputs = {
+      schema: 1,
+      coreVersion: 1,
+      tablesVersion: 1,
+      seed: 1,
+      sitter: { ageYears: null },
+      body,
+      seat: demo.seats[seat]!.seat,
+      place: place === null ? null : demo.places[place]!.place,
+      method: SHIPPED_METHODS.find((m) => m.id === method)!,
+      work: { toolsKg },
+    };
+    return [{ name: inputs.seat.seatClass, inputs }];
+  });
+}
+
+function time(name: string, act: () => void, detail?: Readonly<Record<string, number>>): Figure {
+  for (let i = 0; i < WARM_UP; i++) act();
+  const times: number[] = [];
+  for (let i = 0; i < RUNS; i++) {
+    const start = performance.now();
+    act();
+    times.push(performance.now() - start);
+  }
+  times.sort((a, b) => a - b);
+  const at = (share: number): number =>
+    Math.round(times[Math.min(times.length - 1, Math.floor(share * times.length))]! * 1000) / 1000;
+  return { name, unit: 'ms', runs: RUNS, median: at(0.5), p95: at(0.95), ...(detail ? { detail } : {}) };
+}
+
+function figuresOf(name: string, inputs: FitInputs): Figure[] {
+  const problem = problemOf(inputs);
+  const solved = solve(problem, { remedies: NO_REMEDIES });
+  return [
+    time(`solve/${name}`, () => void solve(problem, { remedies: NO_REMEDIES }), { nodes: solved.nodes }),
+    time(`assess/${name}`, () => void assess(problem, solved.settings)),
+    time(`frame/${name}`, () => {
+      const assessment = assess(problem, solved.settings);
+      ruleOf(problem, assessment);
+      sideView(problem, assessment);
+    }),
+    time(`remedies/${name}`, () => void remediesFor(problem)),
+  ];
+}
+
+const figures = demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs));
+const machine = { node: process.version, cpu: cpus()[0]?.model ?? 'unknown', cores: cpus().length };
+
+if (process.argv.includes('--json')) {
+  process.stdout.write(
+    `${JSON.stringify({ format: 'velto-bench', formatVersion: 1, machine, figures }, null, 2)}\n`,
+  );
+} else {
+  console.log(`${machine.cpu}, ${machine.cores} cores, Node ${machine.node}`);
+  for (const f of figures)
+    console.log(
+      `${f.name.padEnd(24)} median ${f.median.toFixed(2)} ms   95th ${f.p95.toFixed(2)} ms${f.detail ? `   ${JSON.stringify(f.detail)}` : ''}`,
+    );
+}

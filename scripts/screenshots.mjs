@@ -1,0 +1,67 @@
+// Takes the pictures in docs/screenshots anew, from the demo records and a clock that stands still.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+import puppeteer from 'puppeteer-core';
+import { ROOT, buildIfStale, checkNode } from './machine.mjs';
+
+checkNode();
+buildIfStale();
+const data = mkdtempSync(join(tmpdir(), 'velto-pictures-'));
+const server = spawn(process.execPath, [join(ROOT, 'dist/serve.mjs'), '--port', '0', '--data', data], {
+  cwd: ROOT,
+  env: { ...process.env, VELTO_NOW: '2026-11-25T09:30:00Z' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const base = await new Promise((resolve) => {
+  createInterface({ input: server.stdout }).on('line', (line) => {
+    const at = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(line)?.[1];
+    if (at) resolve(at);
+  });
+});
+const get = async (path) => (await fetch(`${base}/api/v1${path}`)).json();
+const fittings = await get('/fittings');
+const fittingOf = (name) => `/fittings/${fittings.find((f) => f.sitter.name === name).id}`;
+const seats = await get('/seats');
+const sitters = await get('/sitters');
+
+const PICTURES = [
+  ['fittings', '/'],
+  ['people', '/people'],
+  ['sitter', `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}`],
+  ['seat', `/seats/${seats.find((s) => s.seat.seatClass === 'task').versionId}`],
+  ['places', '/places'],
+  ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
+  ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
+  ['set', `${fittingOf('Piet Lunder')}?stage=set`],
+  ['set-misfit', `${fittingOf('Ines Farrowby')}?stage=set`],
+  ['set-dark', `${fittingOf('Maren Tolve')}?stage=set`, { scheme: 'dark' }],
+  ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
+  ['card', `${fittingOf('Piet Lunder')}/card`],
+];
+
+const folder = join(ROOT, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const browser = await puppeteer.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run'],
+});
+for (const [name, path, { width = 1280, height = 800, scheme = 'light' } = {}] of PICTURES) {
+  const page = await browser.newPage();
+  await page.setViewport({ width, height });
+  await page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: scheme },
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ]);
+  await page.evaluateOnNewDocument(() => localStorage.setItem('velto-scope-seen', '1'));
+  await page.goto(base + path, { waitUntil: 'networkidle0' });
+  await page.waitForFunction(() => !document.body.innerText.includes('computing …'));
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+}
+await browser.close();
+server.kill('SIGTERM');
+await new Promise((resolve) => server.once('exit', resolve));
+rmSync(data, { recursive: true, force: true });
