@@ -15,7 +15,9 @@ export interface RuleColumns {
 const LABEL_GAP = 19;
 const NUMBER_GAP = 17;
 /** A tick goes unlabelled where something else stands this near, px. */
-const TICK_CLEAR = 11;
+const TICK_CLEAR = 12;
+/** The middle of a tick's number above its tick, px. */
+const TICK_TEXT_MIDDLE = 7;
 /** How far a half of a broken line ends before the rule, px. */
 const BREAK = 17;
 const TICK_MM: Record<LengthUnit, { readonly minor: number; readonly major: number }> = {
@@ -53,7 +55,7 @@ function Ticks({
       <path d={[...half(minor, 2), ...half(major, 6)].join('')} className={styles.tick} />
       {at(major)
         .slice(1)
-        .filter((mm) => taken.every((px) => Math.abs(px - y(mm)) > TICK_CLEAR))
+        .filter((mm) => taken.every((px) => Math.abs(px - (y(mm) - TICK_TEXT_MIDDLE)) > TICK_CLEAR))
         .map((mm) => (
           <text key={mm} x={columns.rule + 9} y={y(mm) - 3} className={styles.tickText}>
             {number(mm, reading)}
@@ -225,7 +227,7 @@ export function RulePaths({ rule, columns, y, topMm, topPx, floorPx, reading }: 
         reading={reading}
         taken={[
           ...numberPlaces(rule.pairs, y, topPx, floorPx).map((n) => n.y),
-          ...rule.pairs.map((p) => y(p.equipment.heightMm) - 3),
+          ...rule.pairs.map((p) => y(p.equipment.heightMm)),
         ]}
       />
       {rule.pairs.map((pair) => (
