@@ -4,7 +4,15 @@
  */
 import { cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
-import { NO_REMEDIES, assess, problemOf, remediesFor, solve, type FitInputs } from '../src/core/fit';
+import {
+  NO_REMEDIES,
+  assess,
+  makeInputs,
+  problemOf,
+  remediesFor,
+  solve,
+  type FitInputs,
+} from '../src/core/fit';
 import { ruleOf, sideView } from '../src/core/scene';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
@@ -41,18 +49,14 @@ function demoInputs(): { readonly name: string; readonly inputs: FitInputs }[] {
         },
       ]),
     );
-    const inputs: FitInputs = {
-      schema: 1,
-      coreVersion: 1,
-      tablesVersion: 1,
-      seed: 1,
+    const inputs = makeInputs({
       sitter: { ageYears: null },
       body,
       seat: demo.seats[seat]!.seat,
       place: place === null ? null : demo.places[place]!.place,
       method: SHIPPED_METHODS.find((m) => m.id === method)!,
       work: { toolsKg },
-    };
+    });
     return [{ name: inputs.seat.seatClass, inputs }];
   });
 }

@@ -55,9 +55,9 @@ for (const [name, path, { width = 1280, height = 800, scheme = 'light' } = {}] o
     { name: 'prefers-color-scheme', value: scheme },
     { name: 'prefers-reduced-motion', value: 'reduce' },
   ]);
-  await page.evaluateOnNewDocument(() => localStorage.setItem('velto-scope-seen', '1'));
+  await page.evaluateOnNewDocument(() => globalThis.localStorage.setItem('velto-scope-seen', '1'));
   await page.goto(base + path, { waitUntil: 'networkidle0' });
-  await page.waitForFunction(() => !document.body.innerText.includes('computing …'));
+  await page.waitForFunction(() => !globalThis.document.body.innerText.includes('computing …'));
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await page.close();
 }

@@ -1,5 +1,5 @@
 import { assess, completeSettings, problemOf, remediesFor } from '../core/fit';
-import { cardOf, type Card } from '../core/scene';
+import { cardHeader, cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
 import { done, refused, type FittingDetail, type Outcome } from '../contract';
 import { say, word, type Reading } from '../words';
@@ -58,14 +58,7 @@ export async function fittingCard(
   const card = cardOf(
     problem,
     assessment,
-    {
-      sitter: detail.sitter.name,
-      seat: problem.inputs.seat.name,
-      place: problem.inputs.place?.name ?? null,
-      method: problem.inputs.method.name,
-      fitter: detail.fitter?.name ?? '',
-      date: detail.date,
-    },
+    cardHeader(problem, { sitter: detail.sitter.name, fitter: detail.fitter?.name ?? '', date: detail.date }),
     remediesFor(problem),
   );
   const settings = card.rows.map((row, i): CardSettingJson => {

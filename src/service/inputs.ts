@@ -1,12 +1,9 @@
-import { CORE_VERSION, INPUTS_SCHEMA, TABLES_VERSION, type FitInputs } from '../core/fit';
+import { makeInputs, type FitInputs } from '../core/fit';
 import { findMethodVersion, findPlaceVersion, findSeatVersion } from '../data/catalogue';
 import type { Queries } from '../data/client';
 import { findFitting, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { ageOn, localDate } from './context';
-
-/** No computation draws at random yet; the seed is kept from the first day so that later ones can be repeated. */
-const SEED = 1;
 
 /** Everything a fitting is computed from, as it stands now; null until a seat is chosen. */
 export async function composeInputs(q: Queries, fitting: FittingRow, now: Date): Promise<FitInputs | null> {
@@ -15,18 +12,14 @@ export async function composeInputs(q: Queries, fitting: FittingRow, now: Date):
   const method = await findMethodVersion(q, fitting.methodVersionId);
   const sitter = await findSitter(q, fitting.sitterId);
   if (!seat || !method || !sitter) return null;
-  return {
-    schema: INPUTS_SCHEMA,
-    coreVersion: CORE_VERSION,
-    tablesVersion: TABLES_VERSION,
-    seed: SEED,
+  return makeInputs({
     sitter: { ageYears: sitter.birthDate === null ? null : ageOn(sitter.birthDate, localDate(now)) },
     body: await bodyOf(q, fitting.sitterId),
     seat,
     place: fitting.placeVersionId === null ? null : await findPlaceVersion(q, fitting.placeVersionId),
     method,
     work: { toolsKg: fitting.toolsKg },
-  };
+  });
 }
 
 /** Writes the inputs of a fitting again after something they are made of has changed. */

@@ -36,9 +36,9 @@ export class Driver {
   }
 
   private find(role: string, name: string): Promise<ElementHandle<Element> | null> {
-    return this.page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
+    return this.page.waitForSelector<`::-p-aria(${string})`>(`::-p-aria([name="${name}"][role="${role}"])`, {
       timeout: WAIT_MS,
-    }) as Promise<ElementHandle<Element> | null>;
+    });
   }
 
   async press(button: string): Promise<void> {
@@ -87,6 +87,28 @@ export class Driver {
     );
     if (value === undefined) throw new Error(`no option “${option}” in “${label}”`);
     await (select as ElementHandle<HTMLSelectElement>).select(value);
+  }
+
+  /** Chooses a seat by a part of its name, once all of them have been computed. */
+  async chooseSeat(name: string): Promise<void> {
+    await this.page.waitForFunction(() =>
+      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
+        /fit|refused/.test(b.textContent ?? ''),
+      ),
+    );
+    await this.page.evaluate(
+      (wanted) =>
+        [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')]
+          .find((b) => b.textContent?.includes(wanted))!
+          .click(),
+      name,
+    );
+    await this.page.waitForSelector('button[aria-pressed="true"]', { timeout: WAIT_MS });
+    await this.page.waitForFunction(
+      (wanted) => document.querySelector('button[aria-pressed="true"]')?.textContent?.includes(wanted),
+      { timeout: WAIT_MS },
+      name,
+    );
   }
 
   async valueOf(label: string): Promise<string> {

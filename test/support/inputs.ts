@@ -1,6 +1,6 @@
 /** Small made-up bodies, seats and places that a test can count through by hand. */
 import type { Body, DimensionId } from '../../src/core/body';
-import { problemOf, type FitInputs, type Problem, type Settings } from '../../src/core/fit';
+import { makeInputs, problemOf, type FitInputs, type Problem, type Settings } from '../../src/core/fit';
 import { SHIPPED_METHODS, type Method } from '../../src/core/method';
 import type { Place } from '../../src/core/place';
 import { stated, type Quantity } from '../../src/core/quantity';
@@ -128,18 +128,7 @@ export function inputsOf({
   ageYears = null,
   toolsKg = 0,
 }: Case = {}): FitInputs {
-  return {
-    schema: 1,
-    coreVersion: 1,
-    tablesVersion: 1,
-    seed: 1,
-    sitter: { ageYears },
-    body,
-    seat,
-    place,
-    method,
-    work: { toolsKg },
-  };
+  return makeInputs({ sitter: { ageYears }, body, seat, place, method, work: { toolsKg } });
 }
 
 export const problemFor = (given: Case = {}): Problem => problemOf(inputsOf(given));

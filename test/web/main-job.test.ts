@@ -68,7 +68,7 @@ describe('from a new sitter to a printed card', function () {
       app.folder,
       "select r.dimension, r.value, r.taken_by from readings r join sitters s on s.id = r.sitter_id where s.name = 'Asta Vikholm' and r.withdrawn_at is null",
     );
-    const stored = Object.fromEntries(rows.map((r) => [r.dimension, r.value]));
+    const stored = Object.fromEntries(rows.map((r) => [String(r.dimension), Number(r.value)]));
     expect(stored).to.deep.include({
       stature: 17310,
       bodyMass: 7600,
@@ -84,17 +84,7 @@ describe('from a new sitter to a printed card', function () {
     await user.pressAndGo('Start fitting');
     fittingId = new URL(user.page.url()).pathname.split('/')[2]!;
     await user.press('On to seat and place');
-    await user.page.waitForFunction(() =>
-      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
-        /fit|refused/.test(b.textContent ?? ''),
-      ),
-    );
-    await user.page.evaluate(() =>
-      [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')]
-        .find((b) => b.textContent?.includes('Gullstone'))!
-        .click(),
-    );
-    await user.sees('chosen');
+    await user.chooseSeat('Gullstone');
     await user.choose('Place', 'Chart room table');
     await user.sees('Gullstone task chair · Chart room table');
     await user.choose('Method', 'Open hip');

@@ -127,17 +127,7 @@ describe('people, seats and places', function () {
   it('fits with what there is: what lacks a measure says which', async () => {
     await user.pressAndGo('Start fitting');
     await user.press('On to seat and place');
-    await user.page.waitForFunction(() =>
-      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
-        /fit|refused/.test(b.textContent ?? ''),
-      ),
-    );
-    await user.page.evaluate(() =>
-      [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')]
-        .find((b) => b.textContent?.includes('Tidewick'))!
-        .click(),
-    );
-    await user.sees('chosen');
+    await user.chooseSeat('Tidewick');
     await user.press('On to setting');
     await user.sees('Not computed: shoe heel');
     await user.sees('Body mass not measured: the rated load of 120 kg is not confirmed.');
@@ -210,16 +200,7 @@ describe('a refused seat', function () {
       "select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = 'Tam Brask'",
     );
     await user.goTo(`/fittings/${String(row?.id)}?stage=choose`);
-    await user.page.waitForFunction(() =>
-      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
-        /fit|refused/.test(b.textContent ?? ''),
-      ),
-    );
-    await user.page.evaluate(() =>
-      [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')]
-        .find((b) => b.textContent?.includes('Tidewick'))!
-        .click(),
-    );
+    await user.chooseSeat('Tidewick');
     await user.sees('Tidewick shared chair · Helm');
     await user.press('On to setting');
     await user.sees(

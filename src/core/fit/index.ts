@@ -4,6 +4,7 @@ export {
   NO_REMEDIES,
   TABLES_VERSION,
   isChild,
+  makeInputs,
   type FitInputs,
   type RemedySettings,
   type Settings,

@@ -25,6 +25,22 @@ export interface FitInputs {
   readonly work: { readonly toolsKg: number };
 }
 
+/** No computation draws at random yet; the seed is kept from the first day so that later ones can be repeated. */
+const SEED = 1;
+
+/** A document of inputs under the versions of this program. */
+export function makeInputs(
+  parts: Omit<FitInputs, 'schema' | 'coreVersion' | 'tablesVersion' | 'seed'>,
+): FitInputs {
+  return {
+    schema: INPUTS_SCHEMA,
+    coreVersion: CORE_VERSION,
+    tablesVersion: TABLES_VERSION,
+    seed: SEED,
+    ...parts,
+  };
+}
+
 /** What is added to the seat or the place to close a shortfall; 0 means not used. */
 export interface RemedySettings {
   readonly footrestMm: number;

@@ -151,6 +151,15 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
   return when.filter(([holds]) => holds).map(([, key]) => message(key));
 }
 
+/** What stands at the head of the card: names from the inputs, and who and when. */
+export function cardHeader(
+  p: Problem,
+  of: { readonly sitter: string; readonly fitter: string; readonly date: string },
+): CardHeader {
+  const { seat, place, method } = p.inputs;
+  return { ...of, seat: seat.name, place: place?.name ?? null, method: method.name };
+}
+
 /** @param offered remedies that were solved for; those already in use are said as things to be added */
 export function cardOf(p: Problem, a: Assessment, header: CardHeader, offered: readonly Remedy[]): Card {
   const off = a.outcomes.filter(

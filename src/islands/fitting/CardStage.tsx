@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import type { Remedy } from '../../core/fit';
-import { cardOf } from '../../core/scene';
+import { cardHeader, cardOf } from '../../core/scene';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { CardSheet } from '../card/CardSheet';
@@ -25,14 +25,11 @@ export function CardStage({ state, setting, remedies, onHandOver }: Props) {
       cardOf(
         problem,
         assessment,
-        {
+        cardHeader(problem, {
           sitter: fitting.sitter.name,
-          seat: problem.inputs.seat.name,
-          place: problem.inputs.place?.name ?? null,
-          method: problem.inputs.method.name,
           fitter: fitting.fitter?.name ?? '',
           date: fitting.date,
-        },
+        }),
         remedies,
       ),
     [assessment, fitting, problem, remedies],

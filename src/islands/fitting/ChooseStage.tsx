@@ -1,7 +1,14 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
-import { NO_REMEDIES, assess, problemOf, solve, type Assessment, type FitInputs } from '../../core/fit';
-import { CORE_VERSION, INPUTS_SCHEMA, TABLES_VERSION } from '../../core/fit';
+import {
+  NO_REMEDIES,
+  assess,
+  makeInputs,
+  problemOf,
+  solve,
+  type Assessment,
+  type FitInputs,
+} from '../../core/fit';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -24,18 +31,14 @@ function previewInputs(
     methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
   if (!method) return null;
   const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
-  return {
-    schema: INPUTS_SCHEMA,
-    coreVersion: CORE_VERSION,
-    tablesVersion: TABLES_VERSION,
-    seed: 1,
+  return makeInputs({
     sitter: { ageYears: fitting.inputs?.sitter.ageYears ?? null },
     body: fitting.sitter.body,
     seat: seat.seat,
     place,
     method,
     work: { toolsKg: fitting.toolsKg },
-  };
+  });
 }
 
 /** Solves the seats one after the other, leaving the screen free between two. */
