@@ -138,7 +138,6 @@ export const MethodSchema: z.ZodType<Method> = z.object({
   summary: z.string(),
   targets: z.record(z.enum(withoutRoom), Target),
   kneeRoom: Target,
-  tensionAtDeg: Finite,
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),
   tieBreaks: z.array(z.enum(TIE_BREAKS)),

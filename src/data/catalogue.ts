@@ -2,7 +2,7 @@
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Method } from '../core/method';
 import type { Place } from '../core/place';
-import type { SeatModel } from '../core/seat';
+import { seatDoubts, type SeatModel } from '../core/seat';
 import {
   MethodSchema,
   PlaceSchema,
@@ -35,6 +35,7 @@ export async function findSeatVersion(q: Queries, versionId: string): Promise<Se
   return row ? SeatSchema.parse(row.document) : null;
 }
 
+/** A seat that could not be computed with is a fault of the program that made it: forms check before. */
 export async function insertSeatVersion(
   q: Queries,
   versionId: string,
@@ -42,6 +43,8 @@ export async function insertSeatVersion(
   seat: SeatModel,
   at: string,
 ): Promise<void> {
+  const [doubt] = seatDoubts(seat);
+  if (doubt) throw new Error(`seat ${seat.name}: ${doubt.reason} at ${doubt.field}`);
   await q
     .insert(seatVersions)
     .values({ id: versionId, seatId: seat.id, number, document: seat, createdAt: at });

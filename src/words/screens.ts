@@ -32,7 +32,7 @@ export const SCREEN_WORDS = {
   'save.failed': 'Not saved yet: {why}. Trying again.',
   'save.offline': 'no connection',
   'save.unsent': 'Not saved yet',
-  'save.invalid': 'Not saved: correct the entry first',
+  'save.invalid': 'Saved, except what is marked',
 
   'fault.load': 'This could not be loaded.',
   'fault.retry': 'Try again',
@@ -89,6 +89,7 @@ export const SCREEN_WORDS = {
   'measure.fault.notANumber': 'This is not a number. Type for example 445, 44.5 cm or 17 1/2 in.',
   'measure.fault.wrongUnit': 'This unit does not belong here.',
   'measure.fault.ambiguous': 'This can be read as {first} or as {second}. Which one?',
+  'measure.take': 'Take {value}',
   'measure.fault.fractionOnlyInInches': 'Fractions are read in inches only: write 17 1/2 in.',
   'measure.fault.range': 'Between {low} and {high}: check the unit and the row.',
   'measure.doubt.notBelow': 'Cannot be more than {other} ({limit}): check both.',

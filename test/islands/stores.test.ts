@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Settings } from '../../src/core/fit';
 import { DraftSaver } from '../../src/islands/fitting/draft-saver';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
-import { faultOf, typed, unitOf } from '../../src/islands/people/use-measures';
+import { faultOf, readingsOf, typed, unitOf } from '../../src/islands/people/use-measures';
 import { readPlace, textsOf } from '../../src/islands/places/use-place-form';
 import { DEFAULT_READING } from '../../src/words';
 import { listed, placeWith, slides } from '../support/inputs';
@@ -175,6 +175,11 @@ describe('a measure as typed', () => {
     expect(faultOf('stature', '1,740', DEFAULT_READING)).to.equal(
       'This can be read as 1.7 mm or as 1740 mm. Which one?',
     );
+  });
+
+  it('offers of those only what a body can have', () => {
+    expect(readingsOf('stature', '1,740', DEFAULT_READING)).to.deep.equal(['1740']);
+    expect(readingsOf('stature', '1740', DEFAULT_READING)).to.deep.equal([]);
   });
 
   it('is shown in the unit chosen', () => {

@@ -62,7 +62,7 @@ describe('people, seats and places', function () {
 
   it('takes them once they are right', async () => {
     await user.enter('Popliteal height', '44.5 cm');
-    await user.enter('Stature', '1740');
+    await user.press('Take 1740 mm');
     await user.enter('Nape height', '');
     await user.sees('2 of 14 measured');
     await user.saved();

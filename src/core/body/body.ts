@@ -1,5 +1,5 @@
 import type { Quantity } from '../quantity';
-import { DIMENSIONS, DIMENSION_IDS, type DimensionId } from './dimensions';
+import { DIMENSIONS, type DimensionId } from './dimensions';
 
 /** What is known of one sitter's body; a dimension that is absent was not measured. */
 export type Body = { readonly [id in DimensionId]?: Quantity | undefined };
@@ -17,8 +17,6 @@ export interface MeasureDoubt {
 export const isMeasured = (body: Body, id: DimensionId): boolean => body[id] !== undefined;
 export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
   ids.filter((id) => !isMeasured(body, id));
-export const measuredCount = (body: Body): number =>
-  DIMENSION_IDS.filter((id) => isMeasured(body, id)).length;
 
 /**
  * A value outside what any body can have.

@@ -1,10 +1,2 @@
 export { DIMENSIONS, DIMENSION_IDS, isDimensionId, type DimensionId, type DimensionRow } from './dimensions';
-export {
-  isMeasured,
-  measuredCount,
-  missingOf,
-  pairDoubts,
-  rangeDoubt,
-  type Body,
-  type MeasureDoubt,
-} from './body';
+export { isMeasured, missingOf, pairDoubts, rangeDoubt, type Body, type MeasureDoubt } from './body';

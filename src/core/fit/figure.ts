@@ -10,6 +10,7 @@ import {
   HIP_ABOVE_PAN_MM,
   KNEE_ABOVE_UNDERSIDE_MM,
   KNEE_BEFORE_HOLLOW_MM,
+  headAbove,
   type Point,
 } from '../posture';
 import { cosDeg, sinDeg } from '../units';
@@ -104,7 +105,7 @@ export function figureOf(p: Problem, v: SetValues): Figure {
     nape: known(nape),
     eye: known({
       x: shoulder.x + EYE_BEFORE_NAPE_MM,
-      z: shoulder.z + body.eyeHeightSitting - body.shoulderHeightSitting,
+      z: datum.z + headAbove(body.shoulderHeightSitting, body.eyeHeightSitting, back),
     }),
   };
 }

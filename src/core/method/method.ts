@@ -46,8 +46,6 @@ export interface Method {
   readonly targets: Readonly<Record<Exclude<ConditionId, 'kneeRoom'>, Target>>;
   /** Room behind the knee; for children in proportion to their buttock–popliteal length. */
   readonly kneeRoom: Target;
-  /** Mean back angle while moving, at which the tension balances the trunk, degrees. */
-  readonly tensionAtDeg: number;
   /** Back angle from which the head leans on its rest, degrees; upright it must not touch. */
   readonly headRestFromDeg: number;
   /** What using a footrest costs, in units of penalty. */

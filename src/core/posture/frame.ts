@@ -36,7 +36,6 @@ export const SHANK_FORWARD_MOST_DEG = 15;
 export const FOREARM_BREADTH_MM = 90;
 /** Elbow to wrist as a fraction of stature (Drillis & Contini 1966, in Winter, Fig. 4.1). */
 export const FOREARM_FRACTION = 0.146;
-/** Hand, foot and head as fractions of stature (Drillis & Contini 1966, in Winter, Fig. 4.1); for drawing only. */
+/** Hand and foot as fractions of stature (Drillis & Contini 1966, in Winter, Fig. 4.1); for drawing only. */
 export const HAND_FRACTION = 0.108;
 export const FOOT_FRACTION = 0.152;
-export const HEAD_FRACTION = 0.13;

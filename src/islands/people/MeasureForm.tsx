@@ -59,6 +59,11 @@ export function MeasureForm({
     field?.select();
   };
 
+  const take = (dimension: DimensionId, text: string) => {
+    measures.type(dimension, text);
+    measures.leave(dimension);
+  };
+
   const row = (dimension: DimensionId) => {
     const fault = measures.faultOf(dimension) ?? doubts[dimension] ?? null;
     const about = `${dimension}-about`;
@@ -105,7 +110,17 @@ export function MeasureForm({
         </div>
         {fault && (
           <span className={styles.fault} id={`${dimension}-fault`} role="alert">
-            {fault}
+            {fault}{' '}
+            {measures.readingsOf(dimension).map((text) => (
+              <button
+                key={text}
+                type="button"
+                className={parts.plainButton}
+                onClick={() => take(dimension, text)}
+              >
+                {word('measure.take').replace('{value}', `${text} ${unitOf(dimension, reading)}`)}
+              </button>
+            ))}
           </span>
         )}
       </li>

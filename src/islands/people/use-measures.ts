@@ -49,6 +49,15 @@ export function faultOf(dimension: DimensionId, text: string, reading: Reading):
     .replace('{high}', sayIn(dimension, highest, reading));
 }
 
+/** The values that an ambiguous entry can mean and a body can have, as they would be typed. */
+export function readingsOf(dimension: DimensionId, text: string, reading: Reading): string[] {
+  const parsed = parse(dimension, text, reading);
+  if (parsed.ok) return [];
+  return (parsed.readings ?? [])
+    .filter((value) => rangeDoubt(dimension, value) === null)
+    .map((value) => typed(dimension, value, reading));
+}
+
 type Drafts = Partial<Record<DimensionId, string>>;
 const draftKey = (sitterId: string) => `velto-measures-${sitterId}`;
 
@@ -128,6 +137,8 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     type,
     leave,
     saving,
+    /** What an ambiguous draft could mean. */
+    readingsOf: (d: DimensionId) => readingsOf(d, drafts[d] ?? '', reading),
     faultOf: (d: DimensionId) => (drafts[d] === undefined ? null : faultOf(d, drafts[d], reading)),
   };
 }
