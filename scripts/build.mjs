@@ -1,6 +1,7 @@
 // Builds the pages and the server around them into dist/.
-import { rmSync } from 'node:fs';
+import { readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { ROOT, checkNode, run } from './machine.mjs';
 
 checkNode();
@@ -21,3 +22,20 @@ run(
   ],
   'Bundling the server',
 );
+
+/** Below this a compressed copy saves nothing, bytes. */
+const WORTH_COMPRESSING = 1024;
+const TEXT = /\.(js|css|svg|json|html|txt)$/;
+
+// Compressed once here, so that serving them costs nothing.
+const client = join(ROOT, 'dist', 'client');
+for (const entry of readdirSync(client, { recursive: true })) {
+  const file = join(client, String(entry));
+  if (!TEXT.test(file) || !statSync(file).isFile() || statSync(file).size < WORTH_COMPRESSING) continue;
+  const content = readFileSync(file);
+  writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  writeFileSync(
+    `${file}.br`,
+    brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+  );
+}

@@ -9,6 +9,7 @@ export const PROBLEMS = {
   incomplete: { status: 409, title: 'Choose a seat first' },
   seatRefused: { status: 409, title: 'This seat is refused for this sitter: choose another' },
   wrongOrigin: { status: 403, title: 'This request came from another site' },
+  lengthMissing: { status: 411, title: 'The length of the request is missing' },
   tooLarge: { status: 413, title: 'The request is too large' },
   unsupported: { status: 415, title: 'Only JSON is taken here' },
   unexpected: { status: 500, title: 'Something went wrong here; nothing was changed' },

@@ -12,7 +12,8 @@ const HEADERS: Readonly<Record<string, string>> = {
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 
-export function setSecurityHeaders(response: ServerResponse): void {
+export function setSecurityHeaders(response: ServerResponse, policy: string): void {
+  response.setHeader('content-security-policy', policy);
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
 }
 
@@ -24,6 +25,12 @@ export function comesFromHere(request: IncomingMessage): boolean {
   const { origin, host } = request.headers;
   if (origin === undefined) return request.headers['sec-fetch-site'] === undefined;
   return host !== undefined && origin === `http://${host}`;
+}
+
+/** Why a body is not read: too long, or of a length that was not said. */
+export function bodyFault(request: IncomingMessage): ProblemReason | null {
+  if (request.headers['transfer-encoding'] !== undefined) return 'lengthMissing';
+  return Number(request.headers['content-length'] ?? 0) > BODY_LIMIT ? 'tooLarge' : null;
 }
 
 export function refuse(response: ServerResponse, reason: ProblemReason): void {

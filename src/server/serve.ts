@@ -1,19 +1,17 @@
 /** Opens the database, then serves the built application on 127.0.0.1. */
 import { rmSync } from 'node:fs';
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import sirv from 'sirv';
+import { Application, type Handler } from './application';
 import { readArguments, type Arguments } from './arguments';
 import { setContext } from './current';
-import { BODY_LIMIT, comesFromHere, refuse, setSecurityHeaders } from './guard';
 import { DATABASE_FILE, openContext } from './open';
 
 const HOST = '127.0.0.1';
-const YEAR_S = 31_536_000;
-
-type Handler = (request: IncomingMessage, response: ServerResponse, next: (error?: unknown) => void) => void;
+/** How long requests under way may take once the server is asked to end, ms. */
+const DRAIN_MS = 5000;
 
 function fail(message: string): never {
   console.error(`velto: ${message}`);
@@ -43,17 +41,8 @@ async function main(): Promise<void> {
   const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as {
     handler: Handler;
   };
-  const files = sirv(built('./client'), { maxAge: YEAR_S, immutable: true, etag: true });
-  const server = createServer((request, response) => {
-    setSecurityHeaders(response);
-    if (!comesFromHere(request)) return refuse(response, 'wrongOrigin');
-    if (Number(request.headers['content-length'] ?? 0) > BODY_LIMIT) return refuse(response, 'tooLarge');
-    files(request, response, () =>
-      handler(request, response, (error) =>
-        error ? answerFault(response) : answerMissing(handler, request, response),
-      ),
-    );
-  });
+  const application = new Application(handler, built('./client'));
+  const server = createServer((request, response) => application.answer(request, response));
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE')
       fail(`port ${given.port} is taken: choose another with --port, or end the program that holds it`);
@@ -61,26 +50,21 @@ async function main(): Promise<void> {
       fail(`no right to listen on port ${given.port}: choose one above 1023 with --port`);
     fail(String(error));
   });
-  server.listen(given.port, HOST, () =>
-    console.log(`Velto is at http://${HOST}:${(server.address() as AddressInfo).port}/`),
-  );
+  server.listen(given.port, HOST, () => {
+    const address = `http://${HOST}:${(server.address() as AddressInfo).port}/`;
+    application.learnScripts(address).then(
+      () => console.log(`Velto is at ${address}`),
+      (error: unknown) => fail(String(error)),
+    );
+  });
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
+      // Requests under way are answered, then the writes under way are finished and the log folded into the file.
       server.close(() => void context.store.close().then(() => process.exit(0)));
       server.closeIdleConnections();
+      setTimeout(() => server.closeAllConnections(), DRAIN_MS).unref();
     });
   }
-}
-
-/** What no page or endpoint knows: a page in words, or a problem where a program asked. */
-function answerMissing(handler: Handler, request: IncomingMessage, response: ServerResponse): void {
-  if (request.url?.startsWith('/api/')) return refuse(response, 'notFound');
-  request.url = '/404';
-  handler(request, response, () => answerFault(response));
-}
-
-function answerFault(response: ServerResponse): void {
-  if (!response.headersSent) refuse(response, 'unexpected');
 }
 
 main().catch((error: unknown) => fail(error instanceof Error ? error.message : String(error)));

@@ -186,6 +186,7 @@ describe('the API', () => {
       const { headers } = await fetch(app.base + path);
       expect(headers.get('x-content-type-options'), path).to.equal('nosniff');
       expect(headers.get('x-frame-options'), path).to.equal('DENY');
+      expect(headers.get('content-security-policy'), path).to.match(/script-src 'self' 'sha256-/);
     }
   });
 });
