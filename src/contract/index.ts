@@ -52,3 +52,4 @@ export {
   type ProblemDetails,
   type ProblemReason,
 } from './problems';
+export { CARD_FORMAT, CARD_FORMAT_VERSION, CardSchema, type CardJson } from './card';

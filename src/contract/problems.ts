@@ -1,3 +1,5 @@
+import { z } from 'zod';
+
 /** Reason → status → wording: the one closed table of what can go wrong at the border (RFC 9457). */
 export const PROBLEMS = {
   badRequest: { status: 400, title: 'The request is not understood' },
@@ -16,6 +18,15 @@ export const PROBLEMS = {
 } as const satisfies Record<string, { readonly status: number; readonly title: string }>;
 
 export type ProblemReason = keyof typeof PROBLEMS;
+
+export const ProblemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+  errors: z.array(z.object({ pointer: z.string(), detail: z.string() })).optional(),
+  current: z.unknown().optional(),
+});
 
 export interface FieldFault {
   /** JSON pointer into the body. */

@@ -6,5 +6,9 @@ import { preferencesOf } from './preferences';
 /** What every page hands to its frame. */
 export async function pageProps(astro: Pick<AstroGlobal, 'cookies'>) {
   const context = currentContext();
-  return { context, page: { ...preferencesOf(astro.cookies), fitters: await allFitters(context) } };
+  const { reading, fitterId } = preferencesOf(astro.cookies);
+  const fitters = await allFitters(context);
+  // The device may remember a fitter of a database that is gone.
+  const known = fitters.some((f) => f.id === fitterId);
+  return { context, page: { reading, fitterId: known ? fitterId : null, fitters } };
 }

@@ -1,47 +1,18 @@
 import { assess, completeSettings, problemOf, remediesFor } from '../core/fit';
 import { cardHeader, cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
-import { done, refused, type FittingDetail, type Outcome } from '../contract';
+import {
+  CARD_FORMAT,
+  CARD_FORMAT_VERSION,
+  done,
+  refused,
+  type CardJson,
+  type FittingDetail,
+  type Outcome,
+} from '../contract';
 import { say, word, type Reading } from '../words';
 import type { Context } from './context';
 import { fittingDetail } from './fittings';
-
-export const CARD_FORMAT = 'velto-settings-card';
-export const CARD_FORMAT_VERSION = 1;
-
-/** A setting of the card in JSON: the words of the sheet and the numbers behind them. */
-export interface CardSettingJson {
-  readonly order: number;
-  readonly adjustment: string;
-  readonly name: string;
-  readonly position: number;
-  readonly positions: number;
-  readonly value: number;
-  readonly unit: string;
-  readonly setting: string;
-  readonly control: string | null;
-  readonly movement: string | null;
-  readonly check: string | null;
-  readonly verdict: string;
-}
-
-export interface CardJson {
-  readonly format: typeof CARD_FORMAT;
-  readonly formatVersion: number;
-  readonly header: Card['header'];
-  readonly refusals: readonly string[];
-  readonly settings: readonly CardSettingJson[];
-  readonly remedies: readonly string[];
-  readonly unreached: readonly {
-    readonly adjustment: string;
-    readonly reason: string;
-    readonly remedy: string | null;
-  }[];
-  readonly offered: readonly string[];
-  readonly unmeasured: readonly { readonly adjustment: string; readonly reason: string }[];
-  readonly posture: readonly string[];
-  readonly cautions: readonly string[];
-}
 
 /** The card of a fitting as it stands, in this reader's units. */
 export async function fittingCard(
@@ -61,7 +32,7 @@ export async function fittingCard(
     cardHeader(problem, { sitter: detail.sitter.name, fitter: detail.fitter?.name ?? '', date: detail.date }),
     remediesFor(problem),
   );
-  const settings = card.rows.map((row, i): CardSettingJson => {
+  const settings = card.rows.map((row, i): CardJson['settings'][number] => {
     const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
     return {
       order: i + 1,

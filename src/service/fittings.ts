@@ -5,6 +5,7 @@ import { SHIPPED_METHODS } from '../core/method';
 import {
   done,
   refused,
+  type FieldFault,
   type FittingAct,
   type FittingDetail,
   type FittingEdit,
@@ -13,7 +14,7 @@ import {
   type Outcome,
   type SettingSet,
 } from '../contract';
-import { newestMethodOf } from '../data/catalogue';
+import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
 import type { Queries } from '../data/client';
 import {
   dropDraft,
@@ -22,6 +23,7 @@ import {
   findFittingSummary,
   insertFitting,
   insertSettingVersion,
+  listFitters,
   listFittings,
   saveDraft,
   updateFitting,
@@ -53,11 +55,25 @@ export async function fittingDetail(ctx: Context, id: string): Promise<Outcome<F
   return detail ? done(detail) : refused('notFound');
 }
 
+/** What an edit points at and is not there, as faults with a pointer to the field. */
+async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault[]> {
+  const detail = 'There is no such record.';
+  const missing: [string, boolean][] = [
+    ['/seatVersionId', !!edit.seatVersionId && !(await findSeatVersion(q, edit.seatVersionId))],
+    ['/placeVersionId', !!edit.placeVersionId && !(await findPlaceVersion(q, edit.placeVersionId))],
+    ['/methodVersionId', !!edit.methodVersionId && !(await findMethodVersion(q, edit.methodVersionId))],
+    ['/fitterId', !!edit.fitterId && !(await listFitters(q)).some((f) => f.id === edit.fitterId)],
+  ];
+  return missing.filter(([, isMissing]) => isMissing).map(([pointer]) => ({ pointer, detail }));
+}
+
 /** Opens a fitting of a sitter with the first shipped method; the same id again gives the first record. */
 export function createFitting(ctx: Context, fitting: NewFitting): Promise<Outcome<FittingDetail>> {
   return ctx.store.write(async (q) => {
     if (!(await findFitting(q, fitting.id))) {
       if (!(await findSitter(q, fitting.sitterId))) return refused('notFound');
+      const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
+      if (faults.length > 0) return refused('invalid', { faults });
       const method = await newestMethodOf(q, SHIPPED_METHODS[0]!.id);
       if (!method) return refused('unexpected');
       await insertFitting(
@@ -82,6 +98,8 @@ export function editFitting(
     if (!row) return refused('notFound');
     if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(q, id) });
     if (row.state !== 'open') return refused('closed');
+    const faults = await danglingFaults(q, edit);
+    if (faults.length > 0) return refused('invalid', { faults });
     const at = ctx.now().toISOString();
     const chosen = {
       ...row,

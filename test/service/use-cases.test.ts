@@ -352,6 +352,18 @@ describe('a fitting', () => {
     expect(valueOf(await fittingDetail(bench.context, fitting.id)).state).to.equal('open');
   });
 
+  it('points only at what is there, and names the field that does not', async () => {
+    const fitting = await fittingOn('Tidewick');
+    for (const field of ['seatVersionId', 'placeVersionId', 'methodVersionId', 'fitterId'] as const) {
+      const refusal = await editFitting(bench.context, fitting.id, fitting.version, { [field]: v7() });
+      expect(refusal.ok || refusal.faults?.map((f) => f.pointer), field).to.deep.equal([`/${field}`]);
+    }
+    const sitter = await newSitter();
+    expect(
+      reasonOf(await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: v7() })),
+    ).to.equal('invalid');
+  });
+
   it('counts tools in the rated load', async () => {
     const fitting = await fittingOn('Tidewick');
     const heavy = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { toolsKg: 47.1 }));

@@ -187,6 +187,18 @@ describe('people, seats and places', function () {
     );
     expect(chosen).to.include('Signe Holmgard');
   });
+
+  it('forgets a fitter who is not in this database', async () => {
+    await user.page.setCookie({
+      name: 'velto-fitter',
+      value: '00000000-0000-7000-8000-000000000000',
+      url: app.base,
+    });
+    await user.goTo('/people');
+    await user.follow('Odd Quillsay');
+    await user.pressAndGo('Start fitting');
+    expect(new URL(user.page.url()).pathname).to.match(/^\/fittings\//);
+  });
 });
 
 describe('a refused seat', function () {

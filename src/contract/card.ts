@@ -1,0 +1,44 @@
+import { z } from 'zod';
+
+export const CARD_FORMAT = 'velto-settings-card';
+export const CARD_FORMAT_VERSION = 1;
+
+const Text = z.string();
+
+/** The settings card in JSON: the words of the sheet and the numbers behind them. */
+export const CardSchema = z.object({
+  format: z.literal(CARD_FORMAT),
+  formatVersion: z.int(),
+  header: z.object({
+    sitter: Text,
+    seat: Text,
+    place: Text.nullable(),
+    method: Text,
+    fitter: Text,
+    date: z.iso.date(),
+  }),
+  refusals: z.array(Text),
+  settings: z.array(
+    z.object({
+      order: z.int().min(1),
+      adjustment: Text,
+      name: Text,
+      position: z.int().min(1),
+      positions: z.int().min(1),
+      value: z.number(),
+      unit: Text,
+      setting: Text,
+      control: Text.nullable(),
+      movement: Text.nullable(),
+      check: Text.nullable(),
+      verdict: Text,
+    }),
+  ),
+  remedies: z.array(Text),
+  unreached: z.array(z.object({ adjustment: Text, reason: Text, remedy: Text.nullable() })),
+  offered: z.array(Text),
+  unmeasured: z.array(z.object({ adjustment: Text, reason: Text })),
+  posture: z.array(Text),
+  cautions: z.array(Text),
+});
+export type CardJson = z.infer<typeof CardSchema>;

@@ -1,0 +1,263 @@
+/** The API described in OpenAPI 3.1, made from the schemas that the endpoints themselves check with. */
+import { z, type ZodType } from 'zod';
+import {
+  FitterSchema,
+  FittingActSchema,
+  FittingDetailSchema,
+  FittingEditSchema,
+  FittingSummarySchema,
+  MethodSummarySchema,
+  NewFittingSchema,
+  NewSitterSchema,
+  PlaceEditSchema,
+  PlaceSummarySchema,
+  ReadingEditSchema,
+  SeatSummarySchema,
+  SettingSetSchema,
+  SitterDetailSchema,
+  SitterEditSchema,
+  SitterSchema,
+} from './api';
+import { CardSchema } from './card';
+import { PROBLEMS, ProblemSchema } from './problems';
+import { SettingsSchema } from './records';
+
+const NAMED: Readonly<Record<string, ZodType>> = {
+  Sitter: SitterSchema,
+  SitterDetail: SitterDetailSchema,
+  NewSitter: NewSitterSchema,
+  SitterEdit: SitterEditSchema,
+  ReadingEdit: ReadingEditSchema,
+  Fitter: FitterSchema,
+  SeatSummary: SeatSummarySchema,
+  PlaceSummary: PlaceSummarySchema,
+  PlaceEdit: PlaceEditSchema,
+  MethodSummary: MethodSummarySchema,
+  FittingSummary: FittingSummarySchema,
+  FittingDetail: FittingDetailSchema,
+  NewFitting: NewFittingSchema,
+  FittingEdit: FittingEditSchema,
+  FittingAct: FittingActSchema,
+  Settings: SettingsSchema,
+  SettingSet: SettingSetSchema,
+  Card: CardSchema,
+  Problem: ProblemSchema,
+};
+
+export type SchemaName = keyof typeof NAMED;
+
+interface Endpoint {
+  readonly method: 'get' | 'post' | 'put' | 'patch';
+  readonly path: string;
+  readonly summary: string;
+  readonly query?: Readonly<Record<string, string>>;
+  readonly body?: SchemaName;
+  /** A schema's name, or a list of one. */
+  readonly answer: SchemaName | readonly [SchemaName];
+  readonly status?: 201;
+  /** Whether the version that was edited has to be sent in `If-Match`. */
+  readonly versioned?: true;
+}
+
+/** Every endpoint there is; a test holds it against the routes. */
+export const ENDPOINTS: readonly Endpoint[] = [
+  {
+    method: 'get',
+    path: '/sitters',
+    summary: 'Find sitters by a part of their name',
+    query: { search: 'part of a name; accents and case do not matter' },
+    answer: ['Sitter'],
+  },
+  {
+    method: 'post',
+    path: '/sitters',
+    summary: 'Add a sitter; the same id again gives the first record',
+    body: 'NewSitter',
+    answer: 'SitterDetail',
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/sitters/{id}',
+    summary: 'A sitter with the readings that hold',
+    answer: 'SitterDetail',
+  },
+  {
+    method: 'patch',
+    path: '/sitters/{id}',
+    summary: 'Change name or birth date',
+    body: 'SitterEdit',
+    answer: 'SitterDetail',
+    versioned: true,
+  },
+  {
+    method: 'put',
+    path: '/sitters/{id}/readings',
+    summary: 'Take a reading, or take it back with null',
+    body: 'ReadingEdit',
+    answer: 'SitterDetail',
+  },
+  { method: 'get', path: '/fitters', summary: 'The fitters', answer: ['Fitter'] },
+  {
+    method: 'post',
+    path: '/fitters',
+    summary: 'Add a fitter',
+    body: 'Fitter',
+    answer: 'Fitter',
+    status: 201,
+  },
+  { method: 'get', path: '/seats', summary: 'The newest version of every seat', answer: ['SeatSummary'] },
+  { method: 'get', path: '/places', summary: 'The newest version of every place', answer: ['PlaceSummary'] },
+  {
+    method: 'post',
+    path: '/places',
+    summary: 'Add a place',
+    body: 'PlaceEdit',
+    answer: 'PlaceSummary',
+    status: 201,
+  },
+  {
+    method: 'put',
+    path: '/places/{id}',
+    summary: 'Make a new version of a place',
+    body: 'PlaceEdit',
+    answer: 'PlaceSummary',
+    versioned: true,
+  },
+  {
+    method: 'get',
+    path: '/methods',
+    summary: 'The newest version of every method',
+    answer: ['MethodSummary'],
+  },
+  {
+    method: 'get',
+    path: '/fittings',
+    summary: 'Fittings, newest first',
+    query: { sitter: 'id of a sitter' },
+    answer: ['FittingSummary'],
+  },
+  {
+    method: 'post',
+    path: '/fittings',
+    summary: 'Open a fitting; the same id again gives the first record',
+    body: 'NewFitting',
+    answer: 'FittingDetail',
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/fittings/{id}',
+    summary: 'A fitting with its inputs and draft settings',
+    answer: 'FittingDetail',
+  },
+  {
+    method: 'patch',
+    path: '/fittings/{id}',
+    summary: 'Choose seat, place, method, fitter or tools',
+    body: 'FittingEdit',
+    answer: 'FittingDetail',
+    versioned: true,
+  },
+  {
+    method: 'put',
+    path: '/fittings/{id}/settings',
+    summary: 'Save the draft settings',
+    body: 'Settings',
+    answer: 'SettingSet',
+  },
+  {
+    method: 'post',
+    path: '/fittings/{id}/acts',
+    summary: 'Solve, hand over or open again: each makes a version',
+    body: 'FittingAct',
+    answer: 'FittingDetail',
+    versioned: true,
+  },
+  {
+    method: 'get',
+    path: '/fittings/{id}/card',
+    summary: 'The settings card as JSON, in the units of the reader',
+    answer: 'Card',
+  },
+];
+
+const reference = (name: SchemaName) => ({ $ref: `#/components/schemas/${name}` });
+
+function componentSchemas(): Record<string, unknown> {
+  const registry = z.registry<{ id: string }>();
+  for (const [id, schema] of Object.entries(NAMED)) registry.add(schema, { id });
+  const { schemas } = z.toJSONSchema(registry, {
+    uri: (id) => `#/components/schemas/${id}`,
+    unrepresentable: 'any',
+  });
+  // The identifiers are for standalone schemas; inside one document the component's name says the same.
+  const inside = (schema: object) =>
+    Object.fromEntries(Object.entries(schema).filter(([key]) => key !== '$schema' && key !== '$id'));
+  return Object.fromEntries(Object.entries(schemas).map(([id, schema]) => [id, inside(schema)]));
+}
+
+const inJson = (schema: unknown, type = 'application/json') => ({ content: { [type]: { schema } } });
+
+function parametersOf(endpoint: Endpoint): unknown[] {
+  const inPath = [...endpoint.path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+    name: m[1],
+    in: 'path',
+    required: true,
+    schema: { type: 'string', format: 'uuid' },
+  }));
+  const inQuery = Object.entries(endpoint.query ?? {}).map(([name, description]) => ({
+    name,
+    in: 'query',
+    required: false,
+    description,
+    schema: { type: 'string' },
+  }));
+  const version = endpoint.versioned
+    ? [
+        {
+          name: 'If-Match',
+          in: 'header',
+          required: true,
+          description: 'the version that was edited, as "3"',
+          schema: { type: 'string' },
+        },
+      ]
+    : [];
+  return [...inPath, ...inQuery, ...version];
+}
+
+function operationOf(endpoint: Endpoint): unknown {
+  const { answer, body, status = 200, summary } = endpoint;
+  const schema =
+    typeof answer === 'string' ? reference(answer) : { type: 'array', items: reference(answer[0]) };
+  return {
+    summary,
+    parameters: parametersOf(endpoint),
+    ...(body ? { requestBody: { required: true, ...inJson(reference(body)) } } : {}),
+    responses: {
+      [status]: { description: 'Done', ...inJson(schema) },
+      default: {
+        description: 'What went wrong',
+        ...inJson(reference('Problem'), 'application/problem+json'),
+      },
+    },
+  };
+}
+
+/** The whole document. */
+export function openApiDocument(): Record<string, unknown> {
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const endpoint of ENDPOINTS) (paths[endpoint.path] ??= {})[endpoint.method] = operationOf(endpoint);
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Velto',
+      version: '1',
+      description: `Lengths in mm, masses in kg, angles in degrees. Faults are problem details (RFC 9457): ${Object.keys(PROBLEMS).join(', ')}.`,
+    },
+    servers: [{ url: '/api/v1' }],
+    paths,
+    components: { schemas: componentSchemas() },
+  };
+}
