@@ -232,6 +232,13 @@ describe('a track', () => {
     ).to.deep.equal([420, 440, 460]);
   });
 
+  it('shows the band beside a position nobody can move', () => {
+    const seat = seatWith([adjustment('seatHeight', listed(440)), adjustment('seatDepth', listed(360))]);
+    const track = trackOf(outcomeOf(problemFor({ seat }), 'seatDepth'));
+    expect(track.band).to.deep.equal({ lo: 405, hi: track.band!.hi });
+    expect(track.band!.hi).to.be.greaterThan(405);
+  });
+
   it('can show a position nobody can move', () => {
     const track = trackOf(
       outcomeOf(problemFor({ seat: seatWith([adjustment('seatHeight', listed(440))]) }), 'seatHeight'),
@@ -289,6 +296,8 @@ describe('the settings card', () => {
       'caution.clinician',
     ]);
     expect(card.cautions.map((m) => m.key)).not.to.include('caution.operator');
+    // Nobody described a lift on this seat, so nothing is said of one.
+    expect(card.cautions.map((m) => m.key)).not.to.include('caution.height');
   });
 
   it('keeps unmeasured settings apart', () => {

@@ -134,13 +134,22 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   return { kind: o.kind, ...said, ...controlWords(o.kind, found), verdict: o.verdict };
 }
 
+/** Whether the seat's height is held by a lift that is released while sitting. */
+export function isLifted(p: Problem): boolean {
+  const height = p.variables.seatHeight;
+  return (
+    height !== undefined &&
+    controlFor(p.inputs.seat.controls, height.adjustment.id)?.move.action === 'liftAndHold'
+  );
+}
+
 /** Short cautions that hold for this sitter, seat and setting; the general ones come last. */
 function cautionsOf(p: Problem, a: Assessment): Message[] {
   const { seat } = p.inputs;
   const has = (kind: AdjustmentKind) => p.variables[kind] !== undefined;
   const when: readonly [boolean, string][] = [
     [seat.hasSuspension || seat.hasHarness, 'caution.operator'],
-    [has('seatHeight') && !isFixed(p.variables.seatHeight!.adjustment), 'caution.height'],
+    [isLifted(p), 'caution.height'],
     [has('tiltTension') || has('backAngle'), 'caution.pinch'],
     [seat.castors === 'hardFloor' || seat.castors === 'softFloor', 'caution.castors'],
     [a.settings.remedies.footrestMm > 0 || a.settings.remedies.backCushionMm > 0, 'caution.remedies'],

@@ -3,4 +3,4 @@ export { spreadApart } from './declutter';
 export { isPartlyUndrawn, sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';
 export { trackOf, type Track } from './track';
-export { cardHeader, cardOf, controlWords, type Card, type CardHeader, type CardRow } from './card';
+export { cardHeader, cardOf, controlWords, isLifted, type Card, type CardHeader, type CardRow } from './card';

@@ -20,6 +20,9 @@ export interface Track {
 /** A track shows at most this share of its range beyond each end. */
 const BEYOND_SHARE = 0.6;
 const MARGIN_SHARE = 0.04;
+/** What counts as the length of a travel that has none: so much that its band can be seen beside it. */
+const FIXED_LENGTH = 20;
+const FIXED_SHARE = 0.4;
 
 const finite = (values: readonly (number | undefined)[]): number[] =>
   values.filter((v): v is number => v !== undefined && Number.isFinite(v));
@@ -28,7 +31,7 @@ export function trackOf(outcome: SettingOutcome): Track {
   const { values } = outcome.variable;
   const lo = values[0] ?? 0;
   const hi = values[values.length - 1] ?? lo;
-  const length = hi - lo || Math.max(20, Math.abs(lo) * 0.1);
+  const length = hi - lo || Math.max(FIXED_LENGTH, Math.abs(lo) * FIXED_SHARE);
   const wanted = finite([outcome.band?.lo, outcome.band?.hi, outcome.aim?.lo, outcome.aim?.hi]);
   const low = Math.max(lo - BEYOND_SHARE * length, Math.min(lo, ...wanted));
   const high = Math.min(hi + BEYOND_SHARE * length, Math.max(hi, ...wanted));

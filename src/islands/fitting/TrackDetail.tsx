@@ -1,6 +1,6 @@
 import { remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
-import { controlWords } from '../../core/scene';
+import { controlWords, isLifted } from '../../core/scene';
 import { controlFor } from '../../core/seat';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -41,11 +41,12 @@ function Control({ problem, outcome }: { readonly problem: Problem; readonly out
   );
 }
 
-const CAUTIONS: Partial<Record<SettingOutcome['kind'], string>> = {
-  backAngle: 'set.caution.pinch',
-  tiltTension: 'set.caution.pinch',
-  seatHeight: 'set.caution.height',
-};
+/** The caution that belongs to setting this adjustment on this seat. */
+function cautionFor(problem: Problem, { kind, value }: SettingOutcome): string | null {
+  if (kind === 'backAngle' || kind === 'tiltTension') return 'set.caution.pinch';
+  if (kind === 'seatHeight') return isLifted(problem) ? 'set.caution.height' : null;
+  return kind === 'seatAngle' && value < 0 ? 'set.caution.slope' : null;
+}
 
 interface Props {
   readonly problem: Problem;
@@ -61,8 +62,7 @@ export function TrackDetail({ problem, outcome, disabled, onBest }: Props) {
   const { published } = outcome;
   const left = leftOver(outcome, reading);
   const hint = remedyHint(problem, outcome);
-  const caution =
-    outcome.kind === 'seatAngle' && outcome.value < 0 ? 'set.caution.slope' : CAUTIONS[outcome.kind];
+  const caution = cautionFor(problem, outcome);
   const betterThere = outcome.verdict === 'off' && outcome.bestPosition !== outcome.position;
   return (
     <li className={styles.detail}>
