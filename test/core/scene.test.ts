@@ -4,7 +4,6 @@ import { NO_REMEDIES, assess, remediesFor, solve, type Problem } from '../../src
 import {
   cardOf,
   controlWords,
-  isPartlyUndrawn,
   ruleOf,
   sideView,
   spreadApart,
@@ -114,8 +113,8 @@ describe('the side view', () => {
     expect(partial.primitives.map((x) => x.id)).not.to.include.members(['foot']);
     expect(partial.primitives.map((x) => x.id)).to.include('trunk');
     expect(partial.alternative.map((m) => m.key)).to.include('alt.undrawn');
-    expect(isPartlyUndrawn(few, best(few).values)).to.equal(true);
-    expect(isPartlyUndrawn(p, best(p).values)).to.equal(false);
+    expect(partial.isPartial).to.equal(true);
+    expect(scene.isPartial).to.equal(false);
   });
 
   it('draws a seat with nobody measured on it', () => {

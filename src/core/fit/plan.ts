@@ -16,7 +16,7 @@ export const computable = (p: Problem): Condition[] =>
  * In which order adjustments are chosen. The back angle comes first and alone (unless synchro ties it to the pan),
  * so that no desk ever leans a sitter back; then what meets the floor and the desk together; then each of the rest.
  */
-export function planOf(p: Problem): readonly Stage[] {
+function makePlan(p: Problem): readonly Stage[] {
   const block: AdjustmentKind[] = ['seatAngle', 'seatHeight', 'deskHeight'];
   const rest: AdjustmentKind[][] = [
     ['seatDepth'],
@@ -40,6 +40,15 @@ export function planOf(p: Problem): readonly Stage[] {
     if (kinds.length > 0) stages.push({ kinds, conditions });
   }
   return stages;
+}
+
+/** A problem never changes, so its plan is made once: every frame of a drag asks for it again. */
+const plans = new WeakMap<Problem, readonly Stage[]>();
+
+export function planOf(p: Problem): readonly Stage[] {
+  const plan = plans.get(p) ?? makePlan(p);
+  plans.set(p, plan);
+  return plan;
 }
 
 /** The conditions that decide an adjustment. */

@@ -35,6 +35,8 @@ export interface Bounds {
 export interface Scene {
   readonly bounds: Bounds;
   readonly primitives: readonly Primitive[];
+  /** Whether parts had to be left out because nobody measured them. */
+  readonly isPartial: boolean;
   /** What the drawing says, for those who cannot see it: the same numbers. */
   readonly alternative: readonly Message[];
 }

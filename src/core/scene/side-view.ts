@@ -164,16 +164,12 @@ function drawJoints(d: Drawing, f: Figure): void {
   if (f.hip && f.knee) d.line('hipKneeLine', 'leader', f.hip, f.knee);
 }
 
-function spoken(a: Assessment, f: Figure): Message[] {
+function spoken(a: Assessment, isPartial: boolean): Message[] {
   const angles = a.angles
     .filter((x) => x.deg !== null)
     .map((x) => message('alt.angle', { name: { word: `angle.${x.id}` }, angle: { deg: x.deg ?? 0 } }));
-  return Object.values(f).some((point) => point === null) ? [...angles, message('alt.undrawn')] : angles;
+  return isPartial ? [...angles, message('alt.undrawn')] : angles;
 }
-
-/** Whether any part of the body had to be left out of the drawing. */
-export const isPartlyUndrawn = (p: Problem, v: SetValues): boolean =>
-  Object.values(figureOf(p, v)).some((point) => point === null);
 
 /** The computed side view of this sitter in this seat at this place. */
 export function sideView(p: Problem, a: Assessment): Scene {
@@ -187,6 +183,7 @@ export function sideView(p: Problem, a: Assessment): Scene {
   drawPad(d, seat);
   drawArm(d, figure);
   drawJoints(d, figure);
+  const isPartial = Object.values(figure).some((point) => point === null);
   const desk = Number.isNaN(v.deskHeight) ? 0 : v.deskHeight + 40;
   const highZ = Math.max(seat.backTop.z + 30, (figure.eye?.z ?? 0) + 110, (seat.head?.z ?? 0) + 80, desk);
   const lowX = Math.min(seat.backTop.x - 60, (seat.head?.x ?? 0) - 60, (figure.shoulder?.x ?? 0) - 130, -130);
@@ -194,6 +191,7 @@ export function sideView(p: Problem, a: Assessment): Scene {
   return {
     bounds: { lowX, highX, lowZ: 0, highZ },
     primitives: d.primitives,
-    alternative: spoken(a, figure),
+    isPartial,
+    alternative: spoken(a, isPartial),
   };
 }

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { Fragment, useEffect, useMemo, useState } from 'react';
 import type { AdjustmentKind } from '../../core/seat';
 import type { Remedy, RemedySettings } from '../../core/fit';
-import { isPartlyUndrawn, ruleOf, sideView } from '../../core/scene';
+import { ruleOf, sideView } from '../../core/scene';
 import { Board } from '../../drawing';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading } from '../../ui/preferences';
@@ -52,9 +52,7 @@ function DrawingBoard({ setting }: { readonly setting: Setting }) {
   return (
     <figure className={styles.board} aria-label={word('set.board')}>
       <Board rule={rule} view={view} reading={reading} />
-      {isPartlyUndrawn(problem, assessment.values) && (
-        <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>
-      )}
+      {view.isPartial && <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>}
     </figure>
   );
 }
