@@ -23,6 +23,21 @@ run(
   'Bundling the server',
 );
 
+run(
+  'npx',
+  [
+    'esbuild',
+    'src/ui/offline-worker.ts',
+    '--bundle',
+    '--minify',
+    '--format=iife',
+    '--target=es2022',
+    '--outfile=dist/client/offline.js',
+    '--log-level=warning',
+  ],
+  'Bundling the service worker',
+);
+
 /** Below this a compressed copy saves nothing, bytes. */
 const WORTH_COMPRESSING = 1024;
 const TEXT = /\.(js|css|svg|json|html|txt)$/;

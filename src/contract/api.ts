@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { DIMENSION_IDS } from '../core/body';
 import { TASKS } from '../core/place';
+import { ADJUSTMENT_KIND_IDS } from '../core/seat';
 import {
   AdjustmentSchema,
   BodySchema,
@@ -41,8 +42,15 @@ export const SitterEditSchema = z.object({
 });
 export type SitterEdit = z.infer<typeof SitterEditSchema>;
 
-/** One measure: mm or kg by the dimension; null takes the reading back. */
-export const ReadingEditSchema = z.object({ dimension: z.enum(DIMENSION_IDS), value: z.number().nullable() });
+/**
+ * One measure: mm or kg by the dimension; null takes the reading back. `instead` says which reading was seen when this
+ * one was taken, by its instant, null where there was none: another one that stands now is answered with the record.
+ */
+export const ReadingEditSchema = z.object({
+  dimension: z.enum(DIMENSION_IDS),
+  value: z.number().nullable(),
+  instead: Instant.max(40).nullable().optional(),
+});
 export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
 
 export const FitterSchema = z.object({ id: Id, name: Name });
@@ -74,9 +82,12 @@ export const FITTING_STATES = ['open', 'left'] as const;
 export const FittingSummarySchema = z.object({
   id: Id,
   version: Version,
+  /** Counts every change of the draft settings; 0 before the first. */
+  draftRevision: z.int().min(0),
   state: z.enum(FITTING_STATES),
   date: LocalDate,
-  sitter: z.object({ id: Id, name: z.string() }),
+  /** null once the sitter has been erased. */
+  sitter: z.object({ id: Id, name: z.string() }).nullable(),
   seat: z.object({ versionId: Id, name: z.string() }).nullable(),
   place: z.object({ versionId: Id, name: z.string() }).nullable(),
   method: z.object({ versionId: Id, name: z.string() }),
@@ -94,6 +105,10 @@ export const SettingSetSchema = z.object({
   savedAt: Instant,
 });
 export type SettingSet = z.infer<typeof SettingSetSchema>;
+
+/** A draft as saved, with the revision that the next saving goes by. */
+export const SavedDraftSchema = SettingSetSchema.extend({ revision: z.int().min(1) });
+export type SavedDraft = z.infer<typeof SavedDraftSchema>;
 
 export const FittingDetailSchema = FittingSummarySchema.extend({
   toolsKg: z.number().min(0),
@@ -123,3 +138,21 @@ export const FittingActSchema = z.object({
   settings: SettingsSchema.optional(),
 });
 export type FittingAct = z.infer<typeof FittingActSchema>;
+
+/** Until when a deletion can be undone; then what it hid is erased. */
+export const DeletionSchema = z.object({ id: Id, undoUntil: Instant });
+export type Deletion = z.infer<typeof DeletionSchema>;
+
+/** What is kept of a fitting whose sitter was erased: each setting by its place in the travel. */
+export const RemainsSchema = z.object({
+  id: Id,
+  date: LocalDate,
+  seat: z.string().nullable(),
+  place: z.string().nullable(),
+  method: z.string(),
+  settings: z.array(z.object({ adjustment: z.enum(ADJUSTMENT_KIND_IDS), position: z.int(), of: z.int() })),
+});
+export type Remains = z.infer<typeof RemainsSchema>;
+
+export const PassphraseSchema = z.object({ passphrase: z.string().min(1).max(1000) });
+export const SessionSchema = z.object({ open: z.boolean() });

@@ -1,6 +1,7 @@
 /** The API described in OpenAPI 3.1, made from the schemas that the endpoints themselves check with. */
 import { z, type ZodType } from 'zod';
 import {
+  DeletionSchema,
   FitterSchema,
   FittingActSchema,
   FittingDetailSchema,
@@ -11,8 +12,12 @@ import {
   NewSitterSchema,
   PlaceEditSchema,
   PlaceSummarySchema,
+  PassphraseSchema,
   ReadingEditSchema,
+  RemainsSchema,
+  SavedDraftSchema,
   SeatSummarySchema,
+  SessionSchema,
   SettingSetSchema,
   SitterDetailSchema,
   SitterEditSchema,
@@ -40,6 +45,11 @@ const NAMED: Readonly<Record<string, ZodType>> = {
   FittingAct: FittingActSchema,
   Settings: SettingsSchema,
   SettingSet: SettingSetSchema,
+  SavedDraft: SavedDraftSchema,
+  Deletion: DeletionSchema,
+  Remains: RemainsSchema,
+  Passphrase: PassphraseSchema,
+  Session: SessionSchema,
   Card: CardSchema,
   Problem: ProblemSchema,
 };
@@ -47,7 +57,7 @@ const NAMED: Readonly<Record<string, ZodType>> = {
 export type SchemaName = keyof typeof NAMED;
 
 interface Endpoint {
-  readonly method: 'get' | 'post' | 'put' | 'patch';
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   readonly path: string;
   readonly summary: string;
   readonly query?: Readonly<Record<string, string>>;
@@ -95,6 +105,18 @@ export const ENDPOINTS: readonly Endpoint[] = [
     path: '/sitters/{id}/readings',
     summary: 'Take a reading, or take it back with null',
     body: 'ReadingEdit',
+    answer: 'SitterDetail',
+  },
+  {
+    method: 'delete',
+    path: '/sitters/{id}',
+    summary: 'Delete a sitter: hidden at once, erased when undoing is over',
+    answer: 'Deletion',
+  },
+  {
+    method: 'post',
+    path: '/sitters/{id}/restore',
+    summary: 'Take the deletion of a sitter back',
     answer: 'SitterDetail',
   },
   { method: 'get', path: '/fitters', summary: 'The fitters', answer: ['Fitter'] },
@@ -162,9 +184,10 @@ export const ENDPOINTS: readonly Endpoint[] = [
   {
     method: 'put',
     path: '/fittings/{id}/settings',
-    summary: 'Save the draft settings',
+    summary: 'Save the draft settings; the version is the revision of the draft',
     body: 'Settings',
-    answer: 'SettingSet',
+    answer: 'SavedDraft',
+    versioned: true,
   },
   {
     method: 'post',
@@ -174,6 +197,32 @@ export const ENDPOINTS: readonly Endpoint[] = [
     answer: 'FittingDetail',
     versioned: true,
   },
+  {
+    method: 'delete',
+    path: '/fittings/{id}',
+    summary: 'Delete a fitting: hidden at once, erased when undoing is over',
+    answer: 'Deletion',
+  },
+  {
+    method: 'post',
+    path: '/fittings/{id}/restore',
+    summary: 'Take the deletion of a fitting back',
+    answer: 'FittingSummary',
+  },
+  {
+    method: 'get',
+    path: '/fittings/{id}/remains',
+    summary: 'What is kept of a fitting whose sitter was deleted',
+    answer: 'Remains',
+  },
+  {
+    method: 'post',
+    path: '/session',
+    summary: 'Sign in, where the practice has a passphrase',
+    body: 'Passphrase',
+    answer: 'Session',
+  },
+  { method: 'delete', path: '/session', summary: 'Sign out', answer: 'Session' },
   {
     method: 'get',
     path: '/fittings/{id}/card',
@@ -224,7 +273,19 @@ function parametersOf(endpoint: Endpoint): unknown[] {
         },
       ]
     : [];
-  return [...inPath, ...inQuery, ...version];
+  const key =
+    endpoint.method === 'get'
+      ? []
+      : [
+          {
+            name: 'Idempotency-Key',
+            in: 'header',
+            required: false,
+            description: 'a UUID of the request: sent again with it, the request gets its first answer',
+            schema: { type: 'string', format: 'uuid' },
+          },
+        ];
+  return [...inPath, ...inQuery, ...version, ...key];
 }
 
 function operationOf(endpoint: Endpoint): unknown {

@@ -8,7 +8,7 @@ import * as schema from './schema';
 
 export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
 /** A database or a transaction on it. */
-export type Queries = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
+export type Queries = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'run'>;
 
 /** How long a connection waits for another process that holds the file, ms. */
 const BUSY_TIMEOUT_MS = 10_000;
@@ -31,18 +31,17 @@ async function refuseNewer(client: Client, folder: string): Promise<void> {
 /**
  * Opens a database and brings it to the newest migration.
  * @param url `file:…`, or the URL of a libSQL server
+ * @param folder the migrations; those of the program unless a test hands in others
  */
-export async function openDatabase(url: string): Promise<Database> {
+export async function openDatabase(url: string, folder: string = migrationsDir()): Promise<Database> {
   // `timeout` reaches every pooled connection; a PRAGMA would set it on one only.
   const client = createClient({ url, timeout: BUSY_TIMEOUT_MS });
   if (url.startsWith('file:')) {
     await client.execute('PRAGMA journal_mode = WAL');
     await client.execute('PRAGMA synchronous = FULL');
-    await client.execute('PRAGMA secure_delete = ON');
     const foreignKeys = await client.execute('PRAGMA foreign_keys');
     if (Number(foreignKeys.rows[0]?.[0]) !== 1) throw new Error('foreign_keys is off');
   }
-  const folder = migrationsDir();
   await refuseNewer(client, folder);
   const db = drizzle(client, { schema, casing: 'snake_case' });
   await migrate(db, { migrationsFolder: folder });

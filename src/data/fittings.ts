@@ -1,4 +1,4 @@
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { FitInputs, Settings } from '../core/fit';
 import {
   InputsSchema,
@@ -26,13 +26,15 @@ const STORED_PER_KG = 100;
 
 export interface FittingRow {
   readonly id: string;
-  readonly sitterId: string;
+  /** null once the sitter has been erased. */
+  readonly sitterId: string | null;
   readonly seatVersionId: string | null;
   readonly placeVersionId: string | null;
   readonly methodVersionId: string;
   readonly toolsKg: number;
   readonly state: 'open' | 'left';
   readonly version: number;
+  readonly draftRevision: number;
   readonly inputs: FitInputs | null;
 }
 
@@ -44,6 +46,7 @@ function selectSummaries(q: Queries) {
     .select({
       id: fittings.id,
       version: fittings.version,
+      draftRevision: fittings.draftRevision,
       state: fittings.state,
       date: fittings.date,
       updatedAt: fittings.updatedAt,
@@ -60,7 +63,7 @@ function selectSummaries(q: Queries) {
       measured: measuredOf,
     })
     .from(fittings)
-    .innerJoin(sitters, eq(sitters.id, fittings.sitterId))
+    .leftJoin(sitters, eq(sitters.id, fittings.sitterId))
     .innerJoin(methodVersions, eq(methodVersions.id, fittings.methodVersionId))
     .leftJoin(seatVersions, eq(seatVersions.id, fittings.seatVersionId))
     .leftJoin(placeVersions, eq(placeVersions.id, fittings.placeVersionId))
@@ -73,10 +76,11 @@ function summaryOf(row: SummaryRow): FittingSummary {
   return {
     id: row.id,
     version: row.version,
+    draftRevision: row.draftRevision,
     state: row.state,
     date: row.date,
     updatedAt: row.updatedAt,
-    sitter: { id: row.sitterId, name: row.sitterName },
+    sitter: row.sitterId && row.sitterName ? { id: row.sitterId, name: row.sitterName } : null,
     seat: row.seatVersionId ? { versionId: row.seatVersionId, name: row.seatName } : null,
     place: row.placeVersionId ? { versionId: row.placeVersionId, name: row.placeName } : null,
     method: { versionId: row.methodVersionId, name: row.methodName },
@@ -85,27 +89,48 @@ function summaryOf(row: SummaryRow): FittingSummary {
   };
 }
 
+/** Neither the fitting nor its sitter is marked as deleted. */
+const standing = and(isNull(fittings.deletedAt), or(isNull(fittings.sitterId), isNull(sitters.deletedAt)));
+
 export async function listFittings(q: Queries, sitterId?: string): Promise<FittingSummary[]> {
   const rows = await selectSummaries(q)
-    .where(sitterId ? eq(fittings.sitterId, sitterId) : undefined)
+    .where(and(standing, sitterId ? eq(fittings.sitterId, sitterId) : undefined))
     .orderBy(desc(fittings.date), desc(fittings.updatedAt))
     .limit(MOST_LISTED);
   return rows.map(summaryOf);
 }
 
 export async function findFittingSummary(q: Queries, id: string): Promise<FittingSummary | null> {
-  const [row] = await selectSummaries(q).where(eq(fittings.id, id));
+  const [row] = await selectSummaries(q).where(and(standing, eq(fittings.id, id)));
   return row ? summaryOf(row) : null;
 }
 
 export async function findFitting(q: Queries, id: string): Promise<FittingRow | null> {
-  const [row] = await q.select().from(fittings).where(eq(fittings.id, id));
+  const [row] = await q
+    .select()
+    .from(fittings)
+    .where(and(eq(fittings.id, id), isNull(fittings.deletedAt)));
   if (!row) return null;
   return {
     ...row,
     toolsKg: row.tools / STORED_PER_KG,
     inputs: row.inputs === null ? null : InputsSchema.parse(row.inputs),
   };
+}
+
+/** Marks as deleted at an instant, or takes the mark away; false where no such fitting is there to mark. */
+export async function markFitting(q: Queries, id: string, deletedAt: string | null): Promise<boolean> {
+  const marked = await q
+    .update(fittings)
+    .set({ deletedAt })
+    .where(
+      and(
+        eq(fittings.id, id),
+        deletedAt === null ? isNotNull(fittings.deletedAt) : isNull(fittings.deletedAt),
+      ),
+    )
+    .returning({ id: fittings.id });
+  return marked.length > 0;
 }
 
 export async function openFittingsOf(q: Queries, sitterId: string): Promise<string[]> {
@@ -177,13 +202,39 @@ export async function findDraft(q: Queries, fittingId: string): Promise<SettingS
     : null;
 }
 
+/** What saving a draft needs to know of its fitting, without the inputs, which are long. */
+export async function findDraftTarget(
+  q: Queries,
+  id: string,
+): Promise<Pick<FittingRow, 'state' | 'version' | 'draftRevision'> | null> {
+  const [row] = await q
+    .select({
+      state: fittings.state,
+      version: fittings.version,
+      draftRevision: fittings.draftRevision,
+    })
+    .from(fittings)
+    .where(and(eq(fittings.id, id), isNull(fittings.deletedAt), isNotNull(fittings.sitterId)));
+  return row ?? null;
+}
+
+async function nextRevision(q: Queries, fittingId: string): Promise<number> {
+  const [row] = await q
+    .update(fittings)
+    .set({ draftRevision: sql`${fittings.draftRevision} + 1` })
+    .where(eq(fittings.id, fittingId))
+    .returning({ revision: fittings.draftRevision });
+  return row!.revision;
+}
+
+/** @returns the revision that the draft now has */
 export async function saveDraft(
   q: Queries,
   id: string,
   fittingId: string,
   settings: Settings,
   at: string,
-): Promise<void> {
+): Promise<number> {
   await q
     .insert(settingSets)
     .values({ id, fittingId, ...DRAFT, settings, savedAt: at })
@@ -191,12 +242,14 @@ export async function saveDraft(
       target: [settingSets.fittingId, settingSets.posture, settingSets.stage, settingSets.version],
       set: { settings, savedAt: at },
     });
+  return nextRevision(q, fittingId);
 }
 
 export async function dropDraft(q: Queries, fittingId: string): Promise<void> {
   await q
     .delete(settingSets)
     .where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.version, DRAFT.version)));
+  await nextRevision(q, fittingId);
 }
 
 /** A version that is never changed again. */
@@ -227,4 +280,14 @@ export async function insertFitter(q: Queries, fitter: Fitter, at: string): Prom
     .insert(fitters)
     .values({ ...fitter, createdAt: at })
     .onConflictDoNothing();
+}
+
+/** The settings that a fitting ended with, read past its inputs: the newest that were left, else the newest at all. */
+export async function lastSettings(q: Queries, fittingId: string): Promise<Settings | null> {
+  const rows = await q
+    .select({ stage: settingSets.stage, settings: settingSets.settings })
+    .from(settingSets)
+    .where(eq(settingSets.fittingId, fittingId))
+    .orderBy(sql`${settingSets.stage} = 'left' desc`, desc(settingSets.savedAt));
+  return rows[0] ? SettingsSchema.parse(rows[0].settings) : null;
 }

@@ -26,6 +26,8 @@ export const sitters = sqliteTable(
     version: integer().notNull().default(1),
     createdAt: instant(),
     updatedAt: instant(),
+    /** When somebody deleted the sitter: hidden at once, erased for good a little later; null while it stands. */
+    deletedAt: text(),
   },
   (t) => [index('sitters_folded').on(t.folded)],
 );
@@ -86,9 +88,8 @@ export const fittings = sqliteTable(
   'fittings',
   {
     id: id(),
-    sitterId: text()
-      .notNull()
-      .references(() => sitters.id, { onDelete: 'restrict' }),
+    /** null once the sitter has been erased: seat, date and settings remain without the person. */
+    sitterId: text().references(() => sitters.id, { onDelete: 'restrict' }),
     fitterId: text().references(() => fitters.id),
     seatVersionId: text().references(() => seatVersions.id),
     placeVersionId: text().references(() => placeVersions.id),
@@ -105,8 +106,12 @@ export const fittings = sqliteTable(
     /** The document from which alone everything can be computed again; null until a seat is chosen. */
     inputs: text({ mode: 'json' }),
     version: integer().notNull().default(1),
+    /** Counts every change of the draft settings, so that two who set one fitting notice each other. */
+    draftRevision: integer().notNull().default(0),
     createdAt: instant(),
     updatedAt: instant(),
+    /** As in a sitter. */
+    deletedAt: text(),
   },
   (t) => [index('fittings_sitter').on(t.sitterId), index('fittings_updated').on(t.updatedAt)],
 );
@@ -128,4 +133,17 @@ export const settingSets = sqliteTable(
     savedAt: instant(),
   },
   (t) => [uniqueIndex('setting_sets_version').on(t.fittingId, t.posture, t.stage, t.version)],
+);
+
+/** The first answer to every request that carried a key: the same key gets it again, written in the same transaction. */
+export const answers = sqliteTable(
+  'answers',
+  {
+    key: text().primaryKey(),
+    /** Of method, path, version and body: a key stands for one request only. */
+    fingerprint: text().notNull(),
+    outcome: text({ mode: 'json' }).notNull(),
+    givenAt: instant(),
+  },
+  (t) => [index('answers_given').on(t.givenAt)],
 );

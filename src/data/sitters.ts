@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, like, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull, like, sql } from 'drizzle-orm';
 import { DIMENSIONS, isDimensionId, type Body, type DimensionId } from '../core/body';
 import type { Quantity } from '../core/quantity';
 import type { NewSitter, Sitter, SitterEdit } from '../contract';
@@ -25,18 +25,33 @@ const columns = {
 
 export async function listSitters(q: Queries, search: string): Promise<Sitter[]> {
   const pattern = `%${fold(search).replace(/[\\%_]/g, '\\$&')}%`;
-  const where = search.trim() === '' ? undefined : sql`${like(sitters.folded, pattern)} escape '\\'`;
+  const found = search.trim() === '' ? undefined : sql`${like(sitters.folded, pattern)} escape '\\'`;
   return q
     .select(columns)
     .from(sitters)
-    .where(where)
+    .where(and(isNull(sitters.deletedAt), found))
     .orderBy(asc(sitters.folded), asc(sitters.id))
     .limit(MOST_LISTED);
 }
 
 export async function findSitter(q: Queries, id: string): Promise<Sitter | null> {
-  const [row] = await q.select(columns).from(sitters).where(eq(sitters.id, id));
+  const [row] = await q
+    .select(columns)
+    .from(sitters)
+    .where(and(eq(sitters.id, id), isNull(sitters.deletedAt)));
   return row ?? null;
+}
+
+/** Marks as deleted at an instant, or takes the mark away; false where no such sitter is there to mark. */
+export async function markSitter(q: Queries, id: string, deletedAt: string | null): Promise<boolean> {
+  const marked = await q
+    .update(sitters)
+    .set({ deletedAt })
+    .where(
+      and(eq(sitters.id, id), deletedAt === null ? isNotNull(sitters.deletedAt) : isNull(sitters.deletedAt)),
+    )
+    .returning({ id: sitters.id });
+  return marked.length > 0;
 }
 
 export async function insertSitter(q: Queries, sitter: NewSitter, at: string): Promise<void> {

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { Database, Queries } from './client';
 
 /**
@@ -14,6 +15,19 @@ export class Store {
     const run = () => this.db.transaction((tx) => act(tx));
     const result = this.tail.then(run, run);
     this.tail = result.catch(() => undefined);
+    return result;
+  }
+
+  /**
+   * As `write`, for an act that erases: what it frees is overwritten, and the write-ahead log, which still holds it,
+   * is folded into the file and emptied. The pragma holds for the connection that the transaction has.
+   */
+  async erase<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
+    const result = await this.write(async (q) => {
+      await q.run(sql`pragma secure_delete = on`);
+      return act(q);
+    });
+    await this.db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
     return result;
   }
 

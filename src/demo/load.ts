@@ -70,7 +70,13 @@ async function insertOne(
     throw new Error(`no method ${method}`);
   await insertFitting(
     q,
-    { id, sitterId: sitter.id, fitterId: fitter.id, methodVersionId, date: localDate(sitter.fitting.at) },
+    {
+      id,
+      sitterId: sitter.id,
+      fitterId: fitter.id,
+      methodVersionId,
+      date: localDate(sitter.fitting.at, ctx.practice.timeZone),
+    },
     at,
   );
   await updateFitting(
@@ -83,5 +89,5 @@ async function insertOne(
     },
     at,
   );
-  await refreshInputs(q, id, ctx.now());
+  await refreshInputs(ctx, q, id);
 }

@@ -1,17 +1,20 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import sirv from 'sirv';
 import { contentPolicy, scriptHashes } from './content-policy';
-import { bodyFault, comesFromHere, refuse, setSecurityHeaders } from './guard';
+import { sessionToken, type Gate } from './gate';
+import { bodyFault, comesFromHere, meantForLoopback, refuse, setSecurityHeaders } from './guard';
 
 export type Handler = (
   request: IncomingMessage,
   response: ServerResponse,
   next: (error?: unknown) => void,
+  locals?: App.Locals,
 ) => void;
 
 const YEAR_S = 31_536_000;
 /** Files whose name changes with their content. */
 const HASHED = '/_astro/';
+const SIGN_IN = '/sign-in';
 
 /** The framework's pages and endpoints with everything around them: headers, checks, files, what is not there. */
 export class Application {
@@ -21,6 +24,8 @@ export class Application {
   constructor(
     private readonly handler: Handler,
     clientFolder: string,
+    private readonly gate: Gate | null,
+    private readonly isLoopback: boolean,
   ) {
     this.files = sirv(clientFolder, {
       etag: true,
@@ -39,19 +44,34 @@ export class Application {
    * are the same on every page of one build.
    */
   async learnScripts(address: string): Promise<void> {
-    const page = await fetch(`${address}404`);
+    const page = await fetch(`${address}${SIGN_IN.slice(1)}`);
     this.policy = contentPolicy(scriptHashes(await page.text()));
   }
 
   answer(request: IncomingMessage, response: ServerResponse): void {
     setSecurityHeaders(response, this.policy);
+    if (this.isLoopback && !meantForLoopback(request)) return refuse(response, 'wrongHost');
     if (!comesFromHere(request)) return refuse(response, 'wrongOrigin');
     const fault = bodyFault(request);
     if (fault) return refuse(response, fault);
-    this.files(request, response, () =>
-      this.handler(request, response, (error) =>
-        error ? this.answerFault(response) : this.answerMissing(request, response),
-      ),
+    this.files(request, response, () => this.answerSignedIn(request, response));
+  }
+
+  /** Leads a visitor to signing in; endpoints are handed who asks and refuse for themselves. */
+  private answerSignedIn(request: IncomingMessage, response: ServerResponse): void {
+    const signedIn = !this.gate || this.gate.isOpen(sessionToken(request.headers.cookie));
+    const url = request.url ?? '/';
+    if (!signedIn && !url.startsWith('/api/') && url.split('?')[0] !== SIGN_IN) {
+      const wanted = request.method === 'GET' && url !== '/' ? `?to=${encodeURIComponent(url)}` : '';
+      response.writeHead(303, { location: SIGN_IN + wanted, 'cache-control': 'no-store' });
+      response.end();
+      return;
+    }
+    this.handler(
+      request,
+      response,
+      (error) => (error ? this.answerFault(response) : this.answerMissing(request, response)),
+      { signedIn },
     );
   }
 

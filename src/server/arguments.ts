@@ -1,6 +1,9 @@
 export interface Arguments {
   readonly port: number;
   readonly dataFolder: string;
+  /** Address to listen on; beyond this machine only with a passphrase. */
+  readonly host: string;
+  readonly passphrase: string | null;
   /** Empty the data folder's database first. */
   readonly fresh: boolean;
   /** Leave an empty database empty. */
@@ -9,9 +12,13 @@ export interface Arguments {
 
 const DEFAULT_PORT = 4780;
 const DEFAULT_DATA = 'var';
+export const LOOPBACK_HOST = '127.0.0.1';
+/** Shorter passphrases are not taken, characters. */
+const SHORTEST_PASSPHRASE = 12;
 const HIGHEST_PORT = 65535;
 
-const USAGE = 'Use: --port 4780 --data var --fresh --empty (or PORT, VELTO_DATA in the environment)';
+const USAGE =
+  'Use: --port 4780 --data var --host 127.0.0.1 --fresh --empty (or PORT, VELTO_DATA, VELTO_HOST in the environment)';
 
 /** Reads the command line over the environment; a message where something is not understood. */
 export function readArguments(
@@ -23,7 +30,7 @@ export function readArguments(
   for (let i = 0; i < argv.length; i++) {
     const [name = '', inline] = (argv[i] ?? '').split(/=(.*)/s, 2);
     if (name === '--fresh' || name === '--empty') flags.add(name);
-    else if (name === '--port' || name === '--data') {
+    else if (name === '--port' || name === '--data' || name === '--host') {
       const value = inline ?? argv[++i];
       if (value === undefined || value === '') return { error: `${name} needs a value. ${USAGE}` };
       given[name] = value;
@@ -33,7 +40,17 @@ export function readArguments(
   const port = Number(portText);
   if (!/^\d+$/.test(portText) || port > HIGHEST_PORT)
     return { error: `The port “${portText}” is not a number from 0 to ${HIGHEST_PORT}.` };
+  const host = given['--host'] ?? (env.VELTO_HOST || LOOPBACK_HOST);
+  const passphrase = env.VELTO_PASSPHRASE || null;
+  if (passphrase !== null && passphrase.length < SHORTEST_PASSPHRASE)
+    return { error: `VELTO_PASSPHRASE is too short: at least ${SHORTEST_PASSPHRASE} characters.` };
+  if (host !== LOOPBACK_HOST && passphrase === null)
+    return {
+      error: `Listening on ${host} lets other devices in: set a passphrase in VELTO_PASSPHRASE first (at least ${SHORTEST_PASSPHRASE} characters).`,
+    };
   return {
+    host,
+    passphrase,
     port,
     dataFolder: given['--data'] ?? env.VELTO_DATA ?? DEFAULT_DATA,
     fresh: flags.has('--fresh'),

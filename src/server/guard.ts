@@ -24,7 +24,20 @@ export function comesFromHere(request: IncomingMessage): boolean {
   if (READING.has(request.method ?? '')) return true;
   const { origin, host } = request.headers;
   if (origin === undefined) return request.headers['sec-fetch-site'] === undefined;
-  return host !== undefined && origin === `http://${host}`;
+  return host !== undefined && hostOf(origin) === host;
+}
+
+/** Host and port of an origin; a proxy in front may speak https where we speak http. */
+const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null);
+
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
+
+/** Whether a request to a program that listens on its own machine only was meant for it, and not led here by a name. */
+export function meantForLoopback(request: IncomingMessage): boolean {
+  const { host } = request.headers;
+  return (
+    host !== undefined && URL.canParse(`http://${host}`) && LOOPBACK.has(new URL(`http://${host}`).hostname)
+  );
 }
 
 /** Why a body is not read: too long, or of a length that was not said. */

@@ -6,6 +6,7 @@ import { Store } from '../data/store';
 import { loadDemo } from '../demo/load';
 import { ensureShippedMethods } from '../service/catalogue';
 import { contextOf, type Context } from '../service/context';
+import { tidy } from '../service/deleting';
 
 export const DATABASE_FILE = 'velto.db';
 
@@ -22,5 +23,6 @@ export async function openContext(options: OpenOptions): Promise<{ context: Cont
   mkdirSync(folder, { recursive: true });
   const context = contextOf(new Store(await openDatabase(pathToFileURL(join(folder, DATABASE_FILE)).href)));
   await ensureShippedMethods(context);
+  await tidy(context);
   return { context, loaded: options.demo && (await loadDemo(context)) };
 }

@@ -1,17 +1,20 @@
-/** Opens the database, then serves the built application on 127.0.0.1. */
+/** Opens the database, then serves the built application: on this machine, or beyond it with a passphrase. */
 import { rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Application, type Handler } from './application';
-import { readArguments, type Arguments } from './arguments';
-import { setContext } from './current';
+import { tidy } from '../service/deleting';
+import { LOOPBACK_HOST, readArguments, type Arguments } from './arguments';
+import { setCurrent } from './current';
+import { Gate } from './gate';
 import { DATABASE_FILE, openContext } from './open';
 
-const HOST = '127.0.0.1';
 /** How long requests under way may take once the server is asked to end, ms. */
 const DRAIN_MS = 5000;
+/** How often what was deleted is looked through, ms. */
+const TIDY_MS = 60_000;
 
 function fail(message: string): never {
   console.error(`velto: ${message}`);
@@ -34,25 +37,30 @@ async function main(): Promise<void> {
   const given = readOrFail();
   if (given.fresh) removeDatabase(given.dataFolder);
   const { context, loaded } = await openContext({ dataFolder: given.dataFolder, demo: !given.empty });
-  setContext(context);
+  const gate = given.passphrase === null ? null : await Gate.make(given.passphrase);
+  setCurrent(context, gate);
+  setInterval(() => void tidy(context).catch(console.error), TIDY_MS).unref();
   console.log(
     `data: ${join(resolve(given.dataFolder), DATABASE_FILE)}${loaded ? ', demo records loaded' : ''}`,
   );
   const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as {
     handler: Handler;
   };
-  const application = new Application(handler, built('./client'));
+  const application = new Application(handler, built('./client'), gate, given.host === LOOPBACK_HOST);
   const server = createServer((request, response) => application.answer(request, response));
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE')
       fail(`port ${given.port} is taken: choose another with --port, or end the program that holds it`);
     if (error.code === 'EACCES')
       fail(`no right to listen on port ${given.port}: choose one above 1023 with --port`);
+    if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+      fail(`this machine has no address ${given.host}: give one of its own with --host, or 0.0.0.0 for all`);
     fail(String(error));
   });
-  server.listen(given.port, HOST, () => {
-    const address = `http://${HOST}:${(server.address() as AddressInfo).port}/`;
-    application.learnScripts(address).then(
+  server.listen(given.port, given.host, () => {
+    const { port } = server.address() as AddressInfo;
+    const address = `http://${given.host}:${port}/`;
+    application.learnScripts(given.host === '0.0.0.0' ? `http://${LOOPBACK_HOST}:${port}/` : address).then(
       () => console.log(`Velto is at ${address}`),
       (error: unknown) => fail(String(error)),
     );

@@ -21,7 +21,7 @@ import {
   newestPlaceOf,
 } from '../data/catalogue';
 import { insertFitter, listFitters } from '../data/fittings';
-import type { Context } from './context';
+import { write, type Context } from './context';
 
 export const allSeats = (ctx: Context): Promise<SeatSummary[]> => listSeats(ctx.store.db);
 export const seatOf = (ctx: Context, versionId: string): Promise<SeatModel | null> =>
@@ -35,7 +35,7 @@ export async function fitterName(ctx: Context, id: string | null): Promise<strin
 }
 
 export const addFitter = (ctx: Context, fitter: Fitter): Promise<Outcome<Fitter>> =>
-  ctx.store.write(async (q) => {
+  write(ctx, async (q) => {
     await insertFitter(q, fitter, ctx.now().toISOString());
     return done(fitter);
   });
@@ -63,7 +63,7 @@ export async function savePlace(
         detail: FAULT_TEXT[d.reason] ?? d.reason,
       })),
     });
-  return ctx.store.write(async (q) => {
+  return write(ctx, async (q) => {
     const current = await newestPlaceOf(q, edit.id);
     if (current && version === null) return done(current);
     if (current && current.version !== version) return refused('changedMeanwhile', { current });

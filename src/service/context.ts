@@ -1,11 +1,25 @@
 import { v7 } from 'uuid';
+import { refused, type Outcome } from '../contract';
+import { findAnswer, insertAnswer } from '../data/answers';
+import type { Queries } from '../data/client';
 import type { Store } from '../data/store';
+import { PROGRAM, type Actor } from './rights';
 
-/** What use cases are handed: the data, the time and new ids. They know no HTTP. */
+/** Where the practice is: its local dates and the way it writes numbers and dates. */
+export interface Practice {
+  readonly timeZone: string;
+  readonly locale: string;
+}
+
+/** What use cases are handed: the data, the time, new ids and who asks. They know no HTTP. */
 export interface Context {
   readonly store: Store;
   readonly now: () => Date;
   readonly newId: () => string;
+  readonly practice: Practice;
+  readonly actor: Actor;
+  /** The key of the request, where it has one, and a fingerprint of what it asks. */
+  readonly request: { readonly key: string; readonly fingerprint: string } | null;
 }
 
 /** The clock of the program; `VELTO_NOW` stops it for tests and pictures. */
@@ -17,13 +31,64 @@ export function systemClock(): () => Date {
   return () => new Date(at);
 }
 
-export const contextOf = (store: Store): Context => ({ store, now: systemClock(), newId: () => v7() });
-
-/** The local date of an instant, ISO 8601, in the time zone of the practice (the machine's). */
-export function localDate(at: Date): string {
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
+/** The practice of the machine's surroundings: `VELTO_TIME_ZONE` (else the machine's) and `VELTO_LOCALE` (else en-GB). */
+export function practiceOf(env: Readonly<Record<string, string | undefined>>): Practice {
+  const timeZone = env.VELTO_TIME_ZONE || new Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const locale = env.VELTO_LOCALE || 'en-GB';
+  try {
+    new Intl.DateTimeFormat(locale, { timeZone });
+  } catch {
+    throw new Error(`VELTO_TIME_ZONE or VELTO_LOCALE is not known: ${timeZone}, ${locale}`);
+  }
+  return { timeZone, locale };
 }
+
+/** The context of the program itself; a request narrows it to who asks. */
+export const contextOf = (store: Store): Context => ({
+  store,
+  now: systemClock(),
+  newId: () => v7(),
+  practice: practiceOf(process.env),
+  actor: PROGRAM,
+  request: null,
+});
+
+/**
+ * Runs one act in one transaction. A request with a key gets its first answer again, which is kept in the same
+ * transaction as what the act wrote: it happened whole, once, or not at all.
+ */
+export function write<T>(ctx: Context, act: (q: Queries) => Promise<Outcome<T>>): Promise<Outcome<T>> {
+  const { request } = ctx;
+  return ctx.store.write(async (q) => {
+    if (!request) return act(q);
+    const first = await findAnswer(q, request.key);
+    if (first)
+      return first.fingerprint === request.fingerprint ? (first.outcome as Outcome<T>) : refused('keyReused');
+    const outcome = await act(q);
+    await insertAnswer(
+      q,
+      request.key,
+      { fingerprint: request.fingerprint, outcome },
+      ctx.now().toISOString(),
+    );
+    return outcome;
+  });
+}
+
+/** The local date of an instant in a time zone, ISO 8601. */
+export function localDate(at: Date, timeZone: string): string {
+  // Swedish writes dates as ISO 8601 does.
+  return new Intl.DateTimeFormat('sv-SE', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(at);
+}
+
+/** The date of today where the practice is. */
+export const today = (ctx: Pick<Context, 'now' | 'practice'>): string =>
+  localDate(ctx.now(), ctx.practice.timeZone);
 
 /** Whole years from a birth date to a date, both ISO 8601 local dates. */
 export function ageOn(birthDate: string, date: string): number {

@@ -1,10 +1,11 @@
-import { assess, problemOf, solve, type Settings } from '../core/fit';
-import { positionCount, type AdjustmentKind } from '../core/seat';
+import { assess, problemOf, solve, type FitInputs, type Settings } from '../core/fit';
+import { positionCount, type Adjustment, type AdjustmentKind } from '../core/seat';
 import { deskOf } from '../core/place';
 import { SHIPPED_METHODS } from '../core/method';
 import {
   done,
   refused,
+  type Deletion,
   type FieldFault,
   type FittingAct,
   type FittingDetail,
@@ -12,25 +13,30 @@ import {
   type FittingSummary,
   type NewFitting,
   type Outcome,
-  type SettingSet,
+  type Remains,
+  type SavedDraft,
 } from '../contract';
 import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
 import type { Queries } from '../data/client';
 import {
   dropDraft,
   findDraft,
+  findDraftTarget,
   findFitting,
   findFittingSummary,
   insertFitting,
   insertSettingVersion,
   listFitters,
+  lastSettings,
   listFittings,
+  markFitting,
   saveDraft,
   updateFitting,
   type FittingRow,
 } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
-import { localDate, type Context } from './context';
+import { today, write, type Context } from './context';
+import { undoUntil } from './deleting';
 import { composeInputs } from './inputs';
 
 export const recentFittings = (ctx: Context, sitterId?: string): Promise<FittingSummary[]> =>
@@ -38,7 +44,7 @@ export const recentFittings = (ctx: Context, sitterId?: string): Promise<Fitting
 
 async function detailOf(q: Queries, id: string): Promise<FittingDetail | null> {
   const [summary, row] = [await findFittingSummary(q, id), await findFitting(q, id)];
-  if (!summary || !row) return null;
+  if (!summary || row?.sitterId == null) return null;
   const sitter = await findSitter(q, row.sitterId);
   if (!sitter) return null;
   return {
@@ -51,8 +57,34 @@ async function detailOf(q: Queries, id: string): Promise<FittingDetail | null> {
 }
 
 export async function fittingDetail(ctx: Context, id: string): Promise<Outcome<FittingDetail>> {
-  const detail = await detailOf(ctx.store.db, id);
-  return detail ? done(detail) : refused('notFound');
+  const { db } = ctx.store;
+  const detail = await detailOf(db, id);
+  if (detail) return done(detail);
+  return refused((await findFitting(db, id))?.sitterId === null ? 'erased' : 'notFound');
+}
+
+/** What is kept of a fitting whose sitter was erased. */
+export async function fittingRemains(ctx: Context, id: string): Promise<Outcome<Remains>> {
+  const { db } = ctx.store;
+  const [summary, row] = [await findFittingSummary(db, id), await findFitting(db, id)];
+  if (!summary || row?.sitterId !== null) return refused('notFound');
+  const [seat, place] = [
+    row.seatVersionId === null ? null : await findSeatVersion(db, row.seatVersionId),
+    row.placeVersionId === null ? null : await findPlaceVersion(db, row.placeVersionId),
+  ];
+  const kept = await lastSettings(db, id);
+  const adjustments = seat ? adjustmentsOf({ seat, place }) : [];
+  return done({
+    id,
+    date: summary.date,
+    seat: seat?.name ?? null,
+    place: place?.name ?? null,
+    method: summary.method.name,
+    settings: adjustments.flatMap((a) => {
+      const position = kept?.positions[a.kind];
+      return position === undefined ? [] : [{ adjustment: a.kind, position, of: positionCount(a) }];
+    }),
+  });
 }
 
 /** What an edit points at and is not there, as faults with a pointer to the field. */
@@ -69,7 +101,7 @@ async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault
 
 /** Opens a fitting of a sitter with the first shipped method; the same id again gives the first record. */
 export function createFitting(ctx: Context, fitting: NewFitting): Promise<Outcome<FittingDetail>> {
-  return ctx.store.write(async (q) => {
+  return write(ctx, async (q) => {
     if (!(await findFitting(q, fitting.id))) {
       if (!(await findSitter(q, fitting.sitterId))) return refused('notFound');
       const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
@@ -78,7 +110,7 @@ export function createFitting(ctx: Context, fitting: NewFitting): Promise<Outcom
       if (!method) return refused('unexpected');
       await insertFitting(
         q,
-        { ...fitting, methodVersionId: method.versionId, date: localDate(ctx.now()) },
+        { ...fitting, methodVersionId: method.versionId, date: today(ctx) },
         ctx.now().toISOString(),
       );
     }
@@ -93,7 +125,7 @@ export function editFitting(
   version: number,
   edit: FittingEdit,
 ): Promise<Outcome<FittingDetail>> {
-  return ctx.store.write(async (q) => {
+  return write(ctx, async (q) => {
     const row = await findFitting(q, id);
     if (!row) return refused('notFound');
     if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(q, id) });
@@ -106,7 +138,7 @@ export function editFitting(
       ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
     };
     await trimDraft(ctx, q, row, chosen);
-    await updateFitting(q, id, { ...edit, inputs: await composeInputs(q, chosen, ctx.now()) }, at);
+    await updateFitting(q, id, { ...edit, inputs: await composeInputs(ctx, q, chosen) }, at);
     return done((await detailOf(q, id))!);
   });
 }
@@ -122,14 +154,36 @@ async function trimDraft(ctx: Context, q: Queries, before: FittingRow, after: Fi
   await saveDraft(q, ctx.newId(), before.id, { ...draft.settings, positions }, ctx.now().toISOString());
 }
 
+/** The adjustments that settings speak of: those of the seat and the desk, the first of each kind. */
+function adjustmentsOf({ seat, place }: Pick<FitInputs, 'seat' | 'place'>): Adjustment[] {
+  const desk = deskOf(place);
+  const all = desk ? [...seat.adjustments, desk] : seat.adjustments;
+  return all.filter((a, i) => all.findIndex((b) => b.kind === a.kind) === i);
+}
+
+type Counts = ReadonlyMap<AdjustmentKind, number>;
+const countsOf = (inputs: FitInputs): Counts =>
+  new Map(adjustmentsOf(inputs).map((a) => [a.kind, positionCount(a)]));
+
+/** Position counts by fitting and version: drafts come many a minute, and the inputs are long to read. */
+const knownIn = new WeakMap<Context['store'], Map<string, Counts | null>>();
+const MOST_KNOWN = 500;
+
+async function knownCounts(ctx: Context, q: Queries, id: string, version: number): Promise<Counts | null> {
+  const known = knownIn.get(ctx.store) ?? new Map<string, Counts | null>();
+  knownIn.set(ctx.store, known);
+  const key = `${id}/${version}`;
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  const inputs = (await findFitting(q, id))?.inputs;
+  const counts = inputs ? countsOf(inputs) : null;
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+  known.set(key, counts);
+  return counts;
+}
+
 /** Positions that this seat and place do not have, as faults. */
-function positionFaults(row: FittingRow, settings: Settings) {
-  const { inputs } = row;
-  if (!inputs) return [];
-  const desk = deskOf(inputs.place);
-  const counts = new Map<AdjustmentKind, number>();
-  for (const a of desk ? [...inputs.seat.adjustments, desk] : inputs.seat.adjustments)
-    if (!counts.has(a.kind)) counts.set(a.kind, positionCount(a));
+function positionFaults(counts: Counts, settings: Settings): FieldFault[] {
   return Object.entries(settings.positions).flatMap(([kind, position]) => {
     const count = counts.get(kind as AdjustmentKind);
     const detail =
@@ -138,18 +192,29 @@ function positionFaults(row: FittingRow, settings: Settings) {
   });
 }
 
-/** Saves the draft settings. The draft is the fitter's own and is written over; versions are made by acts. */
-export function saveSettings(ctx: Context, id: string, settings: Settings): Promise<Outcome<SettingSet>> {
-  return ctx.store.write(async (q) => {
-    const row = await findFitting(q, id);
+/**
+ * Saves the draft settings. The draft is written over; versions are made by acts.
+ * @param revision the draft's revision that was changed; another one now is answered with the whole fitting
+ */
+export function saveSettings(
+  ctx: Context,
+  id: string,
+  revision: number,
+  settings: Settings,
+): Promise<Outcome<SavedDraft>> {
+  return write(ctx, async (q) => {
+    const row = await findDraftTarget(q, id);
     if (!row) return refused('notFound');
     if (row.state !== 'open') return refused('closed');
-    if (!row.inputs) return refused('incomplete');
-    const faults = positionFaults(row, settings);
+    if (row.draftRevision !== revision)
+      return refused('changedMeanwhile', { current: await detailOf(q, id) });
+    const counts = await knownCounts(ctx, q, id, row.version);
+    if (!counts) return refused('incomplete');
+    const faults = positionFaults(counts, settings);
     if (faults.length > 0) return refused('invalid', { faults });
     const savedAt = ctx.now().toISOString();
-    await saveDraft(q, ctx.newId(), id, settings, savedAt);
-    return done({ stage: 'reached' as const, version: 0, settings, savedAt });
+    const next = await saveDraft(q, ctx.newId(), id, settings, savedAt);
+    return done({ stage: 'reached' as const, version: 0, settings, savedAt, revision: next });
   });
 }
 
@@ -160,7 +225,7 @@ export function actOnFitting(
   version: number,
   act: FittingAct,
 ): Promise<Outcome<FittingDetail>> {
-  return ctx.store.write(async (q) => {
+  return write(ctx, async (q) => {
     const row = await findFitting(q, id);
     if (!row) return refused('notFound');
     if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(q, id) });
@@ -172,7 +237,7 @@ export function actOnFitting(
 type Refusal = ReturnType<typeof refused>;
 
 async function reopen(ctx: Context, q: Queries, row: FittingRow): Promise<Refusal | null> {
-  const inputs = await composeInputs(q, row, ctx.now());
+  const inputs = await composeInputs(ctx, q, row);
   await updateFitting(q, row.id, { state: 'open', inputs }, ctx.now().toISOString());
   return null;
 }
@@ -184,7 +249,7 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   const draft = act.settings ?? (await findDraft(q, row.id))?.settings;
   const remedies = draft?.remedies ?? { footrestMm: 0, backCushionMm: 0 };
   const settings = act.act === 'solve' || !draft ? solve(problem, { remedies }).settings : draft;
-  const faults = positionFaults(row, settings);
+  const faults = positionFaults(countsOf(row.inputs), settings);
   if (faults.length > 0) return refused('invalid', { faults });
   if (act.act === 'leave' && assess(problem, settings).refused) return refused('seatRefused');
   const at = ctx.now().toISOString();
@@ -198,11 +263,24 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
     row.inputs,
     at,
   );
-  await updateFitting(
-    q,
-    row.id,
-    act.act === 'leave' ? { state: 'left', date: localDate(ctx.now()) } : {},
-    at,
-  );
+  await updateFitting(q, row.id, act.act === 'leave' ? { state: 'left', date: today(ctx) } : {}, at);
   return null;
+}
+
+/** Hides a fitting at once; it is erased when undoing is over. */
+export function deleteFitting(ctx: Context, id: string): Promise<Outcome<Deletion>> {
+  return write(ctx, async (q) => {
+    const at = ctx.now();
+    if (!(await markFitting(q, id, at.toISOString()))) return refused('notFound');
+    return done({ id, undoUntil: undoUntil(at) });
+  });
+}
+
+/** Takes a deletion back, as long as nothing has been erased. */
+export function restoreFitting(ctx: Context, id: string): Promise<Outcome<FittingSummary>> {
+  return write(ctx, async (q) => {
+    if (!(await markFitting(q, id, null))) return refused('notFound');
+    const summary = await findFittingSummary(q, id);
+    return summary ? done(summary) : refused('notFound');
+  });
 }

@@ -2,6 +2,7 @@ import { DIMENSIONS, rangeDoubt } from '../core/body';
 import {
   done,
   refused,
+  type Deletion,
   type NewSitter,
   type Outcome,
   type ReadingEdit,
@@ -17,10 +18,12 @@ import {
   insertReading,
   insertSitter,
   listSitters,
+  markSitter,
   updateSitter,
   withdrawReading,
 } from '../data/sitters';
-import { ageOn, localDate, type Context } from './context';
+import { ageOn, today, write, type Context } from './context';
+import { undoUntil } from './deleting';
 import { refreshInputs } from './inputs';
 
 const OLDEST_YEARS = 120;
@@ -51,9 +54,9 @@ function birthDateFault(birthDate: string | null | undefined, today: string) {
 
 /** Creates a sitter; the same id again gives the first record, so that a lost answer does no harm. */
 export async function createSitter(ctx: Context, sitter: NewSitter): Promise<Outcome<SitterDetail>> {
-  const fault = birthDateFault(sitter.birthDate, localDate(ctx.now()));
+  const fault = birthDateFault(sitter.birthDate, today(ctx));
   if (fault) return fault;
-  return ctx.store.write(async (q) => {
+  return write(ctx, async (q) => {
     if (!(await findSitter(q, sitter.id))) await insertSitter(q, sitter, ctx.now().toISOString());
     return done((await detailOf(q, sitter.id))!);
   });
@@ -66,9 +69,9 @@ export async function editSitter(
   version: number,
   edit: SitterEdit,
 ): Promise<Outcome<SitterDetail>> {
-  const fault = birthDateFault(edit.birthDate, localDate(ctx.now()));
+  const fault = birthDateFault(edit.birthDate, today(ctx));
   if (fault) return fault;
-  return ctx.store.write(async (q) => {
+  return write(ctx, async (q) => {
     const current = await detailOf(q, id);
     if (!current) return refused('notFound');
     if (current.version !== version) return refused('changedMeanwhile', { current });
@@ -79,7 +82,7 @@ export async function editSitter(
 }
 
 async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
-  for (const fittingId of await openFittingsOf(q, sitterId)) await refreshInputs(q, fittingId, ctx.now());
+  for (const fittingId of await openFittingsOf(q, sitterId)) await refreshInputs(ctx, q, fittingId);
 }
 
 /**
@@ -100,8 +103,16 @@ export async function takeReading(
       faults: [{ pointer: '/value', detail: `Between ${lowest} and ${highest} ${unit}.` }],
     });
   }
-  return ctx.store.write(async (q) => {
-    if (!(await findSitter(q, sitterId))) return refused('notFound');
+  return write(ctx, async (q) => {
+    const current = await detailOf(q, sitterId);
+    if (!current) return refused('notFound');
+    const standing = current.body[dimension];
+    if (edit.instead !== undefined && edit.instead !== (standing?.takenAt ?? null)) {
+      // Taken meanwhile by somebody else; the same value needs no second reading.
+      return standing?.value === (value ?? undefined)
+        ? done(current)
+        : refused('changedMeanwhile', { current });
+    }
     const at = ctx.now().toISOString();
     await withdrawReading(q, sitterId, dimension, at);
     if (value !== null) {
@@ -118,5 +129,22 @@ export async function takeReading(
     await updateSitter(q, sitterId, {}, at);
     await refreshOpen(ctx, q, sitterId);
     return done((await detailOf(q, sitterId))!);
+  });
+}
+
+/** Hides a sitter and the sitter's fittings at once; what it hides is erased when undoing is over. */
+export function deleteSitter(ctx: Context, id: string): Promise<Outcome<Deletion>> {
+  return write(ctx, async (q) => {
+    const at = ctx.now();
+    if (!(await markSitter(q, id, at.toISOString()))) return refused('notFound');
+    return done({ id, undoUntil: undoUntil(at) });
+  });
+}
+
+/** Takes a deletion back, as long as nothing has been erased. */
+export function restoreSitter(ctx: Context, id: string): Promise<Outcome<SitterDetail>> {
+  return write(ctx, async (q) => {
+    if (!(await markSitter(q, id, null))) return refused('notFound');
+    return done((await detailOf(q, id))!);
   });
 }

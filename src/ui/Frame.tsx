@@ -1,10 +1,15 @@
 import { useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
-import { useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { LENGTH_UNITS, type LengthUnit } from '../core/units';
 import { word } from '../words';
+import { api } from './client';
+import { DENSITIES, DENSITY_COOKIE, type Density } from './density';
 import { FitterChoice } from './FitterChoice';
+import { useInBrowser } from './in-browser';
+import { OutboxLine } from './OutboxLine';
 import { Providers } from './Providers';
 import { keep, type PageProps } from './preferences';
+import { UndoBar } from './UndoBar';
 import styles from './parts.module.css';
 
 export type Area = 'fittings' | 'people' | 'seats' | 'places';
@@ -17,16 +22,6 @@ const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
 
 const SCHEMES: readonly MantineColorScheme[] = ['auto', 'light', 'dark'];
 const SCOPE_SEEN = 'velto-scope-seen';
-
-const never = () => () => undefined;
-
-/** False while the server draws and at the first paint, which must equal it; then true. */
-const useInBrowser = (): boolean =>
-  useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
 
 function SchemeChoice() {
   const { colorScheme, setColorScheme } = useMantineColorScheme();
@@ -46,6 +41,45 @@ function SchemeChoice() {
         ))}
       </select>
     </label>
+  );
+}
+
+/** Small and close for work at a desk, large for work on the floor, or by the pointer of the device. */
+function DensityChoice() {
+  // The document carries it; until it can be read the choice shows what the server drew.
+  const known = useInBrowser();
+  const [chosen, setDensity] = useState<Density | null>(null);
+  const density = chosen ?? (known ? (document.documentElement.dataset.density as Density) : 'auto');
+  const choose = (next: Density) => {
+    keep(DENSITY_COOKIE, next);
+    setDensity(next);
+    document.documentElement.dataset.density = next;
+  };
+  return (
+    <label className={styles.preference}>
+      {word('pref.density')}
+      <select value={density} onChange={(e) => choose(e.currentTarget.value as Density)}>
+        {DENSITIES.map((d) => (
+          <option key={d} value={d}>
+            {word(`pref.density.${d}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function SignOut() {
+  const signOut = async () => {
+    await api.signOut();
+    // Pages kept for a lost connection go with the session.
+    if ('caches' in window) await caches.delete('velto-pages');
+    window.location.href = '/sign-in';
+  };
+  return (
+    <button type="button" className={styles.plainButton} onClick={() => void signOut()}>
+      {word('signIn.out')}
+    </button>
   );
 }
 
@@ -89,6 +123,11 @@ function Scope() {
   );
 }
 
+/** Where the page is secure, a service worker keeps what was opened for the time without a connection. */
+function keepPagesForLostConnection(): void {
+  if ('serviceWorker' in navigator) navigator.serviceWorker.register('/offline.js').catch(() => undefined);
+}
+
 /** The frame of every screen: areas, this device's choices, and one React root below. */
 export function Frame({
   page,
@@ -104,6 +143,7 @@ export function Frame({
     keep('velto-units', length);
     setReading({ ...reading, length, mass: length === 'in' ? 'lb' : 'kg' });
   };
+  useEffect(keepPagesForLostConnection, []);
   return (
     <Providers reading={reading}>
       <div className={styles.frame}>
@@ -134,10 +174,14 @@ export function Frame({
             <FitterChoice page={page} />
             <UnitChoice length={reading.length} onChange={chooseUnits} />
             <SchemeChoice />
+            <DensityChoice />
+            {page.signsIn && <SignOut />}
           </div>
         </header>
+        <OutboxLine />
         <Scope />
         <main id="content" className={styles.content}>
+          <UndoBar />
           {children}
         </main>
       </div>

@@ -1,26 +1,27 @@
-import { word } from '../words';
+import { sayClock, word, type Reading } from '../words';
+import { useReading } from './preferences';
 import styles from './parts.module.css';
 
 export type Saving =
   | { readonly state: 'saved'; readonly at: string | null }
-  | { readonly state: 'saving' | 'unsent' | 'invalid' }
+  /** `kept`: on this device, until there is a connection; `unkept`: not even that, only in this page. */
+  | { readonly state: 'saving' | 'unsent' | 'invalid' | 'kept' | 'unkept' | 'signIn' | 'conflict' }
   | { readonly state: 'failed'; readonly why: string };
 
-/** `2026-11-25T08:12:30Z` as the wall clock shows it here. */
-const clock = (instant: string): string =>
-  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(instant));
-
-function wording(saving: Saving): string {
+function wording(saving: Saving, reading: Reading): string {
   if (saving.state === 'failed') return word('save.failed').replace('{why}', saving.why);
   if (saving.state === 'saved')
-    return saving.at === null ? word('save.saved') : word('save.savedAt').replace('{time}', clock(saving.at));
+    return saving.at === null
+      ? word('save.saved')
+      : word('save.savedAt').replace('{time}', sayClock(saving.at, reading));
   return word(`save.${saving.state}`);
 }
 
 export function SaveState({ saving }: { readonly saving: Saving }) {
+  const reading = useReading();
   return (
-    <span className={styles.save} data-state={saving.state} role="status" suppressHydrationWarning>
-      {wording(saving)}
+    <span className={styles.save} data-state={saving.state} role="status">
+      {wording(saving, reading)}
     </span>
   );
 }

@@ -1,11 +1,13 @@
 /** The one way from a screen to the API: checks what comes back, and turns every failure into a closed form. */
 import { z, type ZodType } from 'zod';
 import {
+  DeletionSchema,
   FitterSchema,
   FittingDetailSchema,
   FittingSummarySchema,
   PlaceSummarySchema,
-  SettingSetSchema,
+  SavedDraftSchema,
+  SessionSchema,
   SitterDetailSchema,
   SitterSchema,
   type Fitter,
@@ -19,28 +21,17 @@ import {
   type SitterEdit,
 } from '../contract';
 import type { Settings } from '../core/fit';
-import { word } from '../words';
+import { ClientError } from './client-error';
+import { newId } from './ids';
 
-/** What went wrong: no connection, or the problem that the server named. */
-export class ClientError extends Error {
-  constructor(
-    readonly reason: string,
-    readonly problem: ProblemDetails | null,
-  ) {
-    super(problem?.title ?? reason);
-  }
-}
-
-/** A failure in words, for the place where it happened. */
-export function explain(error: unknown): string {
-  if (!(error instanceof ClientError)) return word('fault.unknown');
-  return error.problem?.title ?? word(error.reason === 'offline' ? 'save.offline' : 'fault.unknown');
-}
+export { ClientError, explain } from './client-error';
 
 interface Call {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH';
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   readonly body?: unknown;
   readonly version?: number;
+  /** Names the request, so that sent twice it is done once; made here unless the sender keeps one. */
+  readonly key?: string;
   /** Lets the request outlive the page, for what is saved on leaving it. */
   readonly keepalive?: boolean;
 }
@@ -48,26 +39,36 @@ interface Call {
 async function call<T>(
   path: string,
   schema: ZodType<T>,
-  { method = 'GET', body, version, keepalive = false }: Call = {},
+  { method = 'GET', body, version, key, keepalive = false }: Call = {},
 ): Promise<T> {
   const headers: Record<string, string> = {};
   if (body !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
-  let response: Response;
-  try {
-    response = await fetch(`/api/v1${path}`, {
-      method,
-      headers,
-      keepalive,
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-  } catch {
-    throw new ClientError('offline', null);
-  }
+  if (method !== 'GET') headers['idempotency-key'] = key ?? newId();
+  const request = {
+    method,
+    headers,
+    keepalive,
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  };
+  const response = await fetchTwice(`/api/v1${path}`, request);
   if (!response.ok) throw new ClientError('refused', await problemOf(response));
   const parsed = schema.safeParse(await response.json());
   if (!parsed.success) throw new ClientError('unreadable', null);
   return parsed.data;
+}
+
+/** Once more after a connection that broke: the key makes sure that nothing is done twice. */
+async function fetchTwice(url: string, request: RequestInit): Promise<Response> {
+  try {
+    return await fetch(url, request);
+  } catch {
+    try {
+      return await fetch(url, request);
+    } catch {
+      throw new ClientError('offline', null);
+    }
+  }
 }
 
 async function problemOf(response: Response): Promise<ProblemDetails | null> {
@@ -84,8 +85,15 @@ export const api = {
   createSitter: (sitter: NewSitter) => call('/sitters', SitterDetailSchema, { method: 'POST', body: sitter }),
   editSitter: (id: string, version: number, edit: SitterEdit) =>
     call(`/sitters/${id}`, SitterDetailSchema, { method: 'PATCH', body: edit, version }),
-  takeReading: (id: string, reading: ReadingEdit) =>
-    call(`/sitters/${id}/readings`, SitterDetailSchema, { method: 'PUT', body: reading, keepalive: true }),
+  deleteSitter: (id: string) => call(`/sitters/${id}`, DeletionSchema, { method: 'DELETE' }),
+  restoreSitter: (id: string) => call(`/sitters/${id}/restore`, SitterDetailSchema, { method: 'POST' }),
+  takeReading: (id: string, reading: ReadingEdit, key: string) =>
+    call(`/sitters/${id}/readings`, SitterDetailSchema, {
+      method: 'PUT',
+      body: reading,
+      key,
+      keepalive: true,
+    }),
   addFitter: (fitter: Fitter) => call('/fitters', FitterSchema, { method: 'POST', body: fitter }),
   createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
   editPlace: (place: PlaceEdit, version: number) =>
@@ -96,8 +104,18 @@ export const api = {
     call('/fittings', FittingDetailSchema, { method: 'POST', body: fitting }),
   editFitting: (id: string, version: number, edit: FittingEdit) =>
     call(`/fittings/${id}`, FittingDetailSchema, { method: 'PATCH', body: edit, version }),
-  saveSettings: (id: string, settings: Settings) =>
-    call(`/fittings/${id}/settings`, SettingSetSchema, { method: 'PUT', body: settings, keepalive: true }),
+  deleteFitting: (id: string) => call(`/fittings/${id}`, DeletionSchema, { method: 'DELETE' }),
+  restoreFitting: (id: string) => call(`/fittings/${id}/restore`, FittingSummarySchema, { method: 'POST' }),
+  saveSettings: (id: string, revision: number, settings: Settings, key: string) =>
+    call(`/fittings/${id}/settings`, SavedDraftSchema, {
+      method: 'PUT',
+      body: settings,
+      version: revision,
+      key,
+      keepalive: true,
+    }),
   act: (id: string, version: number, act: FittingAct) =>
     call(`/fittings/${id}/acts`, FittingDetailSchema, { method: 'POST', body: act, version }),
+  signIn: (passphrase: string) => call('/session', SessionSchema, { method: 'POST', body: { passphrase } }),
+  signOut: () => call('/session', SessionSchema, { method: 'DELETE' }),
 };

@@ -2,12 +2,15 @@ import { createContext, useContext } from 'react';
 import type { Fitter } from '../contract';
 import { DEFAULT_READING, say, type Reading } from '../words';
 import type { Message } from '../core/message';
+import type { DENSITY_COOKIE } from './density';
 
 /** What every page is handed by the server: this device's units and fitter, and the fitters to choose from. */
 export interface PageProps {
   readonly reading: Reading;
   readonly fitterId: string | null;
   readonly fitters: readonly Fitter[];
+  /** Whether the practice asks for a passphrase, so that signing out means something. */
+  readonly signsIn: boolean;
 }
 
 export const ReadingContext = createContext<Reading>(DEFAULT_READING);
@@ -22,6 +25,6 @@ export function useSay(): (message: Message) => string {
 const YEAR_S = 31_536_000;
 
 /** Keeps a choice of this device in a cookie, so that the server's first paint already follows it. */
-export function keep(name: 'velto-units' | 'velto-fitter', value: string): void {
+export function keep(name: 'velto-units' | 'velto-fitter' | typeof DENSITY_COOKIE, value: string): void {
   document.cookie = `${name}=${encodeURIComponent(value)}; path=/; max-age=${YEAR_S}; samesite=lax`;
 }

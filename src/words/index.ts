@@ -3,6 +3,7 @@ export {
   DEFAULT_READING,
   isWordKey,
   say,
+  sayClock,
   sayDate,
   sayLength,
   sayTurns,

@@ -7,9 +7,11 @@ export interface Reading {
   readonly length: LengthUnit;
   readonly mass: MassUnit;
   readonly locale: string;
+  /** Time zone of the practice, in which instants are said. */
+  readonly timeZone: string;
 }
 
-export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-GB' };
+export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-GB', timeZone: 'UTC' };
 
 export const isWordKey = (key: string): key is Extract<WordKey, string> => Object.hasOwn(WORDS, key);
 
@@ -63,12 +65,22 @@ export function say(message: Message, reading: Reading): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-/** A date (`2026-11-25`) as this reader writes it. */
-export function sayDate(isoDate: string, reading: Reading): string {
+/** A local date (`2026-11-25`), or the local date of an instant, as this reader writes it. */
+export function sayDate(date: string, reading: Reading): string {
+  const isInstant = date.includes('T');
   return new Intl.DateTimeFormat(reading.locale, {
     day: 'numeric',
     month: 'short',
     year: 'numeric',
-    timeZone: 'UTC',
-  }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+    timeZone: isInstant ? reading.timeZone : 'UTC',
+  }).format(new Date(isInstant ? date : `${date}T00:00:00Z`));
+}
+
+/** An instant as the wall clock of the practice shows it: `09:30`. */
+export function sayClock(instant: string, reading: Reading): string {
+  return new Intl.DateTimeFormat(reading.locale, {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: reading.timeZone,
+  }).format(new Date(instant));
 }

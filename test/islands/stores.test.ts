@@ -1,6 +1,5 @@
 import { expect } from 'chai';
 import type { Settings } from '../../src/core/fit';
-import { DraftSaver } from '../../src/islands/fitting/draft-saver';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
 import { faultOf, readingsOf, typed, unitOf } from '../../src/islands/people/use-measures';
 import { readPlace, textsOf } from '../../src/islands/places/use-place-form';
@@ -11,7 +10,6 @@ const at = (seatHeight: number): Settings => ({
   positions: { seatHeight },
   remedies: { footrestMm: 0, backCushionMm: 0 },
 });
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 describe('settings under the hand', () => {
   it('undo and redo step by step', () => {
@@ -62,96 +60,6 @@ describe('settings under the hand', () => {
     stop();
     store.set(at(2));
     expect(heard).to.equal(1);
-  });
-});
-
-describe('saving a draft', () => {
-  function saverOf(send: (value: Settings) => Promise<{ savedAt: string }>) {
-    const store = new SettingsStore(at(0));
-    const saver = new DraftSaver(store, send, () => 'no connection', { value: store.get(), at: 'before' });
-    const states: string[] = [];
-    saver.subscribe(() => states.push(saver.get().state));
-    return { store, saver, states, stop: saver.start() };
-  }
-
-  it('sends after a quiet moment, and only the last of several changes', async () => {
-    const sent: Settings[] = [];
-    const { store, saver, stop } = saverOf((value) => {
-      sent.push(value);
-      return Promise.resolve({ savedAt: 'now' });
-    });
-    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'before' });
-    store.set(at(1));
-    store.set(at(2));
-    expect(saver.get().state).to.equal('unsent');
-    await pause(700);
-    expect(sent).to.deep.equal([at(2)]);
-    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'now' });
-    stop();
-  });
-
-  it('does not say saved for a value that changed while it was being sent', async () => {
-    let answer: (() => void) | undefined;
-    const { store, saver, stop } = saverOf(
-      () => new Promise((resolve) => (answer = () => resolve({ savedAt: 'now' }))),
-    );
-    store.set(at(1));
-    const sending = saver.flush();
-    await pause(0);
-    store.set(at(2));
-    answer!();
-    await sending;
-    expect(saver.get().state).to.equal('unsent');
-    stop();
-  });
-
-  it('says why it failed and tries again until it is taken', async function () {
-    this.timeout(10_000);
-    let tries = 0;
-    const { store, saver, stop } = saverOf(() =>
-      ++tries === 1 ? Promise.reject(new Error('offline')) : Promise.resolve({ savedAt: 'later' }),
-    );
-    store.set(at(1));
-    await saver.flush();
-    expect(saver.get()).to.deep.equal({ state: 'failed', why: 'no connection' });
-    await pause(4300);
-    expect(tries).to.equal(2);
-    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'later' });
-    stop();
-  });
-
-  it('sends one at a time', async () => {
-    let open = 0;
-    let most = 0;
-    const { store, saver, stop } = saverOf(async () => {
-      most = Math.max(most, ++open);
-      await pause(20);
-      open--;
-      return { savedAt: 'now' };
-    });
-    const all: Promise<void>[] = [];
-    for (let i = 1; i < 5; i++) {
-      store.set(at(i));
-      all.push(saver.flush());
-    }
-    await Promise.all(all);
-    expect(most).to.equal(1);
-    expect(saver.get().state).to.equal('saved');
-    stop();
-  });
-
-  it('takes what an act has stored for saved', async () => {
-    let sent = 0;
-    const { store, saver, stop } = saverOf(() => {
-      sent++;
-      return Promise.resolve({ savedAt: 'now' });
-    });
-    store.set(at(3));
-    saver.adopt(store.get(), 'by the act');
-    await pause(600);
-    expect(sent).to.equal(0);
-    expect(saver.get()).to.deep.equal({ state: 'saved', at: 'by the act' });
-    stop();
   });
 });
 

@@ -56,7 +56,11 @@ describe('the API’s description', () => {
 
   it('says which parameters stand in the path and which version is asked for', () => {
     const patch = document.paths['/fittings/{id}']?.patch;
-    expect(patch?.parameters.map((p) => `${p.in} ${p.name}`)).to.have.members(['path id', 'header If-Match']);
+    expect(patch?.parameters.map((p) => `${p.in} ${p.name}`)).to.have.members([
+      'path id',
+      'header If-Match',
+      'header Idempotency-Key',
+    ]);
     expect(document.paths['/sitters']?.get?.parameters.map((p) => p.name)).to.deep.equal(['search']);
   });
 

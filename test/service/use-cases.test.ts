@@ -14,7 +14,7 @@ import {
   fitterName,
   savePlace,
 } from '../../src/service/catalogue';
-import { ageOn, localDate, systemClock } from '../../src/service/context';
+import { ageOn, systemClock, today } from '../../src/service/context';
 import {
   actOnFitting,
   createFitting,
@@ -247,7 +247,7 @@ describe('a fitting', () => {
     );
     expect(fitting.inputs).to.equal(null);
     expect(
-      reasonOf(await saveSettings(bench.context, fitting.id, { positions: {}, remedies: NO_REMEDIES })),
+      reasonOf(await saveSettings(bench.context, fitting.id, 0, { positions: {}, remedies: NO_REMEDIES })),
     ).to.equal('incomplete');
     expect(
       reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' })),
@@ -257,7 +257,7 @@ describe('a fitting', () => {
 
   it('takes only positions that its seat has, and names the wrong one', async () => {
     const fitting = await fittingOn('Puffling');
-    const refusal = await saveSettings(bench.context, fitting.id, {
+    const refusal = await saveSettings(bench.context, fitting.id, fitting.draftRevision, {
       positions: { seatHeight: 6, armHeight: 0 },
       remedies: NO_REMEDIES,
     });
@@ -267,7 +267,7 @@ describe('a fitting', () => {
     ]);
     expect(
       reasonOf(
-        await saveSettings(bench.context, fitting.id, {
+        await saveSettings(bench.context, fitting.id, fitting.draftRevision, {
           positions: { seatHeight: 5 },
           remedies: NO_REMEDIES,
         }),
@@ -278,10 +278,16 @@ describe('a fitting', () => {
   it('writes its draft over and its versions never', async () => {
     const fitting = await fittingOn('Tidewick');
     valueOf(
-      await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 1 }, remedies: NO_REMEDIES }),
+      await saveSettings(bench.context, fitting.id, fitting.draftRevision, {
+        positions: { seatHeight: 1 },
+        remedies: NO_REMEDIES,
+      }),
     );
     valueOf(
-      await saveSettings(bench.context, fitting.id, { positions: { seatHeight: 2 }, remedies: NO_REMEDIES }),
+      await saveSettings(bench.context, fitting.id, fitting.draftRevision + 1, {
+        positions: { seatHeight: 2 },
+        remedies: NO_REMEDIES,
+      }),
     );
     const once = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }));
     valueOf(await actOnFitting(bench.context, fitting.id, once.version, { act: 'solve' }));
@@ -325,9 +331,14 @@ describe('a fitting', () => {
     bench.later(86_400_000);
     const left = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave' }));
     expect(left.state).to.equal('left');
-    expect(left.date).to.equal(localDate(bench.context.now()));
+    expect(left.date).to.equal(today(bench.context));
     expect(
-      reasonOf(await saveSettings(bench.context, fitting.id, { positions: {}, remedies: NO_REMEDIES })),
+      reasonOf(
+        await saveSettings(bench.context, fitting.id, left.draftRevision, {
+          positions: {},
+          remedies: NO_REMEDIES,
+        }),
+      ),
     ).to.equal('closed');
     expect(reasonOf(await editFitting(bench.context, fitting.id, left.version, { toolsKg: 2 }))).to.equal(
       'closed',

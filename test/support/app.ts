@@ -11,6 +11,8 @@ export interface App {
   readonly output: readonly string[];
   /** Ends the server; the data folder stays. */
   readonly end: () => Promise<void>;
+  /** Ends the server without letting it finish anything, as a dead battery would. */
+  readonly kill: () => Promise<void>;
   /** Ends the server and removes its data. */
   readonly stop: () => Promise<void>;
 }
@@ -21,6 +23,8 @@ const START_MS = 20_000;
 export async function startApp(
   options: {
     readonly folder?: string;
+    /** 0 lets the system pick one. */
+    readonly port?: number;
     readonly args?: readonly string[];
     readonly env?: Record<string, string>;
   } = {},
@@ -28,7 +32,7 @@ export async function startApp(
   const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'velto-web-'));
   const child: ChildProcess = spawn(
     process.execPath,
-    ['dist/serve.mjs', '--port', '0', '--data', folder, ...(options.args ?? [])],
+    ['dist/serve.mjs', '--port', String(options.port ?? 0), '--data', folder, ...(options.args ?? [])],
     {
       env: { ...process.env, ...options.env },
       stdio: ['ignore', 'pipe', 'inherit'],
@@ -41,12 +45,16 @@ export async function startApp(
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
     createInterface({ input: child.stdout! }).on('line', (line) => {
       output.push(line);
-      const at = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(line)?.[1];
+      const at = /(http:\/\/[\d.]+:\d+)\//.exec(line)?.[1]?.replace('0.0.0.0', '127.0.0.1');
       if (!at) return;
       clearTimeout(timer);
       resolve(at);
     });
   });
+  const kill = async () => {
+    child.kill('SIGKILL');
+    await exited;
+  };
   const end = async () => {
     child.kill('SIGTERM');
     await exited;
@@ -56,6 +64,7 @@ export async function startApp(
     folder,
     output,
     end,
+    kill,
     stop: async () => {
       await end();
       rmSync(folder, { recursive: true, force: true });

@@ -9,6 +9,7 @@ import { Store } from '../../src/data/store';
 import { loadDemo } from '../../src/demo/load';
 import { ensureShippedMethods } from '../../src/service/catalogue';
 import type { Context } from '../../src/service/context';
+import { PROGRAM } from '../../src/service/rights';
 
 export interface Bench {
   readonly context: Context;
@@ -27,6 +28,9 @@ export async function openBench(options: { readonly demo?: boolean } = {}): Prom
     store: new Store(await openDatabase(fileUrl(folder))),
     now: () => new Date(now),
     newId: () => v7(),
+    practice: { timeZone: 'UTC', locale: 'en-GB' },
+    actor: PROGRAM,
+    request: null,
   };
   await ensureShippedMethods(context);
   if (options.demo) await loadDemo(context);

@@ -1,16 +1,19 @@
 import { Button } from '@mantine/core';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import type { RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
+import { api, explain } from '../../ui/client';
+import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { sayDate, word } from '../../words';
 import { MeasureForm } from '../people/MeasureForm';
 import { CardStage } from './CardStage';
 import { ChooseStage } from './ChooseStage';
+import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
 import { SetStage } from './SetStage';
 import { StageStrip, type Stage } from './StageStrip';
 import { useAutosave, type Autosave } from './use-autosave';
@@ -76,8 +79,10 @@ function SetOrCard({
   const remedies = useRemedies(setting.problem);
   const disabled = fitting.state === 'left';
   const record = async (kind: 'solve' | 'leave', settings = setting.store.get()) => {
+    // What waits to be sent goes first, so that the act is recorded on what is shown.
+    if (!(await autosave.keeper.settle())) return;
     const next = await act({ act: kind, settings });
-    if (next?.draft) autosave.saver.adopt(settings, next.draft.savedAt);
+    if (next?.draft) autosave.keeper.adopt(settings, next.draft.savedAt, next.draftRevision);
   };
   if (stage === 'card')
     return (
@@ -95,13 +100,34 @@ function SetOrCard({
         remedies={remedies}
         disabled={disabled}
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
-        onLetGo={() => void autosave.saver.flush()}
+        onLetGo={() => void autosave.keeper.letGo()}
         onMeasure={() => onStage('measure')}
       />
       <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
         {word('fitting.next.card')}
       </Button>
     </>
+  );
+}
+
+function Deletion({ fitting }: { readonly fitting: FittingDetail }) {
+  const [fault, setFault] = useState<string | null>(null);
+  const remove = async () => {
+    try {
+      rememberDeletion('fitting', fitting.sitter.name, await api.deleteFitting(fitting.id));
+      window.location.href = '/';
+    } catch (error) {
+      setFault(explain(error));
+    }
+  };
+  return (
+    <div className={parts.deletion}>
+      <button type="button" className={parts.dangerButton} onClick={() => void remove()}>
+        {word('fittings.delete')}
+      </button>
+      <span className={parts.soft}>{word('fittings.delete.what')}</span>
+      {fault && <span role="alert">{fault}</span>}
+    </div>
   );
 }
 
@@ -112,6 +138,13 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
   const autosave = useAutosave(state.fitting, setting?.store ?? null);
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
+  const keeper = autosave?.keeper ?? null;
+  const [takenOver, setTakenOver] = useState(false);
+  const { isOwn } = state;
+  useEffect(() => {
+    if (keeper?.seen(fitting) && !isOwn) setTakenOver(true);
+  }, [fitting, isOwn, keeper]);
+  const conflict = autosave?.saving.state === 'conflict' ? autosave.keeper.conflict() : null;
   const onMeasured = useCallback(() => void reload(), [reload]);
   return (
     <>
@@ -128,6 +161,25 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
           {fault}
         </div>
       )}
+      {takenOver && (
+        <div className={parts.notice} role="status">
+          <span>{word('conflict.takenOver')}</span>
+          <button type="button" className={parts.plainButton} onClick={() => setTakenOver(false)}>
+            {word('conflict.understood')}
+          </button>
+        </div>
+      )}
+      <EditConflictPanel state={state} catalogue={{ seats, places, methods }} />
+      {setting && autosave && conflict && (
+        <SettingsConflict
+          key={conflict.theirs.draftRevision}
+          state={state}
+          setting={setting}
+          autosave={autosave}
+          conflict={conflict}
+        />
+      )}
+      <OrphanSettings state={state} seats={seats} />
       {isLeft && <Closed state={state} />}
       <PanelBoundary key={stage}>
         {stage === 'measure' && (
@@ -150,6 +202,7 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
           <SetOrCard stage={stage} state={state} setting={setting} autosave={autosave} onStage={go} />
         )}
       </PanelBoundary>
+      {stage === 'card' && <Deletion fitting={fitting} />}
     </>
   );
 }

@@ -1,50 +1,48 @@
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import { sameSettings, type Settings } from '../../core/fit';
 import type { FittingDetail } from '../../contract';
-import { api, explain } from '../../ui/client';
+import { outbox } from '../../ui/outbox';
 import type { Saving } from '../../ui/SaveState';
-import { DraftSaver } from './draft-saver';
+import { DraftKeeper } from './draft-keeper';
 import type { SettingsStore } from './settings-store';
 
 export interface Autosave {
   readonly saving: Saving;
-  readonly saver: DraftSaver<Settings>;
+  readonly keeper: DraftKeeper;
 }
 
 /** Saves the draft settings of a fitting while it is open, also on leaving the page; null before a seat is chosen. */
 export function useAutosave(fitting: FittingDetail, store: SettingsStore | null): Autosave | null {
-  const { id, state } = fitting;
-  const saver = useMemo(() => {
-    if (!store) return null;
-    const settings = store.get();
-    const saved =
-      store.stored && sameSettings(store.stored.settings, settings)
-        ? { value: settings, at: store.stored.savedAt }
-        : null;
-    return new DraftSaver(store, (value) => api.saveSettings(id, value), explain, saved);
-  }, [id, store]);
+  const { id, state, seat } = fitting;
+  const seatVersionId = seat?.versionId ?? null;
+  // The revision that the page began with; from then on the keeper knows better.
+  const keeper = useMemo(
+    () => (store && seatVersionId ? new DraftKeeper(store, id, seatVersionId, fitting.draftRevision) : null),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [id, seatVersionId, store],
+  );
   const saving = useSyncExternalStore(
-    saver?.subscribe ?? nothingToHear,
-    saver?.get ?? nothing,
-    saver?.get ?? nothing,
+    keeper?.subscribe ?? nothingToHear,
+    keeper?.get ?? nothing,
+    keeper?.get ?? nothing,
   );
 
   useEffect(() => {
-    if (!saver || state !== 'open') return;
-    const stop = saver.start();
+    if (!keeper || state !== 'open') return;
+    const stop = keeper.start(outbox());
     const leaving = () => {
-      if (document.visibilityState === 'hidden') void saver.flush();
+      if (document.visibilityState === 'hidden') void keeper.letGo();
     };
     document.addEventListener('visibilitychange', leaving);
     window.addEventListener('pagehide', leaving);
     return () => {
+      void keeper.letGo();
       stop();
       document.removeEventListener('visibilitychange', leaving);
       window.removeEventListener('pagehide', leaving);
     };
-  }, [saver, state]);
+  }, [keeper, state]);
 
-  return saver && saving && { saving, saver };
+  return keeper && saving && { saving, keeper };
 }
 
 const nothingToHear = () => () => undefined;

@@ -1,43 +1,67 @@
 import { useCallback, useState } from 'react';
 import { FittingDetailSchema, type FittingAct, type FittingDetail, type FittingEdit } from '../../contract';
-import { ClientError, api } from '../../ui/client';
+import { ClientError, api, explain } from '../../ui/client';
 import { word } from '../../words';
+
+/** A choice that met another one made meanwhile. */
+export interface EditConflict {
+  readonly wish: FittingEdit;
+  readonly theirs: FittingDetail;
+}
+
+interface Known {
+  readonly fitting: FittingDetail;
+  /** Whether this page's own change brought it here. */
+  readonly isOwn: boolean;
+}
 
 /** The fitting as the server has it, and the ways to change it. A fault stays until the next change works. */
 export function useFitting(initial: FittingDetail) {
-  const [fitting, setFitting] = useState(initial);
+  const [known, setKnown] = useState<Known>({ fitting: initial, isOwn: true });
   const [fault, setFault] = useState<string | null>(null);
+  const [conflict, setConflict] = useState<EditConflict | null>(null);
   const [busy, setBusy] = useState(false);
+  const { fitting } = known;
 
-  const change = useCallback(async (send: () => Promise<FittingDetail>): Promise<FittingDetail | null> => {
-    setBusy(true);
-    try {
-      const next = await send();
-      setFitting(next);
-      setFault(null);
-      return next;
-    } catch (error) {
-      const problem = error instanceof ClientError ? error.problem : null;
-      const current = FittingDetailSchema.safeParse(problem?.current);
-      if (current.success) setFitting(current.data);
-      setFault(current.success ? word('fault.changed') : (problem?.title ?? word('save.offline')));
-      return null;
-    } finally {
-      setBusy(false);
-    }
-  }, []);
+  const change = useCallback(
+    async (send: () => Promise<FittingDetail>, isOwn: boolean, wish?: FittingEdit) => {
+      setBusy(true);
+      try {
+        const next = await send();
+        setKnown({ fitting: next, isOwn });
+        setFault(null);
+        setConflict(null);
+        return next;
+      } catch (error) {
+        const problem = error instanceof ClientError ? error.problem : null;
+        const theirs = FittingDetailSchema.safeParse(problem?.current).data;
+        if (theirs && wish) setConflict({ wish, theirs });
+        else if (theirs) setKnown({ fitting: theirs, isOwn: false });
+        setFault(theirs ? (wish ? null : word('fault.changed')) : explain(error));
+        return null;
+      } finally {
+        setBusy(false);
+      }
+    },
+    [],
+  );
 
   const { id, version } = fitting;
+  /** @param on the version that the wish was made on: this page's unless another has been seen */
   const edit = useCallback(
-    (wish: FittingEdit) => change(() => api.editFitting(id, version, wish)),
+    (wish: FittingEdit, on: number = version) => change(() => api.editFitting(id, on, wish), true, wish),
     [change, id, version],
   );
   const act = useCallback(
-    (wish: FittingAct) => change(() => api.act(id, version, wish)),
+    (wish: FittingAct) => change(() => api.act(id, version, wish), true),
     [change, id, version],
   );
-  const reload = useCallback(() => change(() => api.fitting(id)), [change, id]);
-  return { fitting, fault, busy, edit, act, reload };
+  const reload = useCallback(() => change(() => api.fitting(id), false), [change, id]);
+  const adopt = useCallback((theirs: FittingDetail) => {
+    setKnown({ fitting: theirs, isOwn: false });
+    setConflict(null);
+  }, []);
+  return { fitting, isOwn: known.isOwn, fault, conflict, busy, edit, act, reload, adopt };
 }
 
 export type FittingState = ReturnType<typeof useFitting>;

@@ -21,7 +21,7 @@ export function FittingTable({ fittings }: { readonly fittings: readonly Fitting
         {fittings.map((fitting) => (
           <tr key={fitting.id}>
             <td>
-              <a href={`/fittings/${fitting.id}`}>{fitting.sitter.name}</a>
+              <a href={`/fittings/${fitting.id}`}>{fitting.sitter?.name ?? word('fittings.erased')}</a>
             </td>
             <td>{fitting.seat?.name ?? word('fittings.noSeat')}</td>
             <td>{fitting.place?.name ?? word('fittings.noPlace')}</td>

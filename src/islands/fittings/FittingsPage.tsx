@@ -1,7 +1,7 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import type { FittingSummary, Sitter } from '../../contract';
-import { ClientError, api } from '../../ui/client';
+import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import type { PageProps } from '../../ui/preferences';
@@ -25,7 +25,7 @@ function NewFitting({
       const fitting = await api.createFitting({ id: newId(), sitterId, fitterId });
       window.location.href = `/fittings/${fitting.id}`;
     } catch (error) {
-      setFault(error instanceof ClientError && error.problem ? error.problem.title : word('save.offline'));
+      setFault(explain(error));
     }
   };
   return (

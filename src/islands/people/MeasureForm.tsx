@@ -6,7 +6,7 @@ import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayValue, word, type Reading } from '../../words';
-import { unitOf, useMeasures } from './use-measures';
+import { unitOf, useMeasures, type ReadingConflict } from './use-measures';
 import styles from './measures.module.css';
 
 const neededFor = (dimension: DimensionId): string =>
@@ -33,6 +33,38 @@ function doubtsOf(sitter: SitterDetail, reading: Reading): Partial<Record<Dimens
   return Object.fromEntries(doubts);
 }
 
+/** Somebody else took this measure meanwhile: either value can be kept. */
+function Meanwhile({
+  dimension,
+  conflict: { mine, theirs },
+  onDecide,
+}: {
+  readonly dimension: DimensionId;
+  readonly conflict: ReadingConflict;
+  readonly onDecide: (mine: boolean) => void;
+}) {
+  const reading = useReading();
+  const other = theirs.body[dimension];
+  const say = (value: number | undefined | null) =>
+    value == null
+      ? word('measure.missing')
+      : sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
+  return (
+    <span className={styles.fault} role="alert">
+      {word(other?.takenBy ? 'conflict.reading.by' : 'conflict.reading')
+        .replace('{by}', other?.takenBy ?? '')
+        .replace('{theirs}', say(other?.value))
+        .replace('{mine}', say(mine))}{' '}
+      <button type="button" className={parts.plainButton} onClick={() => onDecide(true)}>
+        {word('conflict.reading.mine').replace('{mine}', say(mine))}
+      </button>{' '}
+      <button type="button" className={parts.plainButton} onClick={() => onDecide(false)}>
+        {word('conflict.reading.theirs').replace('{theirs}', say(other?.value))}
+      </button>
+    </span>
+  );
+}
+
 /** All measures of a sitter, in the order of measuring; each is saved by itself. */
 export function MeasureForm({
   sitter,
@@ -52,7 +84,7 @@ export function MeasureForm({
   const onKey = (event: KeyboardEvent<HTMLInputElement>, dimension: DimensionId) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    measures.leave(dimension);
+    void measures.leave(dimension);
     const next = DIMENSION_IDS[DIMENSION_IDS.indexOf(dimension) + 1];
     const field = next && fields.current[next];
     field?.focus();
@@ -61,17 +93,19 @@ export function MeasureForm({
 
   const take = (dimension: DimensionId, text: string) => {
     measures.type(dimension, text);
-    measures.leave(dimension);
+    void measures.leave(dimension);
   };
 
   const row = (dimension: DimensionId) => {
-    const fault = measures.faultOf(dimension) ?? doubts[dimension] ?? null;
+    const fault = measures.faultOf(dimension) ?? measures.refusalOf(dimension) ?? doubts[dimension] ?? null;
+    const conflict = measures.conflictOf(dimension);
+    const isWaiting = measures.isWaiting(dimension);
     const about = `${dimension}-about`;
     return (
       <li
         key={dimension}
         className={styles.row}
-        data-missing={sitter.body[dimension] ? undefined : true}
+        data-missing={sitter.body[dimension] || isWaiting ? undefined : true}
         data-fault={fault ? true : undefined}
       >
         <div>
@@ -101,13 +135,22 @@ export function MeasureForm({
               aria-invalid={measures.faultOf(dimension) !== null}
               aria-describedby={fault ? `${about} ${dimension}-fault` : about}
               onChange={(e) => measures.type(dimension, e.currentTarget.value)}
-              onBlur={() => measures.leave(dimension)}
+              onBlur={() => void measures.leave(dimension)}
               onKeyDown={(e) => onKey(e, dimension)}
             />
             <span className={styles.unit}>{unitOf(dimension, reading)}</span>
           </span>
-          <span className={styles.note}>{noteOf(sitter, dimension, reading)}</span>
+          <span className={styles.note}>
+            {isWaiting ? word('measure.waiting') : noteOf(sitter, dimension, reading)}
+          </span>
         </div>
+        {conflict && (
+          <Meanwhile
+            dimension={dimension}
+            conflict={conflict}
+            onDecide={(mine) => void measures.decide(dimension, conflict, mine)}
+          />
+        )}
         {fault && (
           <span className={styles.fault} id={`${dimension}-fault`} role="alert">
             {fault}{' '}

@@ -3,33 +3,35 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type SubmitEvent } from 'react';
 import { DIMENSION_IDS } from '../../core/body';
 import type { Sitter } from '../../contract';
-import { ClientError, api } from '../../ui/client';
-import { fieldText } from '../../ui/form';
+import { ClientError, api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
+import { useDraft } from '../../ui/use-draft';
 import { word } from '../../words';
 import styles from './people.module.css';
 
 function NewSitter() {
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
   const [busy, setBusy] = useState(false);
-  const create = async (event: SubmitEvent<HTMLFormElement>) => {
+  const { text, put, drop } = useDraft('sitter:new', { name: '', birthDate: '' });
+  const [id] = useState(newId);
+  const create = async (event: SubmitEvent) => {
     event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    const name = fieldText(form, 'name');
-    const birthDate = fieldText(form, 'birthDate') || null;
+    const name = text.name.trim();
+    const birthDate = text.birthDate || null;
     if (name === '') return setFault({ name: word('people.nameMissing') });
     setBusy(true);
     try {
-      const sitter = await api.createSitter({ id: newId(), name, birthDate });
+      const sitter = await api.createSitter({ id, name, birthDate });
+      await drop();
       window.location.href = `/people/${sitter.id}`;
     } catch (error) {
       setBusy(false);
       const problem = error instanceof ClientError ? error.problem : null;
       const onDate = problem?.errors?.find((e) => e.pointer === '/birthDate')?.detail;
-      setFault(onDate ? { birthDate: onDate } : { other: problem?.title ?? word('fault.unknown') });
+      setFault(onDate ? { birthDate: onDate } : { other: explain(error) });
     }
   };
   return (
@@ -37,6 +39,8 @@ function NewSitter() {
       <h2>{word('people.new')}</h2>
       <TextInput
         name="name"
+        value={text.name}
+        onChange={(e) => put({ name: e.currentTarget.value })}
         label={word('people.name')}
         maxLength={120}
         error={fault.name}
@@ -44,6 +48,8 @@ function NewSitter() {
       />
       <TextInput
         name="birthDate"
+        value={text.birthDate}
+        onChange={(e) => put({ birthDate: e.currentTarget.value })}
         type="date"
         label={word('people.birthDate')}
         description={word('people.birthDate.hint')}

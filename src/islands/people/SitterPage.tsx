@@ -2,13 +2,15 @@ import { Button, TextInput } from '@mantine/core';
 import { useCallback, useState, type SubmitEvent } from 'react';
 import type { FittingSummary, SitterDetail } from '../../contract';
 import { SitterDetailSchema } from '../../contract';
-import { ClientError, api } from '../../ui/client';
+import { ClientError, api, explain } from '../../ui/client';
+import { Conflict, type Picks } from '../../ui/Conflict';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import { PanelBoundary } from '../../ui/PanelBoundary';
-import type { PageProps } from '../../ui/preferences';
+import { useReading, type PageProps } from '../../ui/preferences';
+import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayDate, word } from '../../words';
 import { FittingTable } from '../fittings/FittingTable';
 import { MeasureForm } from './MeasureForm';
 import styles from './people.module.css';
@@ -23,27 +25,64 @@ function Identity({
   const [name, setName] = useState(sitter.name);
   const [birthDate, setBirthDate] = useState(sitter.birthDate ?? '');
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
+  const [theirs, setTheirs] = useState<SitterDetail | null>(null);
+  const reading = useReading();
   const changed = name.trim() !== sitter.name || (birthDate || null) !== sitter.birthDate;
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
     if (name.trim() === '') return setFault({ name: word('people.nameMissing') });
     setFault({});
+    await send({ name: name.trim(), birthDate: birthDate || null }, sitter.version);
+  };
+  const send = async (edit: { name: string; birthDate: string | null }, version: number) => {
     try {
-      onSaved(
-        await api.editSitter(sitter.id, sitter.version, { name: name.trim(), birthDate: birthDate || null }),
-      );
+      const saved = await api.editSitter(sitter.id, version, edit);
+      setTheirs(null);
+      setName(saved.name);
+      setBirthDate(saved.birthDate ?? '');
+      onSaved(saved);
     } catch (error) {
       const problem = error instanceof ClientError ? error.problem : null;
-      const current = SitterDetailSchema.safeParse(problem?.current);
-      if (current.success) onSaved(current.data);
+      const current = SitterDetailSchema.safeParse(problem?.current).data;
+      if (current && current.name === sitter.name && current.birthDate === sitter.birthDate) {
+        // Only measures were taken meanwhile: they do not touch what is changed here.
+        onSaved(current);
+        return send(edit, current.version);
+      }
+      if (current) return setTheirs(current);
       const onDate = problem?.errors?.[0]?.detail;
-      setFault(
-        onDate
-          ? { birthDate: onDate }
-          : { other: current.success ? word('fault.changed') : (problem?.title ?? word('save.offline')) },
-      );
+      setFault(onDate ? { birthDate: onDate } : { other: explain(error) });
     }
   };
+  const decide = async (picks: Picks) => {
+    if (!theirs) return;
+    onSaved(theirs);
+    await send(
+      {
+        name: picks.name === 'theirs' ? theirs.name : name.trim(),
+        birthDate: picks.birthDate === 'theirs' ? theirs.birthDate : birthDate || null,
+      },
+      theirs.version,
+    );
+  };
+  if (theirs) {
+    const date = (d: string | null) => (d ? sayDate(d, reading) : '–');
+    const rows = [
+      { id: 'name', name: word('people.name'), mine: name.trim(), theirs: theirs.name },
+      {
+        id: 'birthDate',
+        name: word('people.birthDate'),
+        mine: date(birthDate || null),
+        theirs: date(theirs.birthDate),
+      },
+    ].filter((row) => row.mine !== row.theirs);
+    return (
+      <Conflict
+        rows={rows.map((row) => ({ ...row, first: 'mine' }))}
+        onDecide={(picks) => void decide(picks)}
+      />
+    );
+  }
   return (
     <form
       className={styles.identity}
@@ -91,7 +130,15 @@ function SitterScreen({
       const fitting = await api.createFitting({ id: newId(), sitterId: sitter.id, fitterId: page.fitterId });
       window.location.href = `/fittings/${fitting.id}`;
     } catch (error) {
-      setFault(error instanceof ClientError && error.problem ? error.problem.title : word('save.offline'));
+      setFault(explain(error));
+    }
+  };
+  const remove = async () => {
+    try {
+      rememberDeletion('sitter', sitter.name, await api.deleteSitter(sitter.id));
+      window.location.href = '/people';
+    } catch (error) {
+      setFault(explain(error));
     }
   };
   return (
@@ -117,6 +164,12 @@ function SitterScreen({
           <p className={parts.soft}>{word('people.noFittings')}</p>
         )}
       </section>
+      <div className={parts.deletion}>
+        <button type="button" className={parts.dangerButton} onClick={() => void remove()}>
+          {word('people.delete')}
+        </button>
+        <span className={parts.soft}>{word('people.delete.what')}</span>
+      </div>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type DimensionId } from '../../core/body';
 import {
   formatLength,
@@ -10,11 +10,19 @@ import {
   type Parsed,
 } from '../../core/units';
 import type { SitterDetail } from '../../contract';
-import { api, explain } from '../../ui/client';
+import {
+  currentSitter,
+  keepDraft,
+  loadDraft,
+  outbox,
+  readingEntry,
+  readingOf,
+  readingSubject,
+  type Entry,
+} from '../../ui/outbox';
+import { savingOf } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
 import { word, type Reading } from '../../words';
-
-const RETRY_MS = 4000;
 
 export const unitOf = (dimension: DimensionId, reading: Reading): string =>
   DIMENSIONS[dimension].unit === 'kg' ? reading.mass : reading.length;
@@ -59,84 +67,124 @@ export function readingsOf(dimension: DimensionId, text: string, reading: Readin
 }
 
 type Drafts = Partial<Record<DimensionId, string>>;
-const draftKey = (sitterId: string) => `velto-measures-${sitterId}`;
+const draftKey = (sitterId: string): string => `measures:${sitterId}`;
+const noEntries: readonly Entry[] = [];
+const subscribeToOutbox = (listener: () => void): (() => void) => outbox().subscribe(listener);
+const outboxEntries = (): readonly Entry[] => outbox().get().entries;
 
-function storedDrafts(sitterId: string): Drafts {
-  try {
-    return JSON.parse(localStorage.getItem(draftKey(sitterId)) ?? '{}') as Drafts;
-  } catch {
-    return {};
-  }
+/** A measure that two have taken at once. */
+export interface ReadingConflict {
+  readonly mine: number | null;
+  readonly theirs: SitterDetail;
+}
+
+function savingOfMeasures(entries: readonly Entry[], hasOpenDrafts: boolean, savedAt: string | null): Saving {
+  const refused = entries.find((e) => e.refusal)?.refusal;
+  if (refused) return refused.current ? { state: 'conflict' } : { state: 'failed', why: refused.title };
+  if (entries.length > 0) return savingOf(outbox().get());
+  return hasOpenDrafts ? { state: 'invalid' } : { state: 'saved', at: savedAt };
 }
 
 /**
- * The measures of a sitter while they are being typed. What was typed and not (or not yet) taken stays as a draft
- * in this browser; what was taken is sent at once and again until the server has it.
+ * The measures of a sitter while they are being typed. What was typed and cannot be taken stays as a draft in this
+ * browser; what was taken goes into the outbox at once and shows as taken.
  */
 export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (sitter: SitterDetail) => void) {
   const [drafts, setDrafts] = useState<Drafts>({});
-  const [saving, setSaving] = useState<Saving>({ state: 'saved', at: null });
+  const [savedAt, setSavedAt] = useState<string | null>(null);
   const latest = useRef(drafts);
-  const busy = useRef(false);
   const sitterId = sitter.id;
+  const all = useSyncExternalStore(subscribeToOutbox, outboxEntries, () => noEntries);
+  const entries = useMemo(
+    () => all.filter((e) => e.kind === 'reading' && e.recordId === sitterId),
+    [all, sitterId],
+  );
 
   const put = useCallback(
     (next: Drafts) => {
       latest.current = next;
       setDrafts(next);
-      localStorage.setItem(draftKey(sitterId), JSON.stringify(next));
+      // A browser that keeps nothing still takes measures: they go to the server all the same.
+      keepDraft(draftKey(sitterId), Object.keys(next).length > 0 ? next : null).catch(() => undefined);
     },
     [sitterId],
   );
 
-  useEffect(() => put(storedDrafts(sitterId)), [put, sitterId]);
+  useEffect(() => {
+    const takeUp = (kept: unknown) => {
+      if (kept) setDrafts((latest.current = { ...(kept as Drafts), ...latest.current }));
+    };
+    loadDraft(draftKey(sitterId)).then(takeUp, () => undefined);
+    const stops = DIMENSION_IDS.map((dimension) =>
+      outbox().onTaken(readingSubject(sitterId, dimension), (answer) => {
+        setSavedAt(new Date().toISOString());
+        onSaved(answer as SitterDetail);
+      }),
+    );
+    return () => stops.forEach((stop) => stop());
+  }, [onSaved, sitterId]);
 
-  /** Sends every draft that can be taken, one after the other. */
-  const flush = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    try {
-      for (const dimension of DIMENSION_IDS) {
-        const text = latest.current[dimension];
-        if (text === undefined || faultOf(dimension, text, reading) !== null) continue;
-        setSaving({ state: 'saving' });
-        const parsed = parse(dimension, text, reading);
-        const saved = await api.takeReading(sitterId, { dimension, value: parsed.ok ? parsed.value : null });
-        const { [dimension]: sent, ...rest } = latest.current;
-        if (sent === text) put(rest);
-        onSaved(saved);
-      }
-      const open = DIMENSION_IDS.some((d) => latest.current[d] !== undefined);
-      setSaving(open ? { state: 'invalid' } : { state: 'saved', at: new Date().toISOString() });
-    } catch (error) {
-      setSaving({ state: 'failed', why: explain(error) });
-      setTimeout(() => void flush(), RETRY_MS);
-    } finally {
-      busy.current = false;
-    }
-  }, [onSaved, put, reading, sitterId]);
+  const entryOf = (dimension: DimensionId): Entry | undefined =>
+    entries.findLast((e) => readingOf(e).dimension === dimension);
 
   const type = useCallback(
     (dimension: DimensionId, text: string) => put({ ...latest.current, [dimension]: text }),
     [put],
   );
 
-  const leave = useCallback(
-    (dimension: DimensionId) => {
-      if (latest.current[dimension] !== undefined) void flush();
-    },
-    [flush],
-  );
+  /** Takes what is typed, where it can be taken. */
+  const leave = async (dimension: DimensionId): Promise<void> => {
+    const text = latest.current[dimension];
+    if (text === undefined || faultOf(dimension, text, reading) !== null) return;
+    const parsed = parse(dimension, text, reading);
+    const seen = sitter.body[dimension];
+    const value = parsed.ok ? parsed.value : null;
+    const isNew = value !== (valueOf(dimension) ?? null);
+    if (isNew) await outbox().put(readingEntry(sitterId, dimension, value, seen?.takenAt ?? null));
+    const { [dimension]: taken, ...rest } = latest.current;
+    if (taken === text) put(rest);
+    if (isNew) void outbox().flush();
+  };
 
-  const textOf = (dimension: DimensionId): string =>
-    drafts[dimension] ??
-    (sitter.body[dimension] ? typed(dimension, sitter.body[dimension].value, reading) : '');
+  /** What was taken last: on its way, or on the server. */
+  const valueOf = (dimension: DimensionId): number | null | undefined => {
+    const entry = entryOf(dimension);
+    return entry ? readingOf(entry).value : sitter.body[dimension]?.value;
+  };
+
+  const textOf = (dimension: DimensionId): string => {
+    const value = valueOf(dimension);
+    return drafts[dimension] ?? (value == null ? '' : typed(dimension, value, reading));
+  };
+
+  const conflictOf = (dimension: DimensionId): ReadingConflict | null => {
+    const entry = entries.find((e) => readingOf(e).dimension === dimension && e.refusal);
+    const theirs = entry && currentSitter(entry);
+    return entry && theirs ? { mine: readingOf(entry).value, theirs } : null;
+  };
+
+  /** Ends a conflict: this device's reading is taken after all, or let go. */
+  const decide = async (dimension: DimensionId, { mine, theirs }: ReadingConflict, keepMine: boolean) => {
+    const seen = theirs.body[dimension]?.takenAt ?? null;
+    const again = keepMine ? readingEntry(sitterId, dimension, mine, seen) : null;
+    await outbox().resolve(readingSubject(sitterId, dimension), again);
+    if (!keepMine) onSaved(theirs);
+  };
 
   return {
     textOf,
     type,
     leave,
-    saving,
+    saving: savingOfMeasures(entries, Object.keys(drafts).length > 0, savedAt),
+    /** Whether a value waits on this device. */
+    isWaiting: (d: DimensionId) => entryOf(d) !== undefined,
+    conflictOf,
+    decide,
+    /** Why the server did not take a value, where it is not that somebody else took one. */
+    refusalOf: (d: DimensionId): string | null => {
+      const refusal = entryOf(d)?.refusal;
+      return refusal && !refusal.current ? (refusal.errors?.[0]?.detail ?? refusal.title) : null;
+    },
     /** What an ambiguous draft could mean. */
     readingsOf: (d: DimensionId) => readingsOf(d, drafts[d] ?? '', reading),
     faultOf: (d: DimensionId) => (drafts[d] === undefined ? null : faultOf(d, drafts[d], reading)),

@@ -2,15 +2,19 @@ import { Button, NativeSelect, TextInput, Textarea } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { TASKS, type Task } from '../../core/place';
 import { PlaceSummarySchema, type PlaceSummary } from '../../contract';
-import { ClientError, api } from '../../ui/client';
+import { ClientError, api, explain } from '../../ui/client';
+import { Conflict, type Picks } from '../../ui/Conflict';
 import { newId } from '../../ui/ids';
 import { useReading } from '../../ui/preferences';
+import { useDraft } from '../../ui/use-draft';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import {
   DESK_FORMS,
+  differingFields,
   readPlace,
-  usePlaceText,
+  sayField,
+  textsOf,
   type DeskForm,
   type PlaceFaults,
   type PlaceText,
@@ -29,7 +33,11 @@ const FIELDS: Record<DeskForm, readonly (keyof PlaceText)[]> = {
   slides: ['lowest', 'highest'],
   stops: ['stops'],
 };
-const LABELS: Partial<Record<keyof PlaceText, string>> = {
+const LABELS: Record<keyof PlaceText, string> = {
+  name: 'places.name',
+  task: 'places.task',
+  form: 'places.desk.kind',
+  notes: 'places.notes',
   height: 'places.height',
   lowest: 'places.lowest',
   highest: 'places.highest',
@@ -37,6 +45,8 @@ const LABELS: Partial<Record<keyof PlaceText, string>> = {
   thickness: 'places.thickness',
   keyboard: 'places.keyboard',
 };
+
+const draftKey = (existing: PlaceSummary | null): string => `place:${existing?.place.id ?? 'new'}`;
 
 interface Props {
   readonly existing: PlaceSummary | null;
@@ -47,39 +57,73 @@ interface Props {
 /** A place to be made or changed; saving a change makes a new version. */
 export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   const reading = useReading();
-  const { text, put } = usePlaceText(existing?.place ?? null, reading);
+  const [initial] = useState(() => textsOf(existing?.place ?? null, reading));
+  const { text, put, drop } = useDraft<PlaceText>(draftKey(existing), initial);
   const [id] = useState(() => existing?.place.id ?? newId());
+  const [theirs, setTheirs] = useState<PlaceSummary | null>(null);
   const [faults, setFaults] = useState<PlaceFaults>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
-    const read = readPlace(id, text, reading);
+    await send(text, existing?.version ?? null);
+  };
+  const send = async (typed: PlaceText, version: number | null) => {
+    const read = readPlace(id, typed, reading);
     setFaults(read.faults);
     if (Object.keys(read.faults).length > 0) return;
     setBusy(true);
     setProblem(null);
     try {
-      onSaved(existing ? await api.editPlace(read.edit, existing.version) : await api.createPlace(read.edit));
+      const saved =
+        version === null ? await api.createPlace(read.edit) : await api.editPlace(read.edit, version);
+      await drop();
+      onSaved(saved);
     } catch (error) {
       const named = error instanceof ClientError ? error.problem : null;
-      const current = PlaceSummarySchema.safeParse(named?.current);
-      setProblem(
-        current.success
-          ? word('fault.changed')
-          : (named?.errors?.[0]?.detail ?? named?.title ?? word('save.offline')),
-      );
+      const current = PlaceSummarySchema.safeParse(named?.current).data;
+      if (current) setTheirs(current);
+      else setProblem(named?.errors?.[0]?.detail ?? explain(error));
       setBusy(false);
     }
   };
+  const cancel = async () => {
+    await drop();
+    onCancel();
+  };
+  if (theirs) {
+    const other = textsOf(theirs.place, reading);
+    const fields = differingFields(text, other);
+    const decide = async (picks: Picks) => {
+      const chosen = Object.fromEntries(
+        fields.map((key) => [key, picks[key] === 'theirs' ? other[key] : text[key]]),
+      ) as Partial<PlaceText>;
+      put(chosen);
+      setTheirs(null);
+      await send({ ...text, ...chosen }, theirs.version);
+    };
+    return (
+      <Conflict
+        busy={busy}
+        rows={fields.map((key) => ({
+          id: key,
+          name: word(LABELS[key]),
+          mine: sayField(key, text),
+          theirs: sayField(key, other),
+          first: initial[key] === text[key] ? 'theirs' : 'mine',
+        }))}
+        onDecide={(picks) => void decide(picks)}
+      />
+    );
+  }
 
   const length = (key: keyof PlaceText) => (
     <TextInput
       key={key}
-      label={word(LABELS[key] ?? '')}
+      label={word(LABELS[key])}
       value={text[key]}
-      onChange={(e) => put(key, e.currentTarget.value)}
+      onChange={(e) => put({ [key]: e.currentTarget.value })}
       error={faults[key]}
       rightSection={<span className={parts.soft}>{reading.length}</span>}
       inputMode={reading.length === 'in' || key === 'stops' ? 'text' : 'decimal'}
@@ -99,19 +143,19 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         label={word('places.name')}
         value={text.name}
         maxLength={120}
-        onChange={(e) => put('name', e.currentTarget.value)}
+        onChange={(e) => put({ name: e.currentTarget.value })}
         error={faults.name}
       />
       <NativeSelect
         label={word('places.task')}
         value={text.task}
-        onChange={(e) => put('task', e.currentTarget.value as Task)}
+        onChange={(e) => put({ task: e.currentTarget.value as Task })}
         data={TASKS.map((t) => ({ value: t, label: word(`task.${t}`) }))}
       />
       <NativeSelect
         label={word('places.desk.kind')}
         value={text.form}
-        onChange={(e) => put('form', e.currentTarget.value as DeskForm)}
+        onChange={(e) => put({ form: e.currentTarget.value as DeskForm })}
         data={DESK_FORMS.map((f) => ({ value: f, label: word(DESK_WORDS[f]) }))}
       />
       {FIELDS[text.form].map(length)}
@@ -122,7 +166,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         maxLength={2000}
         autosize
         minRows={2}
-        onChange={(e) => put('notes', e.currentTarget.value)}
+        onChange={(e) => put({ notes: e.currentTarget.value })}
       />
       {problem && (
         <p className={parts.notice} data-tone="misfit" role="alert">
@@ -133,7 +177,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         <Button type="submit" loading={busy}>
           {word('places.save')}
         </Button>
-        <Button variant="default" onClick={onCancel}>
+        <Button variant="default" onClick={() => void cancel()}>
           {word('places.cancel')}
         </Button>
       </div>

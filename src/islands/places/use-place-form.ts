@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { stated } from '../../core/quantity';
 import { TASKS, deskOf, type Place, type Task } from '../../core/place';
 import { ADJUSTMENT_KINDS, type Adjustment, type Travel } from '../../core/seat';
@@ -145,10 +144,13 @@ export function readPlace(
   return { edit, faults };
 }
 
-/** The state of a place's form. */
-export function usePlaceText(place: Place | null, reading: Reading) {
-  const [text, setText] = useState(() => textsOf(place, reading));
-  const put = <K extends keyof PlaceText>(key: K, value: PlaceText[K]) =>
-    setText((before) => ({ ...before, [key]: value }));
-  return { text, put };
+/** How a field of a place reads where two versions of it stand beside each other. */
+export function sayField(key: keyof PlaceText, text: PlaceText): string {
+  const value = text[key];
+  if (key === 'task') return word(`task.${value}`);
+  return (key === 'form' ? word(`places.desk.${value}`) : value) || '–';
 }
+
+/** The fields in which two versions of a place differ. */
+export const differingFields = (a: PlaceText, b: PlaceText): (keyof PlaceText)[] =>
+  (Object.keys(a) as (keyof PlaceText)[]).filter((key) => a[key] !== b[key]);

@@ -1,9 +1,12 @@
-import type { APIRoute } from 'astro';
 import { FitterSchema, done } from '@/contract';
-import { currentContext } from '@/server/current';
-import { answer, taking } from '@/server/http';
+import { endpoint } from '@/server/http';
 import { addFitter, allFitters } from '@/service/catalogue';
 
-export const GET: APIRoute = async () => answer(done(await allFitters(currentContext())));
+export const GET = endpoint({ act: 'read', record: 'fitter' }, async ({ ctx }) =>
+  done(await allFitters(ctx)),
+);
 
-export const POST: APIRoute = taking(FitterSchema, (fitter) => addFitter(currentContext(), fitter), 201);
+export const POST = endpoint(
+  { act: 'create', record: 'fitter', body: FitterSchema, status: 201 },
+  ({ ctx, body }) => addFitter(ctx, body),
+);

@@ -1,7 +1,8 @@
-import type { APIRoute } from 'astro';
+import { done } from '@/contract';
 import { openApiDocument } from '@/contract/openapi';
+import { endpoint } from '@/server/http';
 
 /** Made once: the schemas do not change while the program runs. */
 const document = openApiDocument();
 
-export const GET: APIRoute = () => Response.json(document);
+export const GET = endpoint({ act: 'read', record: 'description' }, () => done(document));

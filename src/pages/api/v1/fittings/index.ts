@@ -1,14 +1,12 @@
-import type { APIRoute } from 'astro';
 import { NewFittingSchema, done } from '@/contract';
-import { currentContext } from '@/server/current';
-import { answer, taking } from '@/server/http';
+import { endpoint } from '@/server/http';
 import { createFitting, recentFittings } from '@/service/fittings';
 
-export const GET: APIRoute = async ({ url }) =>
-  answer(done(await recentFittings(currentContext(), url.searchParams.get('sitter') ?? undefined)));
+export const GET = endpoint({ act: 'read', record: 'fitting' }, async ({ ctx, api }) =>
+  done(await recentFittings(ctx, api.url.searchParams.get('sitter') ?? undefined)),
+);
 
-export const POST: APIRoute = taking(
-  NewFittingSchema,
-  (fitting) => createFitting(currentContext(), fitting),
-  201,
+export const POST = endpoint(
+  { act: 'create', record: 'fitting', body: NewFittingSchema, status: 201 },
+  ({ ctx, body }) => createFitting(ctx, body),
 );

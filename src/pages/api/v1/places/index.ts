@@ -1,13 +1,10 @@
-import type { APIRoute } from 'astro';
 import { PlaceEditSchema, done } from '@/contract';
-import { currentContext } from '@/server/current';
-import { answer, taking } from '@/server/http';
+import { endpoint } from '@/server/http';
 import { allPlaces, savePlace } from '@/service/catalogue';
 
-export const GET: APIRoute = async () => answer(done(await allPlaces(currentContext())));
+export const GET = endpoint({ act: 'read', record: 'place' }, async ({ ctx }) => done(await allPlaces(ctx)));
 
-export const POST: APIRoute = taking(
-  PlaceEditSchema,
-  (place) => savePlace(currentContext(), place, null),
-  201,
+export const POST = endpoint(
+  { act: 'create', record: 'place', body: PlaceEditSchema, status: 201 },
+  ({ ctx, body }) => savePlace(ctx, body, null),
 );

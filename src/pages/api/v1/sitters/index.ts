@@ -1,14 +1,12 @@
-import type { APIRoute } from 'astro';
 import { NewSitterSchema, done } from '@/contract';
-import { currentContext } from '@/server/current';
-import { answer, taking } from '@/server/http';
+import { endpoint } from '@/server/http';
 import { createSitter, searchSitters } from '@/service/sitters';
 
-export const GET: APIRoute = async ({ url }) =>
-  answer(done(await searchSitters(currentContext(), url.searchParams.get('search') ?? '')));
+export const GET = endpoint({ act: 'read', record: 'sitter' }, async ({ ctx, api }) =>
+  done(await searchSitters(ctx, api.url.searchParams.get('search') ?? '')),
+);
 
-export const POST: APIRoute = taking(
-  NewSitterSchema,
-  (sitter) => createSitter(currentContext(), sitter),
-  201,
+export const POST = endpoint(
+  { act: 'create', record: 'sitter', body: NewSitterSchema, status: 201 },
+  ({ ctx, body }) => createSitter(ctx, body),
 );

@@ -1,11 +1,12 @@
-import type { APIRoute } from 'astro';
 import { FittingEditSchema } from '@/contract';
-import { currentContext } from '@/server/current';
-import { answer, editing, idOf } from '@/server/http';
-import { editFitting, fittingDetail } from '@/service/fittings';
+import { endpoint } from '@/server/http';
+import { deleteFitting, editFitting, fittingDetail } from '@/service/fittings';
 
-export const GET: APIRoute = async (api) => answer(await fittingDetail(currentContext(), idOf(api)));
+export const GET = endpoint({ act: 'read', record: 'fitting' }, ({ ctx, id }) => fittingDetail(ctx, id));
 
-export const PATCH: APIRoute = editing(FittingEditSchema, (edit, version, api) =>
-  editFitting(currentContext(), idOf(api), version, edit),
+export const PATCH = endpoint(
+  { act: 'edit', record: 'fitting', body: FittingEditSchema, versioned: true },
+  ({ ctx, id, version, body }) => editFitting(ctx, id, version, body),
 );
+
+export const DELETE = endpoint({ act: 'delete', record: 'fitting' }, ({ ctx, id }) => deleteFitting(ctx, id));

@@ -1,9 +1,9 @@
-import type { APIRoute } from 'astro';
 import { SettingsSchema } from '@/contract';
-import { currentContext } from '@/server/current';
-import { idOf, taking } from '@/server/http';
+import { endpoint } from '@/server/http';
 import { saveSettings } from '@/service/fittings';
 
-export const PUT: APIRoute = taking(SettingsSchema, (settings, api) =>
-  saveSettings(currentContext(), idOf(api), settings),
+/** The version here is the revision of the draft. */
+export const PUT = endpoint(
+  { act: 'edit', record: 'fitting', body: SettingsSchema, versioned: true },
+  ({ ctx, id, version, body }) => saveSettings(ctx, id, version, body),
 );

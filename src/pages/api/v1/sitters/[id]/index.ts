@@ -1,11 +1,12 @@
-import type { APIRoute } from 'astro';
 import { SitterEditSchema } from '@/contract';
-import { currentContext } from '@/server/current';
-import { answer, editing, idOf } from '@/server/http';
-import { editSitter, sitterDetail } from '@/service/sitters';
+import { endpoint } from '@/server/http';
+import { deleteSitter, editSitter, sitterDetail } from '@/service/sitters';
 
-export const GET: APIRoute = async (api) => answer(await sitterDetail(currentContext(), idOf(api)));
+export const GET = endpoint({ act: 'read', record: 'sitter' }, ({ ctx, id }) => sitterDetail(ctx, id));
 
-export const PATCH: APIRoute = editing(SitterEditSchema, (edit, version, api) =>
-  editSitter(currentContext(), idOf(api), version, edit),
+export const PATCH = endpoint(
+  { act: 'edit', record: 'sitter', body: SitterEditSchema, versioned: true },
+  ({ ctx, id, version, body }) => editSitter(ctx, id, version, body),
 );
+
+export const DELETE = endpoint({ act: 'delete', record: 'sitter' }, ({ ctx, id }) => deleteSitter(ctx, id));

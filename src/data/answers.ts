@@ -1,0 +1,30 @@
+/** First answers by key, so that a request sent twice does its work once. */
+import { eq, lt, sql } from 'drizzle-orm';
+import type { Outcome } from '../contract';
+import type { Queries } from './client';
+import { answers } from './schema';
+
+export interface FirstAnswer {
+  readonly fingerprint: string;
+  readonly outcome: Outcome<unknown>;
+}
+
+export async function findAnswer(q: Queries, key: string): Promise<FirstAnswer | null> {
+  const [row] = await q.select().from(answers).where(eq(answers.key, key));
+  // Written by `insertAnswer` only.
+  return row ? { fingerprint: row.fingerprint, outcome: row.outcome as Outcome<unknown> } : null;
+}
+
+export async function insertAnswer(q: Queries, key: string, answer: FirstAnswer, at: string): Promise<void> {
+  await q.insert(answers).values({ key, ...answer, givenAt: at });
+}
+
+/** Forgets answers given before an instant. */
+export async function forgetAnswersBefore(q: Queries, instant: string): Promise<void> {
+  await q.delete(answers).where(lt(answers.givenAt, instant));
+}
+
+/** Forgets every answer in which this id occurs: what is erased must not live on in an answer. */
+export async function forgetAnswersAbout(q: Queries, id: string): Promise<void> {
+  await q.delete(answers).where(sql`instr(${answers.outcome}, ${id}) > 0`);
+}

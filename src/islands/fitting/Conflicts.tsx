@@ -1,0 +1,224 @@
+/** What two have changed at once in one fitting, and the ways out. */
+import { useMemo, useSyncExternalStore } from 'react';
+import { assess, completeSettings, type Problem, type Settings } from '../../core/fit';
+import type { FittingEdit, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
+import {
+  outbox,
+  seatOfSubject,
+  settingsEntry,
+  settingsOf,
+  settingsSubject,
+  type Entry,
+} from '../../ui/outbox';
+import { useReading, useSay } from '../../ui/preferences';
+import { sayValue, word } from '../../words';
+import type { DraftConflict } from './draft-keeper';
+import { mergeSettings } from './merge-settings';
+import { sayOwn } from './TrackRow';
+import type { Autosave } from './use-autosave';
+import type { FittingState } from './use-fitting';
+import type { Setting } from './use-setting';
+
+export interface Catalogue {
+  readonly seats: readonly SeatSummary[];
+  readonly places: readonly PlaceSummary[];
+  readonly methods: readonly MethodSummary[];
+}
+
+const SEAT = 'seat';
+
+function useSettingRows(problem: Problem, { mine, theirs, base }: DraftConflict): readonly ConflictRow[] {
+  const reading = useReading();
+  const say = useSay();
+  return useMemo(() => {
+    const [ours, others] = [mine, theirs.draft?.settings ?? null].map((s) =>
+      assess(problem, completeSettings(problem, s)),
+    );
+    const rows: ConflictRow[] = [];
+    for (const outcome of ours!.outcomes) {
+      const other = others!.outcomes.find((o) => o.kind === outcome.kind)!;
+      if (other.position === outcome.position) continue;
+      const isMineOnly = base && base.positions[outcome.kind] === other.position;
+      const isTheirsOnly = base && base.positions[outcome.kind] === outcome.position;
+      rows.push({
+        id: outcome.kind,
+        name: word(`kind.${outcome.kind}`),
+        mine: `${sayOwn(outcome, outcome.value, reading)}, ${say(outcome.words)}`,
+        theirs: `${sayOwn(other, other.value, reading)}, ${say(other.words)}`,
+        first: isTheirsOnly && !isMineOnly ? 'theirs' : 'mine',
+      });
+    }
+    const [my, their] = [ours!.settings.remedies, others!.settings.remedies];
+    for (const [id, remedy] of [
+      ['footrestMm', 'footrest'],
+      ['backCushionMm', 'backCushion'],
+    ] as const) {
+      if (my[id] === their[id]) continue;
+      rows.push({
+        id,
+        name: word(`remedy.${remedy}.name`),
+        mine: sayValue({ mm: my[id] }, reading),
+        theirs: sayValue({ mm: their[id] }, reading),
+        first: base && base.remedies[id] === my[id] ? 'theirs' : 'mine',
+      });
+    }
+    return rows;
+  }, [base, mine, problem, reading, say, theirs]);
+}
+
+interface SettingsProps {
+  readonly state: FittingState;
+  readonly setting: Setting;
+  readonly autosave: Autosave;
+  readonly conflict: DraftConflict;
+}
+
+function SettingRows({ state, setting, autosave, conflict }: SettingsProps) {
+  const rows = useSettingRows(setting.problem, conflict);
+  const { mine, theirs } = conflict;
+  const decide = async (picks: Picks) => {
+    const whole = (s: Settings | null) => completeSettings(setting.problem, s);
+    const chosen = mergeSettings(whole(mine), whole(theirs.draft?.settings ?? null), picks);
+    await autosave.keeper.decide(chosen, theirs);
+    state.adopt(theirs);
+  };
+  return <Conflict rows={rows} busy={state.busy} onDecide={(picks) => void decide(picks)} />;
+}
+
+/** The seat itself was changed elsewhere: its settings cannot be mixed. */
+function SeatRow({
+  mine,
+  theirs,
+  busy,
+  onMine,
+  onTheirs,
+}: {
+  readonly mine: string;
+  readonly theirs: string;
+  readonly busy: boolean;
+  readonly onMine: () => Promise<void>;
+  readonly onTheirs: () => Promise<void>;
+}) {
+  const row: ConflictRow = { id: SEAT, name: word('conflict.seat'), mine, theirs, first: 'mine' };
+  return (
+    <Conflict
+      rows={[row]}
+      busy={busy}
+      onDecide={(picks) => void (picks[SEAT] === 'theirs' ? onTheirs() : onMine())}
+    />
+  );
+}
+
+/** Draft settings that met others: of the same seat one by one, of another seat as a whole. */
+export function SettingsConflict({ state, setting, autosave, conflict }: SettingsProps) {
+  const { mine, theirs } = conflict;
+  const { seat, id } = state.fitting;
+  if (theirs.seat?.versionId === seat?.versionId)
+    return <SettingRows state={state} setting={setting} autosave={autosave} conflict={conflict} />;
+  return (
+    <SeatRow
+      mine={seat?.name ?? ''}
+      theirs={theirs.seat?.name ?? word('fittings.noSeat')}
+      busy={state.busy}
+      onMine={async () => {
+        const next = await state.edit({ seatVersionId: seat?.versionId ?? null }, theirs.version);
+        if (next) await autosave.keeper.decide(mine, next);
+      }}
+      onTheirs={async () => {
+        await outbox().resolve(settingsSubject(id, seat?.versionId ?? ''), null);
+        state.adopt(theirs);
+      }}
+    />
+  );
+}
+
+const noEntries: readonly Entry[] = [];
+
+/** Settings kept on this device for a seat that the fitting no longer has. */
+export function OrphanSettings({
+  state,
+  seats,
+}: { readonly state: FittingState } & Pick<Catalogue, 'seats'>) {
+  const entries = useSyncExternalStore(
+    subscribeToOutbox,
+    () => outbox().get().entries,
+    () => noEntries,
+  );
+  const { fitting } = state;
+  const orphan = entries.find(
+    (e) =>
+      e.kind === 'settings' &&
+      e.recordId === fitting.id &&
+      e.refusal !== null &&
+      seatOfSubject(e.subject) !== fitting.seat?.versionId,
+  );
+  if (!orphan) return null;
+  const seatVersionId = seatOfSubject(orphan.subject);
+  return (
+    <SeatRow
+      mine={seats.find((s) => s.versionId === seatVersionId)?.seat.name ?? word('conflict.earlierSeat')}
+      theirs={fitting.seat?.name ?? word('fittings.noSeat')}
+      busy={state.busy}
+      onMine={async () => {
+        const next = await state.edit({ seatVersionId });
+        if (!next) return;
+        const again = settingsEntry(fitting.id, seatVersionId, settingsOf(orphan), next.draftRevision);
+        await outbox().resolve(orphan.subject, again);
+      }}
+      onTheirs={() => outbox().resolve(orphan.subject, null)}
+    />
+  );
+}
+
+const subscribeToOutbox = (listener: () => void): (() => void) => outbox().subscribe(listener);
+
+/** A choice of seat, place, method or tools that met another. */
+export function EditConflictPanel({
+  state,
+  catalogue,
+}: {
+  readonly state: FittingState;
+  readonly catalogue: Catalogue;
+}) {
+  const reading = useReading();
+  const { conflict, edit, adopt, busy } = state;
+  if (!conflict) return null;
+  const { wish, theirs } = conflict;
+  const { seats, places, methods } = catalogue;
+  const named: readonly [keyof FittingEdit, string, string, string][] = [
+    [
+      'seatVersionId',
+      word('conflict.seat'),
+      seats.find((s) => s.versionId === wish.seatVersionId)?.seat.name ?? word('fittings.noSeat'),
+      theirs.seat?.name ?? word('fittings.noSeat'),
+    ],
+    [
+      'placeVersionId',
+      word('choose.place'),
+      places.find((p) => p.versionId === wish.placeVersionId)?.place.name ?? word('choose.place.none'),
+      theirs.place?.name ?? word('choose.place.none'),
+    ],
+    [
+      'methodVersionId',
+      word('choose.method'),
+      methods.find((m) => m.versionId === wish.methodVersionId)?.method.name ?? '',
+      theirs.method.name,
+    ],
+    [
+      'toolsKg',
+      word('choose.tools'),
+      sayValue({ kg: wish.toolsKg ?? 0 }, reading),
+      sayValue({ kg: theirs.toolsKg }, reading),
+    ],
+  ];
+  const rows: ConflictRow[] = named
+    .filter(([field]) => wish[field] !== undefined)
+    .map(([id, name, mine, other]) => ({ id, name, mine, theirs: other, first: 'mine' }));
+  const decide = async (picks: Picks) => {
+    const kept = Object.fromEntries(Object.entries(wish).filter(([field]) => picks[field] === 'mine'));
+    if (Object.keys(kept).length === 0) adopt(theirs);
+    else await edit(kept, theirs.version);
+  };
+  return <Conflict rows={rows} busy={busy} onDecide={(picks) => void decide(picks)} />;
+}

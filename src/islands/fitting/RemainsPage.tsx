@@ -1,0 +1,47 @@
+import type { Remains } from '../../contract';
+import { Frame } from '../../ui/Frame';
+import type { PageProps } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { sayDate, word } from '../../words';
+
+/** What is kept of a fitting whose sitter was deleted: seat, date and settings, without the person. */
+export default function RemainsPage({
+  page,
+  remains,
+}: {
+  readonly page: PageProps;
+  readonly remains: Remains;
+}) {
+  const facts = [remains.seat, remains.place, remains.method, sayDate(remains.date, page.reading)];
+  return (
+    <Frame page={page} area="fittings">
+      <div className={parts.head}>
+        <h1>{word('fittings.erased')}</h1>
+      </div>
+      <p>{word('remains.explain')}</p>
+      <p>
+        <strong>{facts.filter(Boolean).join(' · ')}</strong>
+      </p>
+      <table className={parts.table}>
+        <thead>
+          <tr>
+            <th scope="col">{word('card.adjustment')}</th>
+            <th scope="col">{word('card.setting')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {remains.settings.map(({ adjustment, position, of }) => (
+            <tr key={adjustment}>
+              <td>{word(`kind.${adjustment}`)}</td>
+              <td>
+                {word('remains.position')
+                  .replace('{n}', String(position + 1))
+                  .replace('{all}', String(of))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Frame>
+  );
+}

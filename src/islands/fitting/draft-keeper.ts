@@ -1,0 +1,177 @@
+import { sameSettings, type Settings } from '../../core/fit';
+import type { FittingDetail, SavedDraft } from '../../contract';
+import { currentFitting, settingsEntry, settingsOf, settingsSubject, type Entry } from '../../ui/outbox';
+import { savingOf, type Outbox } from '../../ui/outbox/outbox';
+import type { Saving } from '../../ui/SaveState';
+import type { SettingsStore } from './settings-store';
+
+/** Quiet time after a change before it is kept and sent, ms. */
+const QUIET_MS = 300;
+
+/** Both versions of draft settings that two have changed. */
+export interface DraftConflict {
+  readonly mine: Settings;
+  readonly theirs: FittingDetail;
+  /** What both began with, where this page still knows it. */
+  readonly base: Settings | null;
+}
+
+interface Saved {
+  readonly settings: Settings;
+  readonly at: string;
+}
+
+/**
+ * Keeps the draft settings of one fitting on one seat: on this device at once, on the server as soon as it can be
+ * reached. Nothing is said to be saved before the server has said so.
+ */
+export class DraftKeeper {
+  private box: Outbox | null = null;
+  private saved: Saved | null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private saving: Saving;
+  private readonly listeners = new Set<() => void>();
+  private readonly subject: string;
+
+  /** @param revision that of the draft this page shows */
+  constructor(
+    private readonly source: SettingsStore,
+    private readonly fittingId: string,
+    private readonly seatVersionId: string,
+    private revision: number,
+  ) {
+    this.subject = settingsSubject(fittingId, seatVersionId);
+    const { stored } = source;
+    const now = source.get();
+    this.saved = stored && sameSettings(stored.settings, now) ? { settings: now, at: stored.savedAt } : null;
+    this.saving = this.saved ? { state: 'saved', at: this.saved.at } : { state: 'unsent' };
+  }
+
+  readonly get = (): Saving => this.saving;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Watches the settings until the returned function is called; takes up what an earlier visit left behind. */
+  start(box: Outbox): () => void {
+    this.box = box;
+    let stopped = false;
+    const stops = [
+      this.source.subscribe(() => this.changed()),
+      box.subscribe(() => this.look()),
+      box.onTaken(this.subject, (answer, entry) => this.taken(answer as SavedDraft, entry)),
+    ];
+    void box.start().then(() => {
+      if (stopped) return;
+      const left = box.about(this.subject).at(-1);
+      if (left && !sameSettings(settingsOf(left), this.source.get())) {
+        this.source.set(settingsOf(left));
+      } else if (!left && !this.saved) this.changed();
+      this.look();
+    });
+    this.look();
+    return () => {
+      stopped = true;
+      clearTimeout(this.timer);
+      for (const stop of stops) stop();
+    };
+  }
+
+  /** Hands what has changed to the outbox now. */
+  async letGo(): Promise<void> {
+    clearTimeout(this.timer);
+    const settings = this.source.get();
+    if (!this.box || this.isHanded(settings)) return;
+    await this.box.put(settingsEntry(this.fittingId, this.seatVersionId, settings, this.revision));
+    void this.box.flush();
+  }
+
+  /** @returns whether the server has everything */
+  async settle(): Promise<boolean> {
+    await this.letGo();
+    await this.box?.flush();
+    return this.box !== null && this.waiting().length === 0;
+  }
+
+  /** Settings that an act has already stored on the server. */
+  adopt(settings: Settings, at: string, revision: number): void {
+    clearTimeout(this.timer);
+    this.saved = { settings, at };
+    this.revision = revision;
+    this.look();
+  }
+
+  /**
+   * The fitting as the server has it now. A draft that somebody else has changed is taken over where nothing of ours
+   * is on its way; @returns whether it was.
+   */
+  seen(fitting: FittingDetail): boolean {
+    const { draft, draftRevision } = fitting;
+    const isOurs = !this.isHanded(this.source.get()) || this.waiting().length > 0;
+    if (isOurs || draftRevision <= this.revision) return false;
+    this.revision = draftRevision;
+    if (!draft || sameSettings(draft.settings, this.source.get())) return false;
+    this.saved = { settings: draft.settings, at: draft.savedAt };
+    this.source.set(draft.settings);
+    return true;
+  }
+
+  conflict(): DraftConflict | null {
+    const refused = this.waiting().find((e) => e.refusal);
+    const theirs = refused && currentFitting(refused);
+    return refused && theirs
+      ? { mine: settingsOf(refused), theirs, base: this.saved?.settings ?? null }
+      : null;
+  }
+
+  /** Ends a conflict with the settings chosen from both. */
+  async decide(chosen: Settings, theirs: FittingDetail): Promise<void> {
+    this.revision = theirs.draftRevision;
+    const isTheirs = theirs.draft !== null && sameSettings(chosen, theirs.draft.settings);
+    if (isTheirs) this.saved = { settings: chosen, at: theirs.draft!.savedAt };
+    this.source.set(chosen);
+    await this.box?.resolve(
+      this.subject,
+      isTheirs ? null : settingsEntry(this.fittingId, this.seatVersionId, chosen, this.revision),
+    );
+  }
+
+  private waiting(): readonly Entry[] {
+    return this.box?.about(this.subject) ?? [];
+  }
+
+  /** Whether the server has these settings, or the outbox does as the last of what it sends. */
+  private isHanded(settings: Settings): boolean {
+    const last = this.waiting().at(-1);
+    const latest = last ? settingsOf(last) : this.saved?.settings;
+    return latest !== undefined && sameSettings(settings, latest);
+  }
+
+  private changed(): void {
+    this.look();
+    clearTimeout(this.timer);
+    if (!this.isHanded(this.source.get())) this.timer = setTimeout(() => void this.letGo(), QUIET_MS);
+  }
+
+  private taken(answer: SavedDraft, entry: Entry): void {
+    this.revision = answer.revision;
+    this.saved = { settings: settingsOf(entry), at: answer.savedAt };
+    this.look();
+  }
+
+  private look(): void {
+    this.saving = this.state();
+    for (const listener of this.listeners) listener();
+  }
+
+  private state(): Saving {
+    const entries = this.waiting();
+    const refusal = entries.find((e) => e.refusal)?.refusal;
+    if (refusal) return refusal.current ? { state: 'conflict' } : { state: 'failed', why: refusal.title };
+    if (!this.isHanded(this.source.get())) return { state: 'unsent' };
+    if (entries.length > 0 && this.box) return savingOf(this.box.get());
+    return { state: 'saved', at: this.saved?.at ?? null };
+  }
+}

@@ -1,0 +1,20 @@
+import type { Settings } from '../../core/fit';
+import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../../core/seat';
+import type { Picks } from '../../ui/Conflict';
+
+/** Each setting from the side that was picked for it. */
+export function mergeSettings(mine: Settings, theirs: Settings, picks: Picks): Settings {
+  const from = (id: string): Settings => (picks[id] === 'theirs' ? theirs : mine);
+  const positions: Partial<Record<AdjustmentKind, number>> = {};
+  for (const kind of ADJUSTMENT_KIND_IDS) {
+    const position = from(kind).positions[kind] ?? mine.positions[kind];
+    if (position !== undefined) positions[kind] = position;
+  }
+  return {
+    positions,
+    remedies: {
+      footrestMm: from('footrestMm').remedies.footrestMm,
+      backCushionMm: from('backCushionMm').remedies.backCushionMm,
+    },
+  };
+}

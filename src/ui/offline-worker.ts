@@ -1,0 +1,81 @@
+/**
+ * The service worker: keeps the pages that were opened, so that one can be opened again without a connection, and the
+ * files they need. It keeps nothing else, sends nothing, and only runs where the page is secure; entries do not depend
+ * on it. The page that shows a record is fetched again after a change of it was taken.
+ */
+/// <reference lib="webworker" />
+
+const worker = globalThis as unknown as ServiceWorkerGlobalScope;
+
+const PAGES = 'velto-pages';
+const FILES = 'velto-files';
+/** The newest so many pages are kept. */
+const MOST_PAGES = 20;
+const HASHED = '/_astro/';
+
+const UNKNOWN = `<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+<title>Velto</title><body><h1>No connection</h1><p>This page has not been opened on this device before, so it cannot be
+shown now. What you entered is kept on this device and sent when the connection is back.</p></body></html>`;
+
+worker.addEventListener('install', () => void worker.skipWaiting());
+worker.addEventListener('activate', (event) => event.waitUntil(worker.clients.claim()));
+
+/** Pages are kept by their path: what stands in the query only says which part of them is shown. */
+const pageKey = (url: string): string => new URL(url).origin + new URL(url).pathname;
+
+async function keepPage(url: string, response: Response): Promise<void> {
+  const cache = await caches.open(PAGES);
+  const key = pageKey(url);
+  await cache.delete(key);
+  await cache.put(key, response);
+  const kept = await cache.keys();
+  await Promise.all(kept.slice(0, Math.max(0, kept.length - MOST_PAGES)).map((old) => cache.delete(old)));
+}
+
+const isPage = (response: Response): boolean =>
+  response.ok && !response.redirected && (response.headers.get('content-type') ?? '').startsWith('text/html');
+
+async function page(event: FetchEvent): Promise<Response> {
+  try {
+    const response = await fetch(event.request);
+    if (isPage(response)) event.waitUntil(keepPage(event.request.url, response.clone()));
+    return response;
+  } catch {
+    const kept = await (await caches.open(PAGES)).match(pageKey(event.request.url));
+    return (
+      kept ?? new Response(UNKNOWN, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } })
+    );
+  }
+}
+
+async function file(request: Request): Promise<Response> {
+  const cache = await caches.open(FILES);
+  const kept = await cache.match(request);
+  if (kept) return kept;
+  const response = await fetch(request);
+  if (response.ok) await cache.put(request, response.clone());
+  return response;
+}
+
+/** Brings the kept copy of the page that made a change up to what the server now has. */
+async function refreshPageOf(clientId: string): Promise<void> {
+  const client = await worker.clients.get(clientId);
+  if (!client || !(await (await caches.open(PAGES)).match(pageKey(client.url)))) return;
+  const response = await fetch(client.url, { credentials: 'same-origin' });
+  if (isPage(response)) await keepPage(client.url, response);
+}
+
+worker.addEventListener('fetch', (event) => {
+  const { request, clientId } = event;
+  const url = new URL(request.url);
+  if (url.origin !== worker.location.origin) return;
+  if (request.mode === 'navigate') event.respondWith(page(event));
+  else if (url.pathname.startsWith(HASHED) && request.method === 'GET') event.respondWith(file(request));
+  else if (url.pathname.startsWith('/api/') && request.method !== 'GET') {
+    const answer = fetch(request);
+    event.respondWith(answer);
+    event.waitUntil(
+      answer.then((response) => (response.ok ? refreshPageOf(clientId) : undefined)).catch(() => undefined),
+    );
+  }
+});

@@ -1,0 +1,66 @@
+/** What this browser keeps for itself, in IndexedDB: entries on their way and drafts of what is being typed. */
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Entry, EntryStore } from './entry';
+
+interface Kept extends DBSchema {
+  entries: { key: number; value: Entry };
+  drafts: { key: string; value: unknown };
+}
+
+const NAME = 'velto';
+const VERSION = 1;
+
+let opened: Promise<IDBPDatabase<Kept>> | null = null;
+
+function device(): Promise<IDBPDatabase<Kept>> {
+  opened ??= openDB<Kept>(NAME, VERSION, {
+    upgrade(db) {
+      db.createObjectStore('entries', { keyPath: 'seq', autoIncrement: true });
+      db.createObjectStore('drafts');
+    },
+  });
+  return opened;
+}
+
+export const deviceEntries: EntryStore = {
+  all: async () => (await device()).getAll('entries'),
+  put: async (entry) => {
+    // An entry without `seq` gets the next one: the key generator counts on even after everything has gone.
+    const transaction = (await device()).transaction('entries', 'readwrite', { durability: 'strict' });
+    const seq = await transaction.store.put(entry as Entry);
+    await transaction.done;
+    return seq;
+  },
+  remove: async (seq) => {
+    await (await device()).delete('entries', seq);
+  },
+};
+
+/** Where the browser keeps nothing (a private window, a full disk): entries live as long as the page. */
+export function memoryEntries(): EntryStore {
+  const kept = new Map<number, Entry>();
+  let last = 0;
+  return {
+    all: () => Promise.resolve([...kept.values()].sort((a, b) => a.seq - b.seq)),
+    put: (entry) => {
+      const seq = entry.seq ?? ++last;
+      kept.set(seq, { ...entry, seq });
+      return Promise.resolve(seq);
+    },
+    remove: (seq) => {
+      kept.delete(seq);
+      return Promise.resolve();
+    },
+  };
+}
+
+export async function loadDraft(key: string): Promise<unknown> {
+  return (await device()).get('drafts', key);
+}
+
+/** Keeps a draft; `null` lets it go. */
+export async function keepDraft(key: string, value: unknown): Promise<void> {
+  const db = await device();
+  if (value === null) await db.delete('drafts', key);
+  else await db.put('drafts', value, key);
+}

@@ -1,0 +1,97 @@
+/** The one outbox of this page. */
+import { v7 } from 'uuid';
+import {
+  FittingDetailSchema,
+  SitterDetailSchema,
+  type ReadingEdit,
+  type SavedDraft,
+  type SitterDetail,
+} from '../../contract';
+import type { DimensionId } from '../../core/body';
+import type { Settings } from '../../core/fit';
+import { api } from '../client';
+import { deviceEntries, memoryEntries } from './device';
+import type { Entry, NewEntry } from './entry';
+import { Outbox } from './outbox';
+
+/** Settings mean something only on the seat they were made on. */
+export const settingsSubject = (fittingId: string, seatVersionId: string): string =>
+  `settings:${fittingId}:${seatVersionId}`;
+export const seatOfSubject = (subject: string): string => subject.split(':')[2] ?? '';
+export const readingSubject = (sitterId: string, dimension: DimensionId): string =>
+  `reading:${sitterId}:${dimension}`;
+
+/** Draft settings made on a revision of the draft. */
+export const settingsEntry = (
+  fittingId: string,
+  seatVersionId: string,
+  settings: Settings,
+  revision: number,
+): NewEntry => ({
+  kind: 'settings',
+  subject: settingsSubject(fittingId, seatVersionId),
+  recordId: fittingId,
+  body: settings,
+  base: revision,
+});
+
+/** A measure taken instead of the reading seen, by its instant. */
+export const readingEntry = (
+  sitterId: string,
+  dimension: DimensionId,
+  value: number | null,
+  seen: string | null,
+): NewEntry => ({
+  kind: 'reading',
+  subject: readingSubject(sitterId, dimension),
+  recordId: sitterId,
+  body: { dimension, value } satisfies ReadingEdit,
+  base: seen,
+});
+
+export const settingsOf = (entry: Entry): Settings => entry.body as Settings;
+export const readingOf = (entry: Entry): ReadingEdit => entry.body as ReadingEdit;
+
+/** What the server has instead of a refused entry, where it said so. */
+export const currentFitting = (entry: Entry) =>
+  FittingDetailSchema.safeParse(entry.refusal?.current).data ?? null;
+export const currentSitter = (entry: Entry) =>
+  SitterDetailSchema.safeParse(entry.refusal?.current).data ?? null;
+
+function send(entry: Entry): Promise<unknown> {
+  const { key, recordId } = entry;
+  if (entry.kind === 'settings')
+    return api.saveSettings(recordId, Number(entry.base), settingsOf(entry), key);
+  return api.takeReading(recordId, { ...readingOf(entry), instead: entry.base as string | null }, key);
+}
+
+function baseAfter(entry: Entry, answer: unknown): Entry['base'] {
+  if (entry.kind === 'settings') return (answer as SavedDraft).revision;
+  return (answer as SitterDetail).body[readingOf(entry).dimension]?.takenAt ?? null;
+}
+
+let made: Outbox | null = null;
+
+/** Made at the first use in a browser; entries of other tabs and of earlier visits are in it. */
+export function outbox(): Outbox {
+  if (made) return made;
+  const box = new Outbox({
+    store: deviceEntries,
+    spare: memoryEntries,
+    send,
+    baseAfter,
+    newKey: () => v7(),
+    now: () => new Date().toISOString(),
+  });
+  made = box;
+  void box.start();
+  window.addEventListener('online', () => void box.flush());
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible') void box.flush();
+  });
+  return box;
+}
+
+export { keepDraft, loadDraft } from './device';
+export type { Entry, NewEntry } from './entry';
+export type { OutboxState } from './outbox';

@@ -1,0 +1,195 @@
+import { expect } from 'chai';
+import type { FittingDetail } from '../../src/contract';
+import type { Settings } from '../../src/core/fit';
+import { mergeSettings } from '../../src/islands/fitting/merge-settings';
+import { DraftKeeper } from '../../src/islands/fitting/draft-keeper';
+import { SettingsStore } from '../../src/islands/fitting/settings-store';
+import { ClientError } from '../../src/ui/client-error';
+import { memoryEntries } from '../../src/ui/outbox/device';
+import type { Entry, EntryStore } from '../../src/ui/outbox/entry';
+import { Outbox } from '../../src/ui/outbox/outbox';
+import { inputsOf } from '../support/inputs';
+
+const at = (seatHeight: number, seatDepth = 0): Settings => ({
+  positions: { seatHeight, seatDepth },
+  remedies: { footrestMm: 0, backCushionMm: 0 },
+});
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+/** Waits until something is so. */
+async function until(isSo: () => boolean): Promise<void> {
+  while (!isSo()) await pause(20);
+}
+const ID = '01990000-0000-7000-8000-00000000000f';
+const SEAT = '01990000-0000-7000-8000-00000000000e';
+const NOW = '2026-11-25T09:30:00.000Z';
+
+const fittingWith = (settings: Settings, draftRevision: number): FittingDetail => ({
+  id: ID,
+  version: 3,
+  draftRevision,
+  state: 'open',
+  date: '2026-11-25',
+  updatedAt: NOW,
+  sitter: { id: ID, name: 'A', birthDate: null, version: 1, measured: 0, updatedAt: NOW, body: {} },
+  seat: { versionId: SEAT, name: 'Plain seat' },
+  place: null,
+  method: { versionId: SEAT, name: 'Right angle' },
+  fitter: null,
+  measured: 0,
+  toolsKg: 0,
+  inputs: inputsOf(),
+  draft: { stage: 'reached', version: 0, settings, savedAt: NOW },
+});
+
+/** A draft on a server, changed by whoever knows its revision. */
+class DraftServer {
+  settings = at(0);
+  revision = 1;
+  reachable = true;
+  saves = 0;
+
+  readonly send = async (e: Entry): Promise<unknown> => {
+    await pause(1);
+    if (!this.reachable) throw new ClientError('offline', null);
+    if (e.base !== this.revision)
+      throw new ClientError('refused', {
+        type: 't',
+        title: 'Changed',
+        status: 412,
+        current: fittingWith(this.settings, this.revision),
+      });
+    this.saves++;
+    this.settings = e.body as Settings;
+    return { stage: 'reached', version: 0, settings: e.body, savedAt: NOW, revision: ++this.revision };
+  };
+}
+
+let keys = 0;
+const boxOver = (server: DraftServer, store: EntryStore = memoryEntries()): Outbox =>
+  new Outbox({
+    store,
+    spare: memoryEntries,
+    send: server.send,
+    baseAfter: (_, answer) => (answer as { revision: number }).revision,
+    newKey: () => `draft-${++keys}`,
+    now: () => NOW,
+  });
+
+function open(server: DraftServer, box = boxOver(server)) {
+  const store = new SettingsStore(server.settings, { settings: server.settings, savedAt: 'before' });
+  const keeper = new DraftKeeper(store, ID, SEAT, server.revision);
+  const stop = keeper.start(box);
+  return {
+    store,
+    keeper,
+    stop: () => {
+      stop();
+      box.stop();
+    },
+  };
+}
+
+describe('draft settings', () => {
+  it('are sent after a quiet moment, and only the last of several changes', async () => {
+    const server = new DraftServer();
+    const { store, keeper, stop } = open(server);
+    expect(keeper.get()).to.deep.equal({ state: 'saved', at: 'before' });
+    store.set(at(1));
+    store.set(at(2));
+    expect(keeper.get().state).to.equal('unsent');
+    await until(() => keeper.get().state === 'saved');
+    expect(server.settings).to.deep.equal(at(2));
+    expect(server.saves).to.equal(1);
+    expect(keeper.get()).to.deep.equal({ state: 'saved', at: NOW });
+    stop();
+  });
+
+  it('are not said to be saved while a later change is not', async () => {
+    const server = new DraftServer();
+    const { store, keeper, stop } = open(server);
+    store.set(at(1));
+    const saving = keeper.settle();
+    store.set(at(2));
+    await saving;
+    expect(keeper.get().state).to.equal('unsent');
+    expect(await keeper.settle()).to.equal(true);
+    expect(server.settings).to.deep.equal(at(2));
+    expect(keeper.get().state).to.equal('saved');
+    stop();
+  });
+
+  it('need not be sent again after undoing back to what was saved', async () => {
+    const server = new DraftServer();
+    const { store, keeper, stop } = open(server);
+    store.set(at(1));
+    store.undo();
+    await pause(400);
+    expect(server.saves).to.equal(0);
+    expect(keeper.get().state).to.equal('saved');
+    stop();
+  });
+
+  it('are kept without a connection, and taken up by the page that opens next', async () => {
+    const server = new DraftServer();
+    const kept = memoryEntries();
+    server.reachable = false;
+    const first = open(server, boxOver(server, kept));
+    first.store.set(at(7));
+    expect(await first.keeper.settle()).to.equal(false);
+    expect(first.keeper.get().state).to.equal('kept');
+    first.stop();
+
+    const second = open(server, boxOver(server, kept));
+    await pause(20);
+    expect(second.store.get()).to.deep.equal(at(7));
+    server.reachable = true;
+    expect(await second.keeper.settle()).to.equal(true);
+    expect(server.settings).to.deep.equal(at(7));
+    second.stop();
+  });
+
+  it('of two who set at once are both kept; each field is decided', async () => {
+    const server = new DraftServer();
+    const [ada, bo] = [open(server), open(server)];
+    ada.store.set(at(5, 0));
+    expect(await ada.keeper.settle()).to.equal(true);
+    bo.store.set(at(0, 3));
+    expect(await bo.keeper.settle()).to.equal(false);
+    expect(bo.keeper.get().state).to.equal('conflict');
+    const conflict = bo.keeper.conflict()!;
+    expect(conflict.mine).to.deep.equal(at(0, 3));
+    expect(conflict.theirs.draft?.settings).to.deep.equal(at(5, 0));
+    const chosen = mergeSettings(conflict.mine, at(5, 0), { seatHeight: 'theirs', seatDepth: 'mine' });
+    await bo.keeper.decide(chosen, conflict.theirs);
+    expect(await bo.keeper.settle()).to.equal(true);
+    expect(server.settings).to.deep.equal(at(5, 3));
+    expect(bo.store.get()).to.deep.equal(at(5, 3));
+    expect(ada.keeper.seen(fittingWith(at(5, 3), server.revision))).to.equal(true);
+    expect(ada.store.get()).to.deep.equal(at(5, 3));
+    [ada, bo].forEach(({ stop }) => stop());
+  });
+
+  it('of somebody else are taken over only where nothing of ours is on its way', async () => {
+    const server = new DraftServer();
+    const { store, keeper, stop } = open(server);
+    store.set(at(4));
+    expect(keeper.seen(fittingWith(at(9), 8))).to.equal(false);
+    expect(store.get()).to.deep.equal(at(4));
+    await keeper.settle();
+    expect(keeper.seen(fittingWith(at(9), 8))).to.equal(true);
+    expect(store.get()).to.deep.equal(at(9));
+    stop();
+  });
+
+  it('that an act has stored count as saved', async () => {
+    const server = new DraftServer();
+    const { store, keeper, stop } = open(server);
+    await pause(5);
+    store.set(at(3));
+    keeper.adopt(store.get(), 'by the act', 2);
+    await pause(450);
+    expect(server.saves).to.equal(0);
+    expect(keeper.get()).to.deep.equal({ state: 'saved', at: 'by the act' });
+    stop();
+  });
+});

@@ -1,0 +1,261 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import type { FittingDetail, Outcome, SitterDetail } from '../../src/contract';
+import { NO_REMEDIES, type Settings } from '../../src/core/fit';
+import { allSeats } from '../../src/service/catalogue';
+import type { Context } from '../../src/service/context';
+import { ANSWER_DAYS, UNDO_MINUTES, tidy } from '../../src/service/deleting';
+import {
+  actOnFitting,
+  createFitting,
+  deleteFitting,
+  editFitting,
+  fittingDetail,
+  fittingRemains,
+  recentFittings,
+  restoreFitting,
+  saveSettings,
+} from '../../src/service/fittings';
+import {
+  createSitter,
+  deleteSitter,
+  restoreSitter,
+  searchSitters,
+  sitterDetail,
+  takeReading,
+} from '../../src/service/sitters';
+import { may, PROGRAM, VISITOR, type Act, type RecordRef } from '../../src/service/rights';
+import { openBench, type Bench } from '../support/context';
+import { ROUND } from '../support/inputs';
+import { DIMENSION_IDS } from '../../src/core/body';
+
+const valueOf = <T>(outcome: Outcome<T>): T => {
+  if (!outcome.ok) throw new Error(`refused: ${outcome.reason}`);
+  return outcome.value;
+};
+const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
+const MINUTE_MS = 60_000;
+
+describe('trust in what is kept', function () {
+  this.timeout(60_000);
+  let bench: Bench;
+  beforeEach(async () => {
+    bench = await openBench({ demo: true });
+  });
+  afterEach(() => bench.close());
+
+  const keyed = (key: string, fingerprint: string): Context => ({
+    ...bench.context,
+    request: { key, fingerprint },
+  });
+  async function newSitter(name = 'Runa Tofte'): Promise<SitterDetail> {
+    return valueOf(await createSitter(bench.context, { id: v7(), name, birthDate: null }));
+  }
+  /** A measured sitter with solved settings on a seat. */
+  async function fitted(name?: string): Promise<{ sitter: SitterDetail; fitting: FittingDetail }> {
+    const sitter = await newSitter(name);
+    for (const dimension of DIMENSION_IDS)
+      valueOf(await takeReading(bench.context, sitter.id, { dimension, value: ROUND[dimension] }, null));
+    const fitting = valueOf(
+      await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: null }),
+    );
+    const seat = (await allSeats(bench.context)).find((s) => s.seat.name.startsWith('Gull'))!;
+    const chosen = valueOf(
+      await editFitting(bench.context, fitting.id, fitting.version, { seatVersionId: seat.versionId }),
+    );
+    return {
+      sitter,
+      fitting: valueOf(await actOnFitting(bench.context, fitting.id, chosen.version, { act: 'solve' })),
+    };
+  }
+  const rows = async (sql: string) => (await bench.context.store.db.$client.execute(sql)).rows;
+
+  describe('a request with a key', () => {
+    it('sent again gets its first answer and does nothing more', async () => {
+      const sitter = await newSitter();
+      const ctx = keyed(v7(), 'take 420');
+      const take = () => takeReading(ctx, sitter.id, { dimension: 'stature', value: 1700 }, null);
+      const first = valueOf(await take());
+      bench.later(5000);
+      expect(valueOf(await take())).to.deep.equal(first);
+      const kept = await rows(`select count(*) from readings where sitter_id = '${sitter.id}'`);
+      expect(Number(kept[0]![0])).to.equal(1);
+    });
+
+    it('gets the same refusal again, even when it could succeed by now', async () => {
+      const { fitting } = await fitted();
+      const ctx = keyed(v7(), 'old revision');
+      const settings: Settings = { positions: { seatHeight: 1 }, remedies: NO_REMEDIES };
+      const stale = () => saveSettings(ctx, fitting.id, fitting.draftRevision + 1, settings);
+      expect(reasonOf(await stale())).to.equal('changedMeanwhile');
+      valueOf(await saveSettings(bench.context, fitting.id, fitting.draftRevision, settings));
+      expect(reasonOf(await stale())).to.equal('changedMeanwhile');
+    });
+
+    it('cannot stand for another request', async () => {
+      const key = v7();
+      const sitter = await newSitter();
+      const take = (fingerprint: string, value: number) =>
+        takeReading(keyed(key, fingerprint), sitter.id, { dimension: 'stature', value }, null);
+      expect(reasonOf(await take('a', 1700))).to.equal('done');
+      expect(reasonOf(await take('b', 1800))).to.equal('keyReused');
+      expect(valueOf(await sitterDetail(bench.context, sitter.id)).body.stature?.value).to.equal(1700);
+    });
+
+    it('is forgotten after a while', async () => {
+      const sitter = await newSitter();
+      await takeReading(keyed(v7(), 'x'), sitter.id, { dimension: 'stature', value: 1700 }, null);
+      bench.later((ANSWER_DAYS - 1) * 24 * 60 * MINUTE_MS);
+      await tidy(bench.context);
+      expect(await rows('select key from answers')).to.have.length(1);
+      bench.later(2 * 24 * 60 * MINUTE_MS);
+      await tidy(bench.context);
+      expect(await rows('select key from answers')).to.have.length(0);
+    });
+  });
+
+  describe('two at once', () => {
+    it('notice each other’s draft settings', async () => {
+      const { fitting } = await fitted();
+      const settings = (seatHeight: number): Settings => ({
+        positions: { ...fitting.draft!.settings.positions, seatHeight },
+        remedies: NO_REMEDIES,
+      });
+      const save = (revision: number, height: number) =>
+        saveSettings(bench.context, fitting.id, revision, settings(height));
+      const first = valueOf(await save(fitting.draftRevision, 2));
+      expect(first.revision).to.equal(fitting.draftRevision + 1);
+      const second = await save(fitting.draftRevision, 5);
+      expect(reasonOf(second)).to.equal('changedMeanwhile');
+      const current = (second as { current?: FittingDetail }).current!;
+      expect(current.draft?.settings.positions.seatHeight).to.equal(2);
+      expect(current.draftRevision).to.equal(first.revision);
+      expect(valueOf(await save(first.revision, 5)).revision).to.equal(first.revision + 1);
+    });
+
+    it('notice each other’s measures; the same value needs no second reading', async () => {
+      const sitter = await newSitter();
+      const take = (value: number, instead?: string | null) =>
+        takeReading(
+          bench.context,
+          sitter.id,
+          { dimension: 'poplitealHeight', value, ...(instead === undefined ? {} : { instead }) },
+          'Ada',
+        );
+      const first = valueOf(await take(420, null));
+      bench.later(1000);
+      const other = await take(452, null);
+      expect(reasonOf(other)).to.equal('changedMeanwhile');
+      expect((other as { current?: SitterDetail }).current?.body.poplitealHeight).to.include({
+        value: 420,
+        takenBy: 'Ada',
+      });
+      expect(reasonOf(await take(420, null))).to.equal('done');
+      expect(reasonOf(await take(452, first.body.poplitealHeight!.takenAt))).to.equal('done');
+      const kept = await rows(`select value from readings where sitter_id = '${sitter.id}' order by value`);
+      expect(kept.map((r) => Number(r[0]))).to.deep.equal([4200, 4520]);
+    });
+  });
+
+  describe('deleting a sitter', () => {
+    it('hides person and fittings at once and can be undone whole', async () => {
+      const { sitter, fitting } = await fitted('Hidden Once');
+      const before = valueOf(await fittingDetail(bench.context, fitting.id));
+      valueOf(await deleteSitter(bench.context, sitter.id));
+      expect(await searchSitters(bench.context, 'Hidden')).to.deep.equal([]);
+      expect(reasonOf(await sitterDetail(bench.context, sitter.id))).to.equal('notFound');
+      expect(reasonOf(await fittingDetail(bench.context, fitting.id))).to.equal('notFound');
+      expect((await recentFittings(bench.context)).map((f) => f.id)).not.to.include(fitting.id);
+      bench.later((UNDO_MINUTES - 1) * MINUTE_MS);
+      expect(await tidy(bench.context)).to.deep.equal({ sitters: 0, fittings: 0 });
+      valueOf(await restoreSitter(bench.context, sitter.id));
+      expect(valueOf(await fittingDetail(bench.context, fitting.id))).to.deep.equal(before);
+    });
+
+    it('erases readings and inputs for good and keeps settings, seat and date without the person', async () => {
+      const { sitter, fitting } = await fitted('Erased Utterly');
+      const key = v7();
+      await takeReading(keyed(key, 'k'), sitter.id, { dimension: 'stature', value: 1712 }, null);
+      valueOf(await deleteSitter(bench.context, sitter.id));
+      bench.later((UNDO_MINUTES + 1) * MINUTE_MS);
+      expect(await tidy(bench.context)).to.deep.equal({ sitters: 1, fittings: 0 });
+      expect(reasonOf(await restoreSitter(bench.context, sitter.id))).to.equal('notFound');
+      expect(reasonOf(await fittingDetail(bench.context, fitting.id))).to.equal('erased');
+      const remains = valueOf(await fittingRemains(bench.context, fitting.id));
+      expect(remains).to.include({ seat: 'Gullstone task chair', date: fitting.date });
+      const height = remains.settings.find((s) => s.adjustment === 'seatHeight');
+      expect(height?.position).to.equal(fitting.draft?.settings.positions.seatHeight);
+      const listed = (await recentFittings(bench.context)).find((f) => f.id === fitting.id);
+      expect(listed?.sitter).to.equal(null);
+      for (const table of ['readings', 'sitters'])
+        expect(await rows(`select * from ${table} where instr(id, '${sitter.id}') > 0`)).to.deep.equal([]);
+      expect(await rows(`select * from readings where sitter_id = '${sitter.id}'`)).to.deep.equal([]);
+      expect(
+        await rows('select * from fittings where sitter_id is null and inputs is not null'),
+      ).to.deep.equal([]);
+      expect(await rows(`select * from answers where key = '${key}'`)).to.deep.equal([]);
+    });
+
+    it('leaves no trace of the name in the file', async () => {
+      const { sitter } = await fitted('Quillon Zaramandel');
+      const inFiles = () =>
+        ['velto.db', 'velto.db-wal'].some((name) =>
+          readFileSync(join(bench.folder, name)).includes(Buffer.from('Zaramandel')),
+        );
+      expect(inFiles()).to.equal(true);
+      valueOf(await deleteSitter(bench.context, sitter.id));
+      bench.later((UNDO_MINUTES + 1) * MINUTE_MS);
+      await tidy(bench.context);
+      expect(inFiles()).to.equal(false);
+    });
+
+    it('takes a fitting that never came to settings with it', async () => {
+      const sitter = await newSitter();
+      const { id } = valueOf(
+        await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: null }),
+      );
+      valueOf(await deleteSitter(bench.context, sitter.id));
+      bench.later((UNDO_MINUTES + 1) * MINUTE_MS);
+      await tidy(bench.context);
+      expect(reasonOf(await fittingDetail(bench.context, id))).to.equal('notFound');
+    });
+  });
+
+  it('deletes a fitting with its settings, and takes it back in time', async () => {
+    const { fitting } = await fitted();
+    valueOf(await deleteFitting(bench.context, fitting.id));
+    expect(reasonOf(await fittingDetail(bench.context, fitting.id))).to.equal('notFound');
+    expect(reasonOf(await deleteFitting(bench.context, fitting.id))).to.equal('notFound');
+    valueOf(await restoreFitting(bench.context, fitting.id));
+    expect(valueOf(await fittingDetail(bench.context, fitting.id)).draft).to.deep.equal(fitting.draft);
+    valueOf(await deleteFitting(bench.context, fitting.id));
+    bench.later((UNDO_MINUTES + 1) * MINUTE_MS);
+    expect(await tidy(bench.context)).to.deep.equal({ sitters: 0, fittings: 1 });
+    expect(await rows(`select * from setting_sets where fitting_id = '${fitting.id}'`)).to.deep.equal([]);
+  });
+
+  describe('rights', () => {
+    const ACTS: readonly Act[] = ['read', 'create', 'edit', 'delete', 'restore'];
+    const RECORDS: readonly RecordRef['kind'][] = ['sitter', 'fitting', 'fitter', 'seat', 'place', 'method'];
+    const allowed = (actor: Parameters<typeof may>[0]) =>
+      RECORDS.flatMap((kind) =>
+        ACTS.filter((act) => may(actor, act, { kind, id: null })).map((a) => `${a} ${kind}`),
+      );
+
+    it('give a visitor nothing but signing in', () => {
+      expect(allowed(VISITOR)).to.deep.equal([]);
+      expect(may(VISITOR, 'create', { kind: 'session', id: null })).to.equal(true);
+    });
+
+    it('let only a named fitter delete', () => {
+      const nameless = { kind: 'fitter', fitterId: null } as const;
+      const named = { kind: 'fitter', fitterId: v7() } as const;
+      expect(allowed(nameless).some((a) => a.startsWith('delete'))).to.equal(false);
+      expect(allowed(nameless)).to.include('edit fitting');
+      expect(allowed(named)).to.have.length(ACTS.length * RECORDS.length);
+      expect(allowed(PROGRAM)).to.have.length(ACTS.length * RECORDS.length);
+    });
+  });
+});
