@@ -49,7 +49,7 @@ export class Application {
   }
 
   answer(request: IncomingMessage, response: ServerResponse): void {
-    setSecurityHeaders(response, this.policy);
+    setSecurityHeaders(response, this.policy, this.isLoopback);
     if (this.isLoopback && !meantForLoopback(request)) return refuse(response, 'wrongHost');
     if (!comesFromHere(request)) return refuse(response, 'wrongOrigin');
     const fault = bodyFault(request);

@@ -8,13 +8,14 @@ const HEADERS: Readonly<Record<string, string>> = {
   'x-content-type-options': 'nosniff',
   'x-frame-options': 'DENY',
   'referrer-policy': 'same-origin',
-  'cross-origin-opener-policy': 'same-origin',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 
-export function setSecurityHeaders(response: ServerResponse, policy: string): void {
+/** @param isSecure whether browsers trust the address; elsewhere they warn of what only means something there */
+export function setSecurityHeaders(response: ServerResponse, policy: string, isSecure: boolean): void {
   response.setHeader('content-security-policy', policy);
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+  if (isSecure) response.setHeader('cross-origin-opener-policy', 'same-origin');
 }
 
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);

@@ -53,9 +53,15 @@ async function call<T>(
   };
   const response = await fetchTwice(`/api/v1${path}`, request);
   if (!response.ok) throw new ClientError('refused', await problemOf(response));
+  if (method !== 'GET') tellOfflineWorker();
   const parsed = schema.safeParse(await response.json());
   if (!parsed.success) throw new ClientError('unreadable', null);
   return parsed.data;
+}
+
+/** The kept copy of this page is fetched again: what it shows has changed. */
+function tellOfflineWorker(): void {
+  if ('serviceWorker' in navigator) navigator.serviceWorker.controller?.postMessage('refresh');
 }
 
 /** Once more after a connection that broke: the key makes sure that nothing is done twice. */

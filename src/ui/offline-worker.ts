@@ -12,6 +12,8 @@ const FILES = 'velto-files';
 /** The newest so many pages are kept. */
 const MOST_PAGES = 20;
 const HASHED = '/_astro/';
+/** A page says that what it shows has changed on the server: ui/client.ts. */
+const REFRESH = 'refresh';
 
 const UNKNOWN = `<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>Velto</title><body><h1>No connection</h1><p>This page has not been opened on this device before, so it cannot be
@@ -57,25 +59,22 @@ async function file(request: Request): Promise<Response> {
   return response;
 }
 
-/** Brings the kept copy of the page that made a change up to what the server now has. */
-async function refreshPageOf(clientId: string): Promise<void> {
-  const client = await worker.clients.get(clientId);
-  if (!client || !(await (await caches.open(PAGES)).match(pageKey(client.url)))) return;
-  const response = await fetch(client.url, { credentials: 'same-origin' });
-  if (isPage(response)) await keepPage(client.url, response);
+/** Brings the kept copy of a page up to what the server now has. */
+async function refreshPage(url: string): Promise<void> {
+  if (!(await (await caches.open(PAGES)).match(pageKey(url)))) return;
+  const response = await fetch(url, { credentials: 'same-origin' });
+  if (isPage(response)) await keepPage(url, response);
 }
 
 worker.addEventListener('fetch', (event) => {
-  const { request, clientId } = event;
+  const { request } = event;
   const url = new URL(request.url);
-  if (url.origin !== worker.location.origin) return;
+  if (url.origin !== worker.location.origin || request.method !== 'GET') return;
   if (request.mode === 'navigate') event.respondWith(page(event));
-  else if (url.pathname.startsWith(HASHED) && request.method === 'GET') event.respondWith(file(request));
-  else if (url.pathname.startsWith('/api/') && request.method !== 'GET') {
-    const answer = fetch(request);
-    event.respondWith(answer);
-    event.waitUntil(
-      answer.then((response) => (response.ok ? refreshPageOf(clientId) : undefined)).catch(() => undefined),
-    );
-  }
+  else if (url.pathname.startsWith(HASHED)) event.respondWith(file(request));
+});
+
+worker.addEventListener('message', (event) => {
+  if (event.data !== REFRESH || !(event.source instanceof WindowClient)) return;
+  event.waitUntil(refreshPage(event.source.url).catch(() => undefined));
 });

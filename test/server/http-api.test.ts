@@ -128,11 +128,25 @@ describe('the API', () => {
       { 'if-match': `"${chosen.body.version}"` },
     );
     expect(solved.body.draft?.settings.positions.seatHeight).to.be.a('number');
-    const saved = await send<{ savedAt: string }>('PUT', `/fittings/${fitting.id}/settings`, {
-      positions: { seatHeight: 30 },
-      remedies: { footrestMm: 0, backCushionMm: 0 },
-    });
+    const settings = { positions: { seatHeight: 30 }, remedies: { footrestMm: 0, backCushionMm: 0 } };
+    const put = (headers: Record<string, string>) =>
+      send<{ savedAt: string; revision: number }>(
+        'PUT',
+        `/fittings/${fitting.id}/settings`,
+        settings,
+        headers,
+      );
+    expect((await put({})).status).to.equal(428);
+    const key = v7();
+    const revision = { 'if-match': `"${solved.body.draftRevision}"`, 'idempotency-key': key };
+    const saved = await put(revision);
     expect(saved.status).to.equal(200);
+    expect(saved.body.revision).to.equal(solved.body.draftRevision + 1);
+    expect((await put(revision)).body).to.deep.equal(saved.body);
+    expect((await put({ ...revision, 'idempotency-key': v7() })).status).to.equal(412);
+    expect((await put({ 'if-match': `"${saved.body.revision}"`, 'idempotency-key': key })).status).to.equal(
+      422,
+    );
     const card = await send<{ settings: { adjustment: string; value: number }[] }>(
       'GET',
       `/fittings/${fitting.id}/card`,

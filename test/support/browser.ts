@@ -15,7 +15,8 @@ export interface BrowserBench {
   readonly stop: () => Promise<void>;
 }
 
-export async function startBrowser(): Promise<BrowserBench> {
+/** @param more arguments of the browser */
+export async function startBrowser(more: readonly string[] = []): Promise<BrowserBench> {
   const userDataDir = mkdtempSync(join(tmpdir(), 'velto-chromium-'));
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -29,6 +30,7 @@ export async function startBrowser(): Promise<BrowserBench> {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      ...more,
     ],
   });
   return {

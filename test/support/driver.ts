@@ -19,7 +19,7 @@ export class Driver {
 
   constructor(
     readonly page: Page,
-    private readonly base: string,
+    private base: string,
   ) {
     this.faults = listenForFaults(page);
   }

@@ -93,13 +93,17 @@ export class Outbox {
     });
   }
 
-  /** Decides about a refused entry: sends another in its place, or lets it go. */
+  /** Decides about a refused entry: sends another in its place, or lets it go. Nobody sees a moment without either. */
   async resolve(subject: string, entry: NewEntry | null): Promise<void> {
     await this.inTurn(async () => {
-      for (const { seq } of this.about(subject)) await this.store((s) => s.remove(seq));
+      const before = this.about(subject);
+      if (entry) {
+        const fresh = { key: this.parts.newKey(), madeAt: this.parts.now(), tried: false, refusal: null };
+        await this.store((s) => s.put({ ...entry, ...fresh }));
+      }
+      for (const { seq } of before) await this.store((s) => s.remove(seq));
       await this.refresh();
     });
-    if (entry) await this.put(entry);
     void this.flush();
   }
 

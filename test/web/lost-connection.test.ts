@@ -1,0 +1,109 @@
+import { expect } from 'chai';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+import { readRows } from '../support/read-database';
+
+/** Cuts the connection by ending the server: nothing of it can be reached, from the page or from its worker. */
+describe('a lost connection in the middle of work', function () {
+  this.timeout(180_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  let fittingId: string;
+  let sitterId: string;
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+    const [row] = await readRows(
+      app.folder,
+      "select f.id, f.sitter_id from fittings f join seat_versions v on v.id = f.seat_version_id where f.state = 'open' and json_extract(v.document, '$.seatClass') = 'task' limit 1",
+    );
+    [fittingId, sitterId] = [String(row?.id), String(row?.sitter_id)];
+    await user.goTo(`/fittings/${fittingId}?stage=set`);
+    await user.press('Understood');
+    await user.saved();
+    await user.page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
+    // Opened once while the worker watches, so that it has a copy.
+    await user.goTo(`/people/${sitterId}`);
+    await user.goTo(`/fittings/${fittingId}?stage=set`);
+  });
+  after(async () => {
+    expect(user.faults.filter((f) => !/Failed to fetch|Load failed|ServiceWorker/.test(f))).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+
+  const reconnect = async () => {
+    app = await startApp({ folder: app.folder, port: Number(new URL(app.base).port) });
+  };
+  const draftHeight = async () => {
+    const [row] = await readRows(
+      app.folder,
+      "select json_extract(settings, '$.positions.seatHeight') as height from setting_sets where fitting_id = ? and stage = 'reached' and version = 0",
+      [fittingId],
+    );
+    return Number(row?.height);
+  };
+  const standing = async (dimension: string) => {
+    const rows = await readRows(
+      app.folder,
+      'select value from readings where sitter_id = ? and dimension = ? and withdrawn_at is null',
+      [sitterId, dimension],
+    );
+    return rows.map((r) => Number(r.value));
+  };
+
+  it('keeps what is set, over a reload without any connection, and sends it when it is back', async () => {
+    const before = await user.positionOf('Seat height');
+    await app.kill();
+    await (await user.track('Seat height')).focus();
+    for (let i = 0; i < 3; i++) await user.page.keyboard.press('ArrowLeft');
+    await user.sees('No connection: kept on this device');
+    await user.sees('1 entry is kept on this device');
+    await user.reload();
+    await user.page.waitForFunction(
+      (wanted) =>
+        document.querySelector('[role="slider"][aria-label="Seat height"]')?.getAttribute('aria-valuenow') ===
+        wanted,
+      { timeout: 10_000 },
+      String(before - 3),
+    );
+    await user.sees('No connection: kept on this device');
+    await reconnect();
+    await user.saved();
+    await user.seesNoMore('kept on this device');
+    expect(await draftHeight()).to.equal(before - 1 - 3);
+  });
+
+  it('keeps measures, in the order they were taken, each sent once', async () => {
+    await user.goTo(`/people/${sitterId}`);
+    await app.kill();
+    await user.enter('Nape height', '641');
+    await user.enter('Nape height', '643');
+    await user.enter('Hip breadth sitting', '39,2 cm');
+    await user.type('Eye height sitting', '77');
+    await user.sees('entries are kept on this device');
+    await user.reload();
+    await user.sees('entries are kept on this device');
+    expect(await user.valueOf('Nape height')).to.equal('643');
+    expect(await user.valueOf('Hip breadth sitting')).to.equal('392');
+    await user.page.waitForFunction(
+      () => (document.querySelector('#eyeHeightSitting') as HTMLInputElement).value === '77',
+    );
+    await reconnect();
+    await user.seesNoMore('kept on this device');
+    expect(await standing('napeHeight')).to.deep.equal([6430]);
+    expect(await standing('hipBreadthSitting')).to.deep.equal([3920]);
+  });
+
+  it('says of a page never opened here that it cannot be shown, and that nothing is lost', async () => {
+    await app.kill();
+    await user.page.goto(`${app.base}/seats`, { waitUntil: 'load' });
+    await user.sees('This page has not been opened on this device before');
+    await reconnect();
+    await user.goTo('/seats');
+    await user.sees('Gullstone');
+  });
+});
