@@ -29,7 +29,7 @@ const MAY_IMPORT = {
   data: ['core', 'contract', 'data'],
   service: ['core', 'words', 'contract', 'data', 'service'],
   demo: ['core', 'data', 'service', 'demo'],
-  server: ['core', 'words', 'contract', 'data', 'service', 'demo', 'server'],
+  server: ['core', 'words', 'contract', 'data', 'service', 'drawing', 'demo', 'server'],
   drawing: ['core', 'words', 'drawing'],
   ui: ['core', 'words', 'contract', 'ui'],
   islands: ['core', 'words', 'contract', 'drawing', 'ui', 'islands'],

@@ -27,7 +27,7 @@ import { CardSchema } from './card';
 import { PROBLEMS, ProblemSchema } from './problems';
 import { SettingsSchema } from './records';
 
-const NAMED: Readonly<Record<string, ZodType>> = {
+const NAMED = {
   Sitter: SitterSchema,
   SitterDetail: SitterDetailSchema,
   NewSitter: NewSitterSchema,
@@ -52,9 +52,11 @@ const NAMED: Readonly<Record<string, ZodType>> = {
   Session: SessionSchema,
   Card: CardSchema,
   Problem: ProblemSchema,
-};
+} satisfies Readonly<Record<string, ZodType>>;
 
 export type SchemaName = keyof typeof NAMED;
+
+const PDF = 'application/pdf';
 
 interface Endpoint {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
@@ -62,8 +64,8 @@ interface Endpoint {
   readonly summary: string;
   readonly query?: Readonly<Record<string, string>>;
   readonly body?: SchemaName;
-  /** A schema's name, or a list of one. */
-  readonly answer: SchemaName | readonly [SchemaName];
+  /** A schema's name, a list of one, or a file. */
+  readonly answer: SchemaName | readonly [SchemaName] | typeof PDF;
   readonly status?: 201;
   /** Whether the version that was edited has to be sent in `If-Match`. */
   readonly versioned?: true;
@@ -229,6 +231,20 @@ export const ENDPOINTS: readonly Endpoint[] = [
     summary: 'The settings card as JSON, in the units of the reader',
     answer: 'Card',
   },
+  {
+    method: 'get',
+    path: '/fittings/{id}/card.pdf',
+    summary: 'The settings card on one page',
+    query: { paper: 'A4 or Letter' },
+    answer: 'application/pdf',
+  },
+  {
+    method: 'get',
+    path: '/fittings/{id}/drawings.pdf',
+    summary: 'Rule, side, front and plan view and every track, on one page',
+    query: { paper: 'A4 or Letter' },
+    answer: 'application/pdf',
+  },
 ];
 
 const reference = (name: SchemaName) => ({ $ref: `#/components/schemas/${name}` });
@@ -290,14 +306,18 @@ function parametersOf(endpoint: Endpoint): unknown[] {
 
 function operationOf(endpoint: Endpoint): unknown {
   const { answer, body, status = 200, summary } = endpoint;
-  const schema =
-    typeof answer === 'string' ? reference(answer) : { type: 'array', items: reference(answer[0]) };
+  const content =
+    answer === PDF
+      ? inJson({}, PDF)
+      : inJson(
+          typeof answer === 'string' ? reference(answer) : { type: 'array', items: reference(answer[0]) },
+        );
   return {
     summary,
     parameters: parametersOf(endpoint),
     ...(body ? { requestBody: { required: true, ...inJson(reference(body)) } } : {}),
     responses: {
-      [status]: { description: 'Done', ...inJson(schema) },
+      [status]: { description: 'Done', ...content },
       default: {
         description: 'What went wrong',
         ...inJson(reference('Problem'), 'application/problem+json'),

@@ -1,2 +1,3 @@
 export { Board } from './Board';
 export { TrackPaths } from './TrackPaths';
+export { View } from './View';

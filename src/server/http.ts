@@ -15,6 +15,7 @@ import {
 import type { Context } from '../service/context';
 import { mayNot, type Act, type RecordRef } from '../service/rights';
 import { currentContext } from './current';
+import { FileAnswer } from './papers';
 import { preferencesOf } from './preferences';
 
 const PROBLEM_TYPE = 'urn:velto:problem:';
@@ -46,6 +47,16 @@ function tagOf(value: unknown): number | undefined {
 /** Answers with a value, or with the problem details of the reason; a versioned value carries its ETag. */
 export function answer(outcome: Outcome<unknown>, status = 200): Response {
   if (!outcome.ok) return problem(outcome.reason, outcome);
+  if (outcome.value instanceof FileAnswer) {
+    const { name, type, bytes } = outcome.value;
+    return new Response(Buffer.from(bytes), {
+      headers: {
+        'content-type': type,
+        'content-disposition': `inline; filename="${name}"`,
+        'cache-control': 'no-store',
+      },
+    });
+  }
   const tag = tagOf(outcome.value);
   const headers: Record<string, string> = { 'cache-control': 'no-store' };
   if (typeof tag === 'number') headers.etag = `"${tag}"`;
@@ -131,7 +142,7 @@ async function callOf<T>(options: Options<T>, api: APIContext): Promise<Outcome<
 
 /** Who asks: the guard around the framework has seen to signing in; the device has chosen its fitter. */
 export function actorOf(api: Pick<APIContext, 'cookies' | 'locals'>): Context['actor'] {
-  const { signedIn } = api.locals as { signedIn?: boolean };
+  const { signedIn } = api.locals;
   const fitterId = preferencesOf(api.cookies, currentContext().practice).fitterId;
   return signedIn === false ? { kind: 'visitor', fitterId: null } : { kind: 'fitter', fitterId };
 }

@@ -1,4 +1,4 @@
-import { assess, completeSettings, problemOf, remediesFor } from '../core/fit';
+import { assess, completeSettings, problemOf, remediesFor, type Assessment, type Problem } from '../core/fit';
 import { cardHeader, cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
 import {
@@ -14,12 +14,16 @@ import { say, word, type Reading } from '../words';
 import type { Context } from './context';
 import { fittingDetail } from './fittings';
 
+export interface FittingCard {
+  readonly detail: FittingDetail;
+  readonly problem: Problem;
+  readonly assessment: Assessment;
+  readonly card: Card;
+  readonly json: CardJson;
+}
+
 /** The card of a fitting as it stands, in this reader's units. */
-export async function fittingCard(
-  ctx: Context,
-  id: string,
-  reading: Reading,
-): Promise<Outcome<{ detail: FittingDetail; card: Card; json: CardJson }>> {
+export async function fittingCard(ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> {
   const found = await fittingDetail(ctx, id);
   if (!found.ok) return found;
   const detail = found.value;
@@ -66,5 +70,5 @@ export async function fittingCard(
     posture: card.angles.map((m) => say(m, reading)),
     cautions: card.cautions.map((m) => say(m, reading)),
   };
-  return done({ detail, card, json });
+  return done({ detail, problem, assessment, card, json });
 }

@@ -1,12 +1,14 @@
 import { useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { LENGTH_UNITS, type LengthUnit } from '../core/units';
 import { word } from '../words';
 import { api } from './client';
 import { DENSITIES, DENSITY_COOKIE, type Density } from './density';
 import { FitterChoice } from './FitterChoice';
 import { useInBrowser } from './in-browser';
+import { useCommands, type Command } from './commands';
 import { OutboxLine } from './OutboxLine';
+import { Palette } from './Palette';
 import { Providers } from './Providers';
 import { keep, type PageProps } from './preferences';
 import { UndoBar } from './UndoBar';
@@ -144,6 +146,29 @@ export function Frame({
     setReading({ ...reading, length, mass: length === 'in' ? 'lb' : 'kg' });
   };
   useEffect(keepPagesForLostConnection, []);
+  const commands = useMemo<readonly Command[]>(
+    () => [
+      ...AREAS.map(({ id, href }) => ({
+        id: `area-${id}`,
+        name: word('command.go').replace('{name}', word(`nav.${id}`)),
+        run: () => {
+          window.location.href = href;
+        },
+      })),
+      {
+        id: 'units',
+        name: word('command.units'),
+        keys: 'U',
+        run: () => {
+          const next = LENGTH_UNITS[(LENGTH_UNITS.indexOf(reading.length) + 1) % LENGTH_UNITS.length];
+          chooseUnits(next ?? 'mm');
+        },
+      },
+    ],
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [reading],
+  );
+  useCommands('frame', commands);
   return (
     <Providers reading={reading}>
       <div className={styles.frame}>
@@ -171,6 +196,7 @@ export function Frame({
             </ul>
           </nav>
           <div className={styles.preferences}>
+            <Palette />
             <FitterChoice page={page} />
             <UnitChoice length={reading.length} onChange={chooseUnits} />
             <SchemeChoice />

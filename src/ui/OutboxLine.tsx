@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { word } from '../words';
-import { outbox, type OutboxState } from './outbox';
+import { outbox, type Entry, type OutboxState } from './outbox';
 import parts from './parts.module.css';
 
 const EMPTY: OutboxState = { entries: [], link: 'idle', isKept: true };
@@ -11,6 +11,8 @@ const current = (): OutboxState => outbox().get();
 export function OutboxLine() {
   const { entries, link, isKept } = useSyncExternalStore(subscribe, current, () => EMPTY);
   const refused = entries.filter((e) => e.refusal);
+  // Those that met another entry are decided where both are shown; the others here.
+  const met = refused.filter((e) => e.refusal?.current);
   const waiting = entries.length - refused.length;
   const isStuck = link === 'unreachable' || link === 'signIn';
   if (refused.length === 0 && (waiting === 0 || !isStuck)) return null;
@@ -24,10 +26,11 @@ export function OutboxLine() {
           {word('outbox.now')}
         </button>
       )}
-      {refused.length > 0 && (
+      {refused.map((entry) => !entry.refusal?.current && <NotTaken key={entry.seq} entry={entry} />)}
+      {met.length > 0 && (
         <span>
-          {say('outbox.refused', refused.length)}{' '}
-          {[...new Set(refused.map(({ kind, recordId }) => pageOf(kind, recordId)))].map((page) => (
+          {say('outbox.refused', met.length)}{' '}
+          {[...new Set(met.map(({ kind, recordId }) => pageOf(kind, recordId)))].map((page) => (
             <a key={page} href={page}>
               {word('outbox.decide')}
             </a>
@@ -35,6 +38,30 @@ export function OutboxLine() {
         </span>
       )}
     </div>
+  );
+}
+
+/** An entry that the server does not take, and why: it can be sent again, after the cause is gone, or let go. */
+function NotTaken({ entry }: { readonly entry: Entry }) {
+  const { refusal, subject } = entry;
+  return (
+    <span role="alert">
+      {word('outbox.notTaken').replace('{why}', refusal?.errors?.[0]?.detail ?? refusal?.title ?? '')}{' '}
+      <button
+        type="button"
+        className={parts.plainButton}
+        onClick={() => void outbox().resolve(subject, entry)}
+      >
+        {word('outbox.again')}
+      </button>{' '}
+      <button
+        type="button"
+        className={parts.plainButton}
+        onClick={() => void outbox().resolve(subject, null)}
+      >
+        {word('outbox.letGo')}
+      </button>
+    </span>
   );
 }
 

@@ -139,5 +139,11 @@ export const FIT_WORDS = {
   'alt.pair': '{sitter} at {at}, {equipment} at {stands}: {apart} apart, {verdict}.',
   'alt.clear': '{sitter} at {at}, {equipment} at {stands}: {apart} between them, {verdict}.',
   'alt.angle': '{name} {angle}.',
+  'alt.breadth': '{name} {size}.',
+  'alt.padTurn': 'For hands before a keyboard forearms turn in by {angle}, and pads with them.',
+  'breadth.hips': 'Hip breadth',
+  'breadth.elbows': 'Elbow to elbow',
+  'breadth.seatWidth': 'Seat width',
+  'breadth.armWidth': 'Clear between the pads',
   'alt.undrawn': 'Parts of the body that were not measured are not drawn.',
 } as const;

@@ -37,6 +37,30 @@ export const SCREEN_WORDS = {
   'signIn.go': 'Sign in',
   'signIn.out': 'Sign out',
 
+  'command.open': 'Find …',
+  'command.title': 'Find or do',
+  'command.hint': 'A few letters of what to do or whom to open',
+  'command.none': 'Nothing by that name here.',
+  'command.go': 'Go to {name}',
+  'command.person': 'Open {name}',
+  'command.units': 'Next unit: mm, cm, inches',
+  'command.stage': 'Stage: {name}',
+  'command.link': 'Copy a link to these settings',
+  'keys.title': 'Shortcuts',
+  'keys.single': 'Single keys without Ctrl are on',
+  'keys.enter': 'In a measure: take it and go to the next',
+  'keys.arrows': 'On a track: one click or step',
+  'keys.page': 'On a track: a tenth of the travel',
+  'keys.ends': 'On a track: to the end',
+
+  'link.copy': 'Link',
+  'link.copied': 'Link copied. It carries the settings, nobody’s measures.',
+  'link.byHand': 'Copy this link. It carries the settings, nobody’s measures.',
+  'link.restored': 'The settings of the link are shown. Undo takes them back.',
+  'link.unreadable': 'The link is not whole, or was made by another version. Nothing was changed.',
+  'link.other': 'The link was made for another seat or place of this fitting. Nothing was changed.',
+  'link.closed': 'This fitting was handed over: open it again, then follow the link once more.',
+
   'outbox.waiting': '{n} entries are kept on this device and sent as soon as there is a connection.',
   'outbox.waiting.one': '1 entry is kept on this device and sent as soon as there is a connection.',
   'outbox.unkept': '{n} entries wait for a connection. This browser keeps nothing: leave this page open.',
@@ -46,6 +70,9 @@ export const SCREEN_WORDS = {
   'outbox.refused': '{n} entries wait for your decision.',
   'outbox.refused.one': '1 entry waits for your decision.',
   'outbox.decide': 'Decide',
+  'outbox.notTaken': 'Not saved: {why}.',
+  'outbox.again': 'Try again',
+  'outbox.letGo': 'Let it go',
 
   'undo.sitter': '{name} was deleted. Measures are erased for good at {time}; until then it can be undone.',
   'undo.fitting':
@@ -53,8 +80,7 @@ export const SCREEN_WORDS = {
   'undo.close': 'Close',
 
   'conflict.title': 'Changed by somebody else meanwhile',
-  'conflict.explain':
-    'Nothing is lost: both are here. Choose for each line which one is kept; what this device changed is marked first.',
+  'conflict.explain': 'Nothing is lost: both are here. Choose for each line which one is kept.',
   'conflict.field': 'What',
   'conflict.mine': 'This device',
   'conflict.theirs': 'Meanwhile on the server',
@@ -81,7 +107,7 @@ export const SCREEN_WORDS = {
   'save.saved': 'Saved',
   'save.savedAt': 'Saved at {time}',
   'save.saving': 'Saving …',
-  'save.failed': 'Not saved yet: {why}. Trying again.',
+  'save.failed': 'Not saved: {why}.',
   'save.offline': 'no connection',
   'save.unsent': 'Not saved yet',
   'save.invalid': 'Saved, except what is marked',
@@ -236,6 +262,11 @@ export const SCREEN_WORDS = {
   'choose.fault.tools': 'Between 0 and 100 kg.',
 
   'set.board': 'Drawing board',
+  'set.view': 'Drawing',
+  'set.view.side': 'Rule and side',
+  'set.view.across': 'Front and plan',
+  'set.front': 'From the front',
+  'set.plan': 'From above',
   'set.sitterSide': 'Sitter',
   'set.equipmentSide': 'Equipment',
   'set.floor': 'floor',
@@ -268,6 +299,9 @@ export const SCREEN_WORDS = {
 
   'cardStage.handOver': 'Hand over',
   'cardStage.handOver.hint': 'Keeps these settings as left, with today’s date.',
+  'card.pdf': 'Card as PDF',
+  'card.drawings': 'Drawings as PDF',
+  'drawings.title': 'Drawings',
   'cardStage.open': 'Open the sheet to print',
   'cardStage.refused': 'A refused seat cannot be handed over.',
 } as const;

@@ -1,14 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { NO_REMEDIES, assess, remediesFor, solve, type Problem } from '../../src/core/fit';
+import { NO_REMEDIES, assess, completeSettings, remediesFor, solve, type Problem } from '../../src/core/fit';
 import {
   cardOf,
   controlWords,
+  frontView,
+  planView,
   ruleOf,
   sideView,
   spreadApart,
   trackOf,
   type Primitive,
+  type Scene,
 } from '../../src/core/scene';
 import type { Point } from '../../src/core/posture';
 import {
@@ -308,5 +311,67 @@ describe('the settings card', () => {
 
   it('has no control words where nobody described the control', () => {
     expect(controlWords('seatHeight', null)).to.deep.equal({ control: null, movement: null });
+  });
+});
+
+describe('the front and the plan view', () => {
+  const p = problemFor();
+  const at = (values: Parameters<typeof settingsAt>[1]) => assess(p, settingsAt(p, values));
+  const measured = (scene: Scene) => Object.fromEntries(scene.dimensions.map((d) => [d.id, d.mm]));
+  const xsOf = (scene: Scene, id: string) => {
+    const shape = scene.primitives.find((x) => x.id === id)?.shape;
+    return shape?.type === 'polyline' ? shape.points.map((q) => q.x) : [];
+  };
+
+  it('write in the breadths they draw, those of the checks and tracks', () => {
+    const a = at({ armWidth: 440 });
+    expect(measured(frontView(p, a))).to.deep.equal({
+      armWidth: 440,
+      seatWidth: 480,
+      hips: ROUND.hipBreadthSitting,
+      elbows: ROUND.elbowToElbowBreadth,
+    });
+    expect(measured(planView(p, a))).to.deep.equal({ armWidth: 440, seatWidth: 480 });
+    for (const view of [frontView(p, a), planView(p, a)])
+      for (const d of view.dimensions) expect(d.to.x - d.from.x, d.id).to.be.closeTo(d.mm, 1e-9);
+  });
+
+  it('move the pads with the arm width, the same on both sides', () => {
+    for (const armWidth of [400, 500]) {
+      for (const view of [frontView, planView]) {
+        const scene = view(p, at({ armWidth }));
+        expect(Math.min(...xsOf(scene, 'pad1'))).to.be.closeTo(armWidth / 2, 1e-9);
+        expect(Math.max(...xsOf(scene, 'pad-1'))).to.be.closeTo(-armWidth / 2, 1e-9);
+      }
+    }
+  });
+
+  it('turn the forearms in further the wider the pads stand', () => {
+    const turn = (armWidth: number) => {
+      const said = planView(p, at({ armWidth })).alternative.find((m) => m.key === 'alt.padTurn');
+      return (said?.values.angle as { deg: number }).deg;
+    };
+    // Elbow over the pad's middle: 440 / 2 + 90 / 2 = 265; (265 − 60) / (0.2 × 1700) = sin 37.1°.
+    expect(turn(440)).to.equal(37);
+    expect(turn(380)).to.be.lessThan(turn(440));
+  });
+
+  it('leave out what was not measured and say so, and hold what they draw within their bounds', () => {
+    const bare = problemFor({ body: {} });
+    const settings = completeSettings(bare, null);
+    for (const view of [frontView, planView]) {
+      const scene = view(bare, assess(bare, settings));
+      expect(scene.isPartial).to.equal(true);
+      expect(scene.alternative.map((m) => m.key)).to.include('alt.undrawn');
+      expect(scene.primitives.some((x) => x.role === 'sitter')).to.equal(false);
+      expect(Object.values(scene.bounds).every(Number.isFinite)).to.equal(true);
+    }
+    const whole = frontView(p, at({}));
+    for (const { shape } of whole.primitives)
+      if (shape.type === 'polyline')
+        for (const q of shape.points) {
+          expect(q.x).to.be.within(whole.bounds.lowX, whole.bounds.highX);
+          expect(q.z).to.be.within(whole.bounds.lowZ, whole.bounds.highZ);
+        }
   });
 });

@@ -164,8 +164,24 @@ describe('draft settings', () => {
     expect(await bo.keeper.settle()).to.equal(true);
     expect(server.settings).to.deep.equal(at(5, 3));
     expect(bo.store.get()).to.deep.equal(at(5, 3));
-    expect(ada.keeper.seen(fittingWith(at(5, 3), server.revision))).to.equal(true);
+    expect(ada.keeper.seen(fittingWith(at(5, 3), server.revision), false)).to.equal(true);
+    expect(ada.keeper.takenOver()).to.equal(true);
+    ada.keeper.understood();
+    expect(ada.keeper.takenOver()).to.equal(false);
     expect(ada.store.get()).to.deep.equal(at(5, 3));
+    [ada, bo].forEach(({ stop }) => stop());
+  });
+
+  it('of two who set the same need no decision', async () => {
+    const server = new DraftServer();
+    const [ada, bo] = [open(server), open(server)];
+    ada.store.set(at(5));
+    await ada.keeper.settle();
+    bo.store.set(at(5));
+    await bo.keeper.settle();
+    await until(() => bo.keeper.get().state === 'saved');
+    expect(bo.keeper.conflict()).to.equal(null);
+    expect(server.saves).to.equal(1);
     [ada, bo].forEach(({ stop }) => stop());
   });
 
@@ -173,10 +189,10 @@ describe('draft settings', () => {
     const server = new DraftServer();
     const { store, keeper, stop } = open(server);
     store.set(at(4));
-    expect(keeper.seen(fittingWith(at(9), 8))).to.equal(false);
+    expect(keeper.seen(fittingWith(at(9), 8), true)).to.equal(false);
     expect(store.get()).to.deep.equal(at(4));
     await keeper.settle();
-    expect(keeper.seen(fittingWith(at(9), 8))).to.equal(true);
+    expect(keeper.seen(fittingWith(at(9), 8), true)).to.equal(true);
     expect(store.get()).to.deep.equal(at(9));
     stop();
   });

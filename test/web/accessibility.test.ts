@@ -7,6 +7,19 @@ import { readRows } from '../support/read-database';
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
+/** What has to be opened first on a page. */
+const OPENED: Readonly<Record<string, (user: Driver) => Promise<unknown>>> = {
+  'front and plan view': (user) => user.press('Front and plan'),
+  'the command box': async (user) => {
+    await user.press('Find …');
+    await user.page.waitForSelector('dialog[open]');
+  },
+  'the shortcuts': async (user) => {
+    await user.page.keyboard.press('?');
+    await user.page.waitForSelector('dialog[open]');
+  },
+};
+
 describe('accessibility', function () {
   this.timeout(120_000);
   let app: App;
@@ -38,6 +51,10 @@ describe('accessibility', function () {
     paths.set('the card stage', `/fittings/${ines}?stage=card`);
     paths.set('the card', `/fittings/${ines}/card`);
     paths.set('a page that is not there', '/nowhere');
+    paths.set('signing in', '/sign-in');
+    paths.set('front and plan view', `/fittings/${ines}?stage=set`);
+    paths.set('the command box', '/');
+    paths.set('the shortcuts', '/');
   });
   after(async () => {
     await bench.stop();
@@ -57,12 +74,17 @@ describe('accessibility', function () {
     'the card stage',
     'the card',
     'a page that is not there',
+    'signing in',
+    'front and plan view',
+    'the command box',
+    'the shortcuts',
   ]) {
     it(`${name}: no violations, light and dark, and nothing wider than a tablet`, async () => {
       for (const scheme of ['light', 'dark'] as const) {
         const page = await bench.open({ scheme, ...(scheme === 'dark' ? { width: 800, height: 1280 } : {}) });
         const user = new Driver(page, app.base);
         await user.goTo(paths.get(name)!);
+        await OPENED[name]?.(user);
         const { violations } = await new AxePuppeteer(page).withTags(RULES).analyze();
         const found = violations.map(
           (v) =>

@@ -94,6 +94,7 @@ describe('a lost connection in the middle of work', function () {
     );
     await reconnect();
     await user.seesNoMore('kept on this device');
+    await user.seesNoMore('kept here, on its way');
     expect(await standing('napeHeight')).to.deep.equal([6430]);
     expect(await standing('hipBreadthSitting')).to.deep.equal([3920]);
   });

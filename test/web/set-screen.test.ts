@@ -194,10 +194,11 @@ describe('the set screen', function () {
   });
 
   it('says so when the network is gone, and saves when it is back', async () => {
+    await user.page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await user.page.setOfflineMode(true);
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('ArrowRight');
-    await user.sees('Not saved yet: no connection');
+    await user.sees('No connection: kept on this device');
     await user.page.setOfflineMode(false);
     await user.saved();
     const position = await user.positionOf('Seat height');

@@ -43,7 +43,7 @@ describe('a practice that listens beyond its own machine', function () {
     await user.page.type('input[name="passphrase"]', 'not the one at all');
     await user.press('Sign in');
     await user.sees('This is not the passphrase');
-    await user.page.$eval('input[name="passphrase"]', (field) => ((field as HTMLInputElement).value = ''));
+    await user.page.$eval('input[name="passphrase"]', (field) => (field.value = ''));
     await user.page.type('input[name="passphrase"]', PASSPHRASE);
     await user.pressAndGo('Sign in');
     expect(new URL(user.page.url()).pathname).to.equal('/seats');

@@ -102,6 +102,26 @@ describe('two browsers on one fitting', function () {
     expect(row).to.deep.equal({ place: null, method: 'Open hip' });
   });
 
+  it('setting what the other has just handed over keeps it until it can be taken, or is let go', async () => {
+    await ada.goTo(`/fittings/${fittingId}?stage=card`);
+    await bo.goTo(`/fittings/${fittingId}?stage=set`);
+    await bo.saved();
+    await ada.press('Hand over');
+    await ada.sees('Handed over on');
+    const left = await positions();
+    await step(bo, 'Seat depth', 'ArrowLeft', 1);
+    await bo.sees('Not saved: This fitting has been handed over');
+    await ada.press('Open again');
+    await ada.seesNoMore('Handed over on');
+    await bo.press('Try again');
+    // Handing over counts as a change of the draft: both are shown.
+    await bo.sees('Changed by somebody else meanwhile');
+    await bo.press('All from this device');
+    await bo.seesNoMore('Changed by somebody else meanwhile');
+    await bo.saved();
+    expect((await positions()).seatDepth).to.equal(left.seatDepth! - 1);
+  });
+
   it('measuring one dimension at once keep either value', async () => {
     await ada.goTo(`/fittings/${fittingId}?stage=measure`);
     await bo.goTo(`/fittings/${fittingId}?stage=measure`);

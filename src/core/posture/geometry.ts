@@ -154,3 +154,16 @@ const GRAVITY = 9.81;
 export function elbowDeg(elbowMm: number, handsMm: number, forearmMm: number): number {
   return 90 + asinDeg((elbowMm - handsMm) / forearmMm);
 }
+
+/** Hands before the middle of a keyboard, each this far from it, mm (common practice). */
+const HAND_FROM_MIDDLE_MM = 60;
+
+/**
+ * How far a forearm turns in, degrees, from an elbow `elbowHalfMm` beside the middle to a hand before a keyboard: what
+ * an arm pad has to turn to lie under it. 0 where the elbow is nearer the middle than the hand.
+ * asin((elbow half-spacing − hand half-spacing) / forearm–hand length).
+ */
+export function padTurnDeg(elbowHalfMm: number, forearmHandMm: number): number {
+  const across = Math.max(0, elbowHalfMm - HAND_FROM_MIDDLE_MM);
+  return asinDeg(Math.min(1, across / forearmHandMm));
+}

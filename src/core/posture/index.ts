@@ -25,6 +25,7 @@ export {
   kneeDeg,
   legPosture,
   panAngle,
+  padTurnDeg,
   panHeight,
   thighTopAbove,
   trunkMomentNm,

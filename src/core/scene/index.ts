@@ -1,6 +1,17 @@
-export type { Bounds, Primitive, Role, Scene, Shape } from './primitives';
+export type { Bounds, Dimension, Primitive, Role, Scene, Shape } from './primitives';
 export { spreadApart } from './declutter';
+export { frontView, planView } from './across-views';
+export { VERDICT_LINES } from './verdict-lines';
 export { sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';
 export { trackOf, type Track } from './track';
-export { cardHeader, cardOf, controlWords, isLifted, type Card, type CardHeader, type CardRow } from './card';
+export {
+  cardHeader,
+  cardOf,
+  controlWords,
+  isLifted,
+  saysValue,
+  type Card,
+  type CardHeader,
+  type CardRow,
+} from './card';

@@ -1,6 +1,7 @@
 /**
  * A drawing as data: primitives in mm with a role, painted by whoever can. Roles say what a thing is; the painter's
- * style says what it looks like.
+ * style says what it looks like. `x` runs across the drawing, `z` up it: forward and up in the side view, across and
+ * up in the front view, across and forward in the plan view.
  */
 import type { Message } from '../message';
 import type { Point } from '../posture';
@@ -25,6 +26,15 @@ export interface Primitive {
   readonly shape: Shape;
 }
 
+/** A length written into the drawing: a line with ends, and its number. */
+export interface Dimension {
+  readonly id: string;
+  readonly of: 'sitter' | 'seat';
+  readonly from: Point;
+  readonly to: Point;
+  readonly mm: number;
+}
+
 export interface Bounds {
   readonly lowX: number;
   readonly highX: number;
@@ -35,6 +45,7 @@ export interface Bounds {
 export interface Scene {
   readonly bounds: Bounds;
   readonly primitives: readonly Primitive[];
+  readonly dimensions: readonly Dimension[];
   /** Whether parts had to be left out because nobody measured them. */
   readonly isPartial: boolean;
   /** What the drawing says, for those who cannot see it: the same numbers. */

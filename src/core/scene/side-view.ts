@@ -3,7 +3,8 @@ import type { Point } from '../posture';
 import type { Assessment, Problem, SetValues } from '../fit';
 import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/figure';
 import { cosDeg, sinDeg } from '../units';
-import type { Primitive, Role, Scene, Shape } from './primitives';
+import { Pen, at, shift } from './pen';
+import type { Scene } from './primitives';
 
 /** Thicknesses that nobody measures; for drawing only, mm. */
 const CUSHION_MM = 55;
@@ -15,42 +16,7 @@ const FOOTREST_LENGTH_MM = 330;
 const HEAD_RADIUS_MM = 88;
 const THIGH_RADIUS_MM = 70;
 
-const at = (x: number, z: number): Point => ({ x, z });
-const shift = (p: Point, dx: number, dz: number): Point => at(p.x + dx, p.z + dz);
-
-class Drawing {
-  readonly primitives: Primitive[] = [];
-
-  add(id: string, role: Role, shape: Shape): void {
-    this.primitives.push({ id, role, shape });
-  }
-
-  line(id: string, role: Role, ...points: Point[]): void {
-    this.add(id, role, { type: 'polyline', closed: false, points });
-  }
-
-  area(id: string, role: Role, ...points: Point[]): void {
-    this.add(id, role, { type: 'polyline', closed: true, points });
-  }
-
-  dot(id: string, role: Role, centre: Point, radius: number): void {
-    this.add(id, role, { type: 'circle', at: centre, radius });
-  }
-
-  limb(id: string, from: Point | null, to: Point | null, fromRadius: number, toRadius: number): void {
-    if (from && to) this.add(id, 'sitter', { type: 'limb', from, to, fromRadius, toRadius });
-  }
-
-  /** A board of a thickness below its upper edge. */
-  slab(id: string, role: Role, from: Point, to: Point, thick: number): void {
-    const length = Math.hypot(to.x - from.x, to.z - from.z) || 1;
-    const nx = ((to.z - from.z) / length) * thick;
-    const nz = ((from.x - to.x) / length) * thick;
-    this.area(id, role, from, to, shift(to, nx, nz), shift(from, nx, nz));
-  }
-}
-
-function drawBase(d: Drawing, p: Problem, under: Point): void {
+function drawBase(d: Pen, p: Problem, under: Point): void {
   if (p.inputs.seat.castors === 'bolted') {
     d.area(
       'pedestal',
@@ -69,7 +35,7 @@ function drawBase(d: Drawing, p: Problem, under: Point): void {
     d.dot(`castor${side}`, 'seatLine', at(under.x + side * 262, foot / 2 + 2), foot / 2);
 }
 
-function drawSeat(d: Drawing, p: Problem, v: SetValues, s: SeatFigure): void {
+function drawSeat(d: Pen, p: Problem, v: SetValues, s: SeatFigure): void {
   const under = at((s.rear.x + s.front.x) / 2, (s.rear.z + s.front.z) / 2 - CUSHION_MM);
   drawBase(d, p, under);
   const behind = (q: Point, by: number): Point => shift(q, -by * cosDeg(s.backDeg), -by * sinDeg(s.backDeg));
@@ -93,7 +59,7 @@ function drawSeat(d: Drawing, p: Problem, v: SetValues, s: SeatFigure): void {
     d.slab('backCushion', 'remedy', s.backFoot, shift(s.backTop, 0, -40), v.backCushionMm);
 }
 
-function drawPad(d: Drawing, s: SeatFigure): void {
+function drawPad(d: Pen, s: SeatFigure): void {
   if (!s.pad) return;
   const stem = at((s.pad.from.x + s.pad.to.x) / 2, s.pad.from.z - PAD_MM);
   d.line('padStem', 'seatLine', stem, at(stem.x - 20, Math.min(stem.z, (s.rear.z + s.front.z) / 2 - 20)));
@@ -101,7 +67,7 @@ function drawPad(d: Drawing, s: SeatFigure): void {
 }
 
 /** Desk and footrest; returns how far forward they reach. */
-function drawPlace(d: Drawing, p: Problem, v: SetValues, f: Figure, front: Point): number {
+function drawPlace(d: Pen, p: Problem, v: SetValues, f: Figure, front: Point): number {
   if (v.footrestMm > 0) {
     const x = f.heel ? f.heel.x - 60 : front.x;
     d.slab('footrest', 'remedy', at(x, v.footrestMm), at(x + FOOTREST_LENGTH_MM, v.footrestMm), v.footrestMm);
@@ -119,7 +85,7 @@ function drawPlace(d: Drawing, p: Problem, v: SetValues, f: Figure, front: Point
   return end;
 }
 
-function drawBody(d: Drawing, p: Problem, f: Figure): void {
+function drawBody(d: Pen, p: Problem, f: Figure): void {
   const thigh = Number.isNaN(p.body.thighClearance) ? THIGH_RADIUS_MM : p.body.thighClearance / 2;
   d.limb('shank', f.knee, f.ankle, 54, 34);
   d.limb(
@@ -147,13 +113,13 @@ function drawBody(d: Drawing, p: Problem, f: Figure): void {
   d.dot('eye', 'sitterLine', f.eye, 7);
 }
 
-function drawArm(d: Drawing, f: Figure): void {
+function drawArm(d: Pen, f: Figure): void {
   const lift = (q: Point | null): Point | null => q && shift(q, 0, 34);
   d.limb('upperArm', f.shoulder, lift(f.elbow), 44, 34);
   d.limb('forearm', lift(f.elbow), lift(f.hand), 34, 24);
 }
 
-function drawJoints(d: Drawing, f: Figure): void {
+function drawJoints(d: Pen, f: Figure): void {
   for (const [id, joint] of [
     ['hip', f.hip],
     ['knee', f.knee],
@@ -176,7 +142,7 @@ export function sideView(p: Problem, a: Assessment): Scene {
   const v = a.values;
   const figure = figureOf(p, v);
   const seat = seatFigureOf(p, v);
-  const d = new Drawing();
+  const d = new Pen();
   drawSeat(d, p, v, seat);
   const reach = drawPlace(d, p, v, figure, seat.front);
   drawBody(d, p, figure);
@@ -191,6 +157,7 @@ export function sideView(p: Problem, a: Assessment): Scene {
   return {
     bounds: { lowX, highX, lowZ: 0, highZ },
     primitives: d.primitives,
+    dimensions: [],
     isPartial,
     alternative: spoken(a, isPartial),
   };

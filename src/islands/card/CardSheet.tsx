@@ -1,29 +1,20 @@
+import { Fragment } from 'react';
 import type { Card } from '../../core/scene';
-import { useReading, useSay } from '../../ui/preferences';
+import { sheetOf, type Paragraph, type Sheet } from '../../drawing/sheet';
+import { useReading } from '../../ui/preferences';
 import { VerdictMark } from '../../ui/VerdictMark';
-import { sayDate, word } from '../../words';
 import styles from './card.module.css';
 
-function Header({ card, draft }: { readonly card: Card; readonly draft: boolean }) {
-  const reading = useReading();
-  const { header } = card;
-  const facts: readonly [string, string][] = [
-    ['card.sitter', header.sitter],
-    ['card.seat', header.seat],
-    ['card.place', header.place ?? word('card.notPlaced')],
-    ['card.method', header.method],
-    ['card.fitter', header.fitter || '–'],
-    ['card.date', sayDate(header.date, reading)],
-  ];
+function Header({ sheet }: { readonly sheet: Sheet }) {
   return (
     <header className={styles.header}>
       <h2>
-        {word('card.title')} {draft && <span className={styles.draft}>{word('card.draft')}</span>}
+        {sheet.title} {sheet.draft && <span className={styles.draft}>{sheet.draft}</span>}
       </h2>
       <dl>
-        {facts.map(([key, value]) => (
-          <div key={key}>
-            <dt>{word(key)}</dt>
+        {sheet.facts.map(({ name, value }) => (
+          <div key={name}>
+            <dt>{name}</dt>
             <dd>{value}</dd>
           </div>
         ))}
@@ -32,32 +23,30 @@ function Header({ card, draft }: { readonly card: Card; readonly draft: boolean 
   );
 }
 
-function Rows({ card }: { readonly card: Card }) {
-  const say = useSay();
+function Rows({ sheet }: { readonly sheet: Sheet }) {
   return (
     <table className={styles.rows}>
       <thead>
         <tr>
-          <th scope="col">{word('card.adjustment')}</th>
-          <th scope="col">{word('card.setting')}</th>
-          <th scope="col">{word('card.control.head')}</th>
+          {sheet.head.map((name) => (
+            <th key={name} scope="col">
+              {name}
+            </th>
+          ))}
         </tr>
       </thead>
       <tbody>
-        {card.rows.map((row, i) => (
-          <tr key={row.kind}>
+        {sheet.rows.map((row) => (
+          <tr key={row.name}>
             <th scope="row">
-              {i + 1}. {word(`kind.${row.kind}`)}
+              {row.name}
               <VerdictMark verdict={row.verdict} />
             </th>
             <td>
-              <strong>{say(row.setting)}</strong>
-              {row.check && <div>{say(row.check)}</div>}
+              <strong>{row.setting}</strong>
+              {row.check && <div>{row.check}</div>}
             </td>
-            <td>
-              {row.control ? `${say(row.control)}. ` : '–'}
-              {row.movement && `${say(row.movement)}.`}
-            </td>
+            <td>{row.control}</td>
           </tr>
         ))}
       </tbody>
@@ -65,57 +54,42 @@ function Rows({ card }: { readonly card: Card }) {
   );
 }
 
+function Block({ title, paragraphs }: { readonly title: string; readonly paragraphs: readonly Paragraph[] }) {
+  return (
+    <section>
+      <h3>{title}</h3>
+      {paragraphs.map(({ lead, text }, i) => (
+        <p key={i}>
+          {lead && (
+            <Fragment>
+              <strong>{lead}</strong>{' '}
+            </Fragment>
+          )}
+          {text}
+        </p>
+      ))}
+    </section>
+  );
+}
+
 /** The settings card, the same on screen and on paper. */
 export function CardSheet({ card, draft }: { readonly card: Card; readonly draft: boolean }) {
-  const say = useSay();
+  const reading = useReading();
+  const sheet = sheetOf(card, draft, reading);
   return (
-    <article className={styles.sheet} aria-label={word('card.title')}>
-      <Header card={card} draft={draft} />
-      {card.refusals.length > 0 && (
+    <article className={styles.sheet} aria-label={sheet.title}>
+      <Header sheet={sheet} />
+      {sheet.refusals.length > 0 && (
         <section className={styles.refused}>
-          {card.refused && <p>{word('card.refused')}.</p>}
-          {card.refusals.map((m) => (
-            <p key={m.key}>{say(m)}</p>
+          {sheet.refusals.map((text) => (
+            <p key={text}>{text}</p>
           ))}
         </section>
       )}
-      <Rows card={card} />
+      <Rows sheet={sheet} />
       <div className={styles.below}>
-        <section>
-          <h3>{word('card.unreached')}</h3>
-          {card.remedies.map((m) => (
-            <p key={m.key}>{say(m)}</p>
-          ))}
-          {card.unreached.map((u) => (
-            <p key={u.kind}>
-              <strong>{word(`kind.${u.kind}`)}:</strong> {say(u.reason)} {u.remedy && say(u.remedy)}
-            </p>
-          ))}
-          {card.offered.map((m) => (
-            <p key={m.key}>
-              <strong>{word('card.offered')}:</strong> {say(m)}
-            </p>
-          ))}
-          {card.unmeasured.map((u) => (
-            <p key={u.kind}>
-              <strong>{word(`kind.${u.kind}`)}:</strong> {say(u.reason)}
-            </p>
-          ))}
-          {card.unreached.length + card.remedies.length + card.unmeasured.length === 0 && (
-            <p>{word('card.allReached')}</p>
-          )}
-          {card.angles.length > 0 && (
-            <p>
-              <strong>{word('card.angles')}:</strong> {card.angles.map((m) => say(m)).join(' · ')}
-            </p>
-          )}
-        </section>
-        <section>
-          <h3>{word('card.cautions')}</h3>
-          {card.cautions.map((m) => (
-            <p key={m.key}>{say(m)}</p>
-          ))}
-        </section>
+        <Block {...sheet.unreached} />
+        <Block {...sheet.cautions} />
       </div>
     </article>
   );

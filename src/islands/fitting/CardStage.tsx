@@ -50,6 +50,8 @@ export function CardStage({ state, setting, remedies, onHandOver }: Props) {
           </>
         )}
         <a href={`/fittings/${fitting.id}/card`}>{word('cardStage.open')}</a>
+        <a href={`/api/v1/fittings/${fitting.id}/card.pdf`}>{word('card.pdf')}</a>
+        <a href={`/api/v1/fittings/${fitting.id}/drawings.pdf`}>{word('card.drawings')}</a>
         <a href={`/api/v1/fittings/${fitting.id}/card`}>{word('card.json')}</a>
       </aside>
     </div>

@@ -1,6 +1,7 @@
 /** What two have changed at once in one fitting, and the ways out. */
 import { useMemo, useSyncExternalStore } from 'react';
-import { assess, completeSettings, type Problem, type Settings } from '../../core/fit';
+import { assess, completeSettings, type Problem, type SettingOutcome, type Settings } from '../../core/fit';
+import { saysValue } from '../../core/scene';
 import type { FittingEdit, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
 import {
@@ -35,6 +36,8 @@ function useSettingRows(problem: Problem, { mine, theirs, base }: DraftConflict)
     const [ours, others] = [mine, theirs.draft?.settings ?? null].map((s) =>
       assess(problem, completeSettings(problem, s)),
     );
+    const sayPosition = (o: SettingOutcome): string =>
+      saysValue(o.words) ? say(o.words) : `${sayOwn(o, o.value, reading)}, ${say(o.words)}`;
     const rows: ConflictRow[] = [];
     for (const outcome of ours!.outcomes) {
       const other = others!.outcomes.find((o) => o.kind === outcome.kind)!;
@@ -44,8 +47,8 @@ function useSettingRows(problem: Problem, { mine, theirs, base }: DraftConflict)
       rows.push({
         id: outcome.kind,
         name: word(`kind.${outcome.kind}`),
-        mine: `${sayOwn(outcome, outcome.value, reading)}, ${say(outcome.words)}`,
-        theirs: `${sayOwn(other, other.value, reading)}, ${say(other.words)}`,
+        mine: sayPosition(outcome),
+        theirs: sayPosition(other),
         first: isTheirsOnly && !isMineOnly ? 'theirs' : 'mine',
       });
     }

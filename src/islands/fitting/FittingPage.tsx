@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import type { RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
+import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
@@ -15,11 +16,12 @@ import { CardStage } from './CardStage';
 import { ChooseStage } from './ChooseStage';
 import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
 import { SetStage } from './SetStage';
-import { StageStrip, type Stage } from './StageStrip';
+import { STAGES, StageStrip, type Stage } from './StageStrip';
 import { useAutosave, type Autosave } from './use-autosave';
 import { useFitting, type FittingState } from './use-fitting';
 import { useRemedies } from './use-remedies';
 import { useSetting, type Setting } from './use-setting';
+import { useStateLink, type LinkNotice } from './use-state-link';
 import styles from './fitting.module.css';
 
 interface Props {
@@ -110,6 +112,42 @@ function SetOrCard({
   );
 }
 
+function LinkLine({ notice, onClose }: { readonly notice: LinkNotice; readonly onClose: () => void }) {
+  return (
+    <div className={parts.notice} role="status">
+      <span>{notice.text}</span>
+      {notice.address && (
+        <input
+          readOnly
+          aria-label={word('link.copy')}
+          value={notice.address}
+          onFocus={(e) => e.currentTarget.select()}
+        />
+      )}
+      <button type="button" className={parts.plainButton} onClick={onClose}>
+        {word('undo.close')}
+      </button>
+    </div>
+  );
+}
+
+/** The stages by number, and the link by name. */
+function useStageCommands(go: (stage: Stage) => void, makeLink: (() => Promise<void>) | null) {
+  const commands = useMemo<readonly Command[]>(
+    () => [
+      ...STAGES.map((stage, i) => ({
+        id: `stage-${stage}`,
+        name: word('command.stage').replace('{name}', word(`fitting.stage.${stage}`)),
+        keys: String(i + 1),
+        run: () => go(stage),
+      })),
+      ...(makeLink ? [{ id: 'link', name: word('command.link'), run: () => void makeLink() }] : []),
+    ],
+    [go, makeLink],
+  );
+  useCommands('stages', commands);
+}
+
 function Deletion({ fitting }: { readonly fitting: FittingDetail }) {
   const [fault, setFault] = useState<string | null>(null);
   const remove = async () => {
@@ -139,11 +177,12 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
   const keeper = autosave?.keeper ?? null;
-  const [takenOver, setTakenOver] = useState(false);
   const { isOwn } = state;
   useEffect(() => {
-    if (keeper?.seen(fitting) && !isOwn) setTakenOver(true);
+    keeper?.seen(fitting, isOwn);
   }, [fitting, isOwn, keeper]);
+  const link = useStateLink(fitting, setting);
+  useStageCommands(go, setting ? link.make : null);
   const conflict = autosave?.saving.state === 'conflict' ? autosave.keeper.conflict() : null;
   const onMeasured = useCallback(() => void reload(), [reload]);
   return (
@@ -153,6 +192,11 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
         <span>
           {[fitting.seat?.name, fitting.place?.name, fitting.method.name].filter(Boolean).join(' · ')}
         </span>
+        {setting && (
+          <button type="button" className={parts.plainButton} onClick={() => void link.make()}>
+            {word('link.copy')}
+          </button>
+        )}
         {autosave && stage !== 'measure' && <SaveState saving={autosave.saving} />}
       </div>
       <StageStrip stage={stage} fitting={fitting} assessment={setting?.assessment ?? null} onStage={go} />
@@ -161,10 +205,11 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
           {fault}
         </div>
       )}
-      {takenOver && (
+      {link.notice && <LinkLine notice={link.notice} onClose={link.close} />}
+      {autosave?.isTakenOver && (
         <div className={parts.notice} role="status">
           <span>{word('conflict.takenOver')}</span>
-          <button type="button" className={parts.plainButton} onClick={() => setTakenOver(false)}>
+          <button type="button" className={parts.plainButton} onClick={() => autosave.keeper.understood()}>
             {word('conflict.understood')}
           </button>
         </div>

@@ -1,11 +1,12 @@
 import { Button } from '@mantine/core';
-import { Fragment, useEffect, useMemo, useState } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import type { AdjustmentKind } from '../../core/seat';
 import type { Remedy, RemedySettings } from '../../core/fit';
-import { ruleOf, sideView } from '../../core/scene';
-import { Board } from '../../drawing';
+import { frontView, planView, ruleOf, sideView } from '../../core/scene';
+import { Board, View } from '../../drawing';
+import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
-import { useReading } from '../../ui/preferences';
+import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { Angles, Checks, Remedies } from './SidePanels';
@@ -24,35 +25,80 @@ interface Props {
   readonly onMeasure: () => void;
 }
 
-/** Ctrl+Z and Ctrl+Shift+Z, unless somebody is typing. */
-function useUndoKeys(setting: Setting, disabled: boolean) {
+/** Undo, redo and solve by name and by key. */
+function useSetCommands({ store }: Setting, disabled: boolean, onSolve: () => void) {
+  const solve = useRef(onSolve);
   useEffect(() => {
-    if (disabled) return;
-    const key = (event: KeyboardEvent) => {
-      if (
-        !(event.ctrlKey || event.metaKey) ||
-        event.key.toLowerCase() !== 'z' ||
-        event.target instanceof HTMLInputElement
-      )
-        return;
-      event.preventDefault();
-      if (event.shiftKey) setting.store.redo();
-      else setting.store.undo();
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [disabled, setting.store]);
+    solve.current = onSolve;
+  });
+  const commands = useMemo<readonly Command[]>(
+    () =>
+      disabled
+        ? []
+        : [
+            { id: 'undo', name: word('set.undo'), keys: 'Ctrl+Z', run: () => store.undo() },
+            { id: 'redo', name: word('set.redo'), keys: 'Ctrl+Shift+Z', run: () => store.redo() },
+            { id: 'solve', name: word('set.solve'), keys: 'S', run: () => solve.current() },
+          ],
+    [disabled, store],
+  );
+  useCommands('set', commands);
 }
 
-function DrawingBoard({ setting }: { readonly setting: Setting }) {
+/** Front and plan view side by side. */
+function AcrossViews({ setting }: { readonly setting: Setting }) {
+  const reading = useReading();
+  const say = useSay();
+  const { problem, assessment } = setting;
+  const front = useMemo(() => frontView(problem, assessment), [problem, assessment]);
+  const plan = useMemo(() => planView(problem, assessment), [problem, assessment]);
+  const turn = plan.alternative.find((m) => m.key === 'alt.padTurn');
+  return (
+    <>
+      <div className={styles.across}>
+        <View id="front" name={word('set.front')} scene={front} reading={reading} />
+        <View id="plan" name={word('set.plan')} scene={plan} reading={reading} />
+      </div>
+      <figcaption className={parts.soft}>
+        {turn && say(turn)} {(front.isPartial || plan.isPartial) && word('set.undrawn')}
+      </figcaption>
+    </>
+  );
+}
+
+function SideBoard({ setting }: { readonly setting: Setting }) {
   const reading = useReading();
   const { problem, assessment } = setting;
   const rule = useMemo(() => ruleOf(problem, assessment), [problem, assessment]);
   const view = useMemo(() => sideView(problem, assessment), [problem, assessment]);
   return (
-    <figure className={styles.board} aria-label={word('set.board')}>
+    <>
       <Board rule={rule} view={view} reading={reading} />
       {view.isPartial && <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>}
+    </>
+  );
+}
+
+const VIEWS = ['side', 'across'] as const;
+
+function DrawingBoard({ setting }: { readonly setting: Setting }) {
+  const [view, setView] = useState<(typeof VIEWS)[number]>('side');
+  return (
+    <figure className={styles.board} aria-label={word('set.board')}>
+      <div className={styles.views} role="group" aria-label={word('set.view')}>
+        {VIEWS.map((v) => (
+          <button
+            key={v}
+            type="button"
+            className={styles.viewChoice}
+            aria-pressed={v === view}
+            onClick={() => setView(v)}
+          >
+            {word(`set.view.${v}`)}
+          </button>
+        ))}
+      </div>
+      {view === 'side' ? <SideBoard setting={setting} /> : <AcrossViews setting={setting} />}
     </figure>
   );
 }
@@ -121,7 +167,7 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
 
 /** The drawing board beside the tracks: every move shows at once in both. */
 export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeasure }: Props) {
-  useUndoKeys(setting, disabled);
+  useSetCommands(setting, disabled, onSolve);
   const { assessment, problem } = setting;
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
   const { seat } = problem.inputs;

@@ -30,6 +30,8 @@ export class DraftKeeper {
   private saved: Saved | null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private saving: Saving;
+  private isTakenOver = false;
+  private isDeciding = false;
   private readonly listeners = new Set<() => void>();
   private readonly subject: string;
 
@@ -106,16 +108,26 @@ export class DraftKeeper {
   /**
    * The fitting as the server has it now. A draft that somebody else has changed is taken over where nothing of ours
    * is on its way; @returns whether it was.
+   * @param isOwn whether our own change brought it: then it needs no telling
    */
-  seen(fitting: FittingDetail): boolean {
+  seen(fitting: FittingDetail, isOwn: boolean): boolean {
     const { draft, draftRevision } = fitting;
     const isOurs = !this.isHanded(this.source.get()) || this.waiting().length > 0;
     if (isOurs || draftRevision <= this.revision) return false;
     this.revision = draftRevision;
     if (!draft || sameSettings(draft.settings, this.source.get())) return false;
     this.saved = { settings: draft.settings, at: draft.savedAt };
+    this.isTakenOver = !isOwn;
     this.source.set(draft.settings);
     return true;
+  }
+
+  /** Whether settings of somebody else are shown and nobody has been told yet. */
+  readonly takenOver = (): boolean => this.isTakenOver;
+
+  understood(): void {
+    this.isTakenOver = false;
+    this.look();
   }
 
   conflict(): DraftConflict | null {
@@ -131,11 +143,14 @@ export class DraftKeeper {
     this.revision = theirs.draftRevision;
     const isTheirs = theirs.draft !== null && sameSettings(chosen, theirs.draft.settings);
     if (isTheirs) this.saved = { settings: chosen, at: theirs.draft!.savedAt };
+    this.isDeciding = true;
     this.source.set(chosen);
     await this.box?.resolve(
       this.subject,
       isTheirs ? null : settingsEntry(this.fittingId, this.seatVersionId, chosen, this.revision),
     );
+    this.isDeciding = false;
+    this.look();
   }
 
   private waiting(): readonly Entry[] {
@@ -162,6 +177,10 @@ export class DraftKeeper {
   }
 
   private look(): void {
+    const conflict = this.conflict();
+    const same = conflict?.theirs.draft && sameSettings(conflict.mine, conflict.theirs.draft.settings);
+    // Two who set the same have nothing to decide.
+    if (conflict && same && !this.isDeciding) void this.decide(conflict.mine, conflict.theirs);
     this.saving = this.state();
     for (const listener of this.listeners) listener();
   }

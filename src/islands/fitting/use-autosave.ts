@@ -8,6 +8,8 @@ import type { SettingsStore } from './settings-store';
 export interface Autosave {
   readonly saving: Saving;
   readonly keeper: DraftKeeper;
+  /** Whether somebody else's settings have been taken over. */
+  readonly isTakenOver: boolean;
 }
 
 /** Saves the draft settings of a fitting while it is open, also on leaving the page; null before a seat is chosen. */
@@ -24,6 +26,11 @@ export function useAutosave(fitting: FittingDetail, store: SettingsStore | null)
     keeper?.subscribe ?? nothingToHear,
     keeper?.get ?? nothing,
     keeper?.get ?? nothing,
+  );
+  const isTakenOver = useSyncExternalStore(
+    keeper?.subscribe ?? nothingToHear,
+    keeper?.takenOver ?? no,
+    keeper?.takenOver ?? no,
   );
 
   useEffect(() => {
@@ -42,8 +49,9 @@ export function useAutosave(fitting: FittingDetail, store: SettingsStore | null)
     };
   }, [keeper, state]);
 
-  return keeper && saving && { saving, keeper };
+  return keeper && saving && { saving, keeper, isTakenOver };
 }
 
 const nothingToHear = () => () => undefined;
 const nothing = () => null;
+const no = () => false;

@@ -98,8 +98,9 @@ export class Outbox {
     await this.inTurn(async () => {
       const before = this.about(subject);
       if (entry) {
+        const { kind, recordId, body, base } = entry;
         const fresh = { key: this.parts.newKey(), madeAt: this.parts.now(), tried: false, refusal: null };
-        await this.store((s) => s.put({ ...entry, ...fresh }));
+        await this.store((s) => s.put({ kind, subject, recordId, body, base, ...fresh }));
       }
       for (const { seq } of before) await this.store((s) => s.remove(seq));
       await this.refresh();

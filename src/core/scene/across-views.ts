@@ -1,0 +1,271 @@
+/** The front and the plan view: breadths, the spacing of the arms and the turn of the forearms. */
+import { message, type Message } from '../message';
+import type { Assessment, Problem, SetValues } from '../fit';
+import { figureOf, seatFigureOf } from '../fit/figure';
+import { datumFromRearMm, elbowOnPadMm, hollowFromRearMm, panPointMm } from '../fit/on-seat';
+import { FOREARM_FRACTION, HAND_FRACTION, padTurnDeg } from '../posture';
+import { cosDeg, sinDeg } from '../units';
+import { Pen, at } from './pen';
+import type { Dimension, Role, Scene } from './primitives';
+
+/** Thicknesses that nobody measures; for drawing only, mm. */
+const CUSHION_MM = 55;
+const PAD_MM = 26;
+const BACK_MM = 30;
+const UPPER_ARM_RADIUS_MM = 40;
+const FOREARM_RADIUS_MM = 34;
+const HEAD_RADIUS_MM = 80;
+const KNEE_RADIUS_MM = 56;
+const ANKLE_RADIUS_MM = 34;
+/** Between a dimension line and what it measures. */
+const LINE_GAP_MM = 46;
+const MARGIN_MM = 50;
+/** Below the lowest line, so that its thickness is seen whole. */
+const EDGE_MM = 14;
+const SIDES = [-1, 1] as const;
+
+const isKnown = (...values: number[]): boolean => values.every((v) => Number.isFinite(v));
+
+/** Where elbow and hand of one side stand across, mm from the middle. */
+interface Arms {
+  readonly elbow: number;
+  readonly hand: number;
+  readonly turnDeg: number;
+}
+
+/**
+ * Elbows over the middle of the pads, or as broad as they are where there are none; hands before the middle as for a
+ * keyboard. null where a measure is missing.
+ */
+function armsOf(p: Problem, v: SetValues): Arms | null {
+  const padWidth = p.inputs.seat.armPad?.widthMm ?? NaN;
+  const overPads = v.armWidth / 2 + padWidth / 2;
+  const hanging = p.body.elbowToElbowBreadth / 2 - UPPER_ARM_RADIUS_MM;
+  const elbow = isKnown(overPads) ? overPads : hanging;
+  const forearmHand = (FOREARM_FRACTION + HAND_FRACTION / 2) * p.body.stature;
+  if (!isKnown(elbow, forearmHand)) return null;
+  const turn = padTurnDeg(elbow, forearmHand);
+  return { elbow, hand: elbow - forearmHand * sinDeg(turn), turnDeg: turn };
+}
+
+class Dimensions {
+  readonly all: Dimension[] = [];
+
+  /** A breadth about the middle, at a height (or distance forward) of the drawing. */
+  across(id: string, of: Dimension['of'], mm: number, height: number): void {
+    if (isKnown(mm, height)) this.all.push({ id, of, mm, from: at(-mm / 2, height), to: at(mm / 2, height) });
+  }
+}
+
+const box = (d: Pen, id: string, role: Role, x: number, z: number, width: number, height: number): void =>
+  d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
+
+function spoken(dimensions: readonly Dimension[], arms: Arms | null, isPartial: boolean): Message[] {
+  return [
+    ...dimensions.map(({ id, mm }) =>
+      message('alt.breadth', { name: { word: `breadth.${id}` }, size: { mm } }),
+    ),
+    ...(arms ? [message('alt.padTurn', { angle: { deg: Math.round(arms.turnDeg * 2) / 2 } })] : []),
+    ...(isPartial ? [message('alt.undrawn')] : []),
+  ];
+}
+
+function sceneOf(d: Pen, dimensions: readonly Dimension[], arms: Arms | null, isPartial: boolean): Scene {
+  const points = [
+    ...d.primitives.flatMap(({ shape }) =>
+      shape.type === 'polyline'
+        ? shape.points
+        : shape.type === 'circle'
+          ? [-1, 1].map((s) => at(shape.at.x + s * shape.radius, shape.at.z + s * shape.radius))
+          : [shape.from, shape.to],
+    ),
+    ...dimensions.flatMap((m) => [m.from, m.to]),
+  ];
+  const xs = points.map((q) => q.x);
+  const zs = points.map((q) => q.z);
+  return {
+    bounds: {
+      lowX: Math.min(...xs) - MARGIN_MM,
+      highX: Math.max(...xs) + MARGIN_MM,
+      lowZ: Math.min(...zs) - EDGE_MM,
+      highZ: Math.max(...zs) + MARGIN_MM,
+    },
+    primitives: d.primitives,
+    dimensions,
+    isPartial,
+    alternative: spoken(dimensions, arms, isPartial),
+  };
+}
+
+function frontBody(d: Pen, p: Problem, v: SetValues, datum: number): void {
+  const { body } = p;
+  const figure = figureOf(p, v);
+  const half = body.hipBreadthSitting / 4;
+  if (figure.knee && figure.ankle && isKnown(half))
+    for (const side of SIDES)
+      d.limb(
+        `shank${side}`,
+        at(side * half, figure.knee.z),
+        at(side * half, figure.ankle.z - ANKLE_RADIUS_MM),
+        KNEE_RADIUS_MM,
+        ANKLE_RADIUS_MM,
+      );
+  const arms = armsOf(p, v);
+  const shoulder = datum + body.shoulderHeightSitting;
+  const trunkHalf = body.elbowToElbowBreadth / 2 - 2 * UPPER_ARM_RADIUS_MM;
+  if (isKnown(half, shoulder, trunkHalf)) {
+    const hip = body.hipBreadthSitting / 2;
+    d.area(
+      'trunk',
+      'sitter',
+      at(-hip, datum),
+      at(hip, datum),
+      at(hip * 0.92, datum + (shoulder - datum) * 0.35),
+      at(trunkHalf + 20, shoulder - 40),
+      at(trunkHalf - 30, shoulder),
+      at(-trunkHalf + 30, shoulder),
+      at(-trunkHalf - 20, shoulder - 40),
+      at(-hip * 0.92, datum + (shoulder - datum) * 0.35),
+    );
+  }
+  const elbow = datum + elbowOnPadMm(p, v) + FOREARM_RADIUS_MM;
+  if (arms && isKnown(shoulder, elbow, trunkHalf))
+    for (const side of SIDES)
+      d.limb(
+        `upperArm${side}`,
+        at(side * trunkHalf, shoulder - UPPER_ARM_RADIUS_MM),
+        at(side * arms.elbow, elbow),
+        UPPER_ARM_RADIUS_MM,
+        FOREARM_RADIUS_MM,
+      );
+  if (!figure.eye) return;
+  if (isKnown(shoulder)) d.limb('neck', at(0, shoulder - 20), at(0, figure.eye.z - 40), 52, 48);
+  d.dot('head', 'sitter', at(0, figure.eye.z + 8), HEAD_RADIUS_MM);
+}
+
+/** Seen from the front: whether hips and elbows have room, and how far the arms are held out. */
+export function frontView(p: Problem, a: Assessment): Scene {
+  const v = a.values;
+  const { seat } = p.inputs;
+  const d = new Pen();
+  const m = new Dimensions();
+  const width = seat.seatWidthMm.value;
+  const front = panPointMm(p, v, Number.isNaN(v.seatDepth) ? 0 : v.seatDepth);
+  const datum = panPointMm(p, v, datumFromRearMm(p, v));
+  const figure = seatFigureOf(p, v);
+  box(
+    d,
+    'back',
+    'seat',
+    -width * 0.42,
+    figure.backFoot.z,
+    width * 0.84,
+    figure.backTop.z - figure.backFoot.z,
+  );
+  d.line('column', 'seatLine', at(0, front - CUSHION_MM), at(0, 70));
+  d.line('base', 'seatLine', at(-270, 40), at(0, 74), at(270, 40));
+  frontBody(d, p, v, datum);
+  box(d, 'pan', 'seat', -width / 2, front - CUSHION_MM, width, CUSHION_MM);
+  const padTop = datum + v.armHeight;
+  const padWidth = seat.armPad?.widthMm ?? NaN;
+  if (isKnown(padTop, v.armWidth, padWidth)) {
+    for (const side of SIDES) {
+      const inner = (side * v.armWidth) / 2;
+      box(
+        d,
+        `pad${side}`,
+        'seat',
+        Math.min(inner, inner + side * padWidth),
+        padTop - PAD_MM,
+        padWidth,
+        PAD_MM,
+      );
+      d.line(
+        `padStem${side}`,
+        'seatLine',
+        at(inner + (side * padWidth) / 2, padTop - PAD_MM),
+        at((side * width) / 2, front - CUSHION_MM),
+      );
+    }
+    m.across('armWidth', 'seat', v.armWidth, padTop - PAD_MM - LINE_GAP_MM);
+  }
+  m.across('seatWidth', 'seat', width, front - CUSHION_MM - LINE_GAP_MM);
+  m.across('hips', 'sitter', p.body.hipBreadthSitting, datum + LINE_GAP_MM);
+  const head = figureOf(p, v).eye?.z ?? datum + p.body.shoulderHeightSitting;
+  m.across('elbows', 'sitter', p.body.elbowToElbowBreadth, head + HEAD_RADIUS_MM + LINE_GAP_MM);
+  const isPartial = !isKnown(
+    p.body.hipBreadthSitting,
+    p.body.elbowToElbowBreadth,
+    p.body.shoulderHeightSitting,
+  );
+  return sceneOf(d, m.all, null, isPartial);
+}
+
+function planBody(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
+  const { body } = p;
+  const datum = datumFromRearMm(p, v);
+  const half = body.hipBreadthSitting / 4;
+  const knee = hollowFromRearMm(p, v);
+  if (isKnown(half, knee))
+    for (const side of SIDES)
+      d.limb(
+        `thigh${side}`,
+        at(side * half, datum),
+        at(side * half, knee),
+        Math.min(half, 95),
+        KNEE_RADIUS_MM,
+      );
+  const trunkHalf = body.elbowToElbowBreadth / 2 - 2 * UPPER_ARM_RADIUS_MM;
+  const shoulder = datum - body.shoulderHeightSitting * sinDeg(Number.isNaN(v.backAngle) ? 0 : v.backAngle);
+  if (isKnown(trunkHalf, shoulder)) {
+    d.limb('shoulders', at(-trunkHalf + 30, shoulder), at(trunkHalf - 30, shoulder), 100, 100);
+    d.dot('head', 'sitter', at(0, shoulder + 40), HEAD_RADIUS_MM);
+  }
+  if (!arms || !isKnown(shoulder)) return;
+  const forearm = (arms.elbow - arms.hand) / (sinDeg(arms.turnDeg) || 1);
+  for (const side of SIDES) {
+    const elbow = at(side * arms.elbow, shoulder);
+    const length = arms.turnDeg === 0 ? (FOREARM_FRACTION + HAND_FRACTION / 2) * body.stature : forearm;
+    d.limb(
+      `forearm${side}`,
+      elbow,
+      at(side * arms.hand, shoulder + length * cosDeg(arms.turnDeg)),
+      FOREARM_RADIUS_MM,
+      24,
+    );
+  }
+}
+
+/** Seen from above: the seat's breadth and depth, and which way the forearms, and so the pads, have to turn. */
+export function planView(p: Problem, a: Assessment): Scene {
+  const v = a.values;
+  const { seat } = p.inputs;
+  const d = new Pen();
+  const m = new Dimensions();
+  const width = seat.seatWidthMm.value;
+  const depth = Number.isNaN(v.seatDepth) ? 0 : v.seatDepth;
+  const arms = armsOf(p, v);
+  if (depth > 0) box(d, 'pan', 'seat', -width / 2, 0, width, depth);
+  box(d, 'back', 'seat', -width * 0.42, -BACK_MM, width * 0.84, BACK_MM);
+  const pad = seat.armPad;
+  planBody(d, p, v, arms);
+  if (pad && isKnown(v.armWidth)) {
+    const rear = datumFromRearMm(p, v) - pad.lengthMm * 0.35;
+    for (const side of SIDES) {
+      const inner = (side * v.armWidth) / 2;
+      box(
+        d,
+        `pad${side}`,
+        'seat',
+        Math.min(inner, inner + side * pad.widthMm),
+        rear,
+        pad.widthMm,
+        pad.lengthMm,
+      );
+    }
+    m.across('armWidth', 'seat', v.armWidth, depth + LINE_GAP_MM);
+  }
+  m.across('seatWidth', 'seat', width, -BACK_MM - LINE_GAP_MM);
+  const isPartial = arms === null || !isKnown(p.body.hipBreadthSitting, p.body.buttockPoplitealLength);
+  return sceneOf(d, m.all, arms, isPartial);
+}

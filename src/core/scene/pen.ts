@@ -1,0 +1,38 @@
+import type { Point } from '../posture';
+import type { Primitive, Role, Shape } from './primitives';
+
+export const at = (x: number, z: number): Point => ({ x, z });
+export const shift = (p: Point, dx: number, dz: number): Point => at(p.x + dx, p.z + dz);
+
+/** Collects the primitives of a view. */
+export class Pen {
+  readonly primitives: Primitive[] = [];
+
+  add(id: string, role: Role, shape: Shape): void {
+    this.primitives.push({ id, role, shape });
+  }
+
+  line(id: string, role: Role, ...points: Point[]): void {
+    this.add(id, role, { type: 'polyline', closed: false, points });
+  }
+
+  area(id: string, role: Role, ...points: Point[]): void {
+    this.add(id, role, { type: 'polyline', closed: true, points });
+  }
+
+  dot(id: string, role: Role, centre: Point, radius: number): void {
+    this.add(id, role, { type: 'circle', at: centre, radius });
+  }
+
+  limb(id: string, from: Point | null, to: Point | null, fromRadius: number, toRadius: number): void {
+    if (from && to) this.add(id, 'sitter', { type: 'limb', from, to, fromRadius, toRadius });
+  }
+
+  /** A board of a thickness below its upper edge. */
+  slab(id: string, role: Role, from: Point, to: Point, thick: number): void {
+    const length = Math.hypot(to.x - from.x, to.z - from.z) || 1;
+    const nx = ((to.z - from.z) / length) * thick;
+    const nz = ((from.x - to.x) / length) * thick;
+    this.area(id, role, from, to, shift(to, nx, nz), shift(from, nx, nz));
+  }
+}

@@ -1,0 +1,84 @@
+/**
+ * A drawing laid out: paths, plates and texts in the units of its paper, each with the name of its style. What a style
+ * looks like is the painter's: a class on the screen (drawing.module.css), ink on paper (pdf/ink.ts).
+ */
+export const STYLES = [
+  'sitter',
+  'sitterLine',
+  'seat',
+  'seatLine',
+  'place',
+  'remedy',
+  'leader',
+  'floor',
+  'rule',
+  'tick',
+  'halfSitter',
+  'halfSeat',
+  'threadSitter',
+  'threadSeat',
+  'apart',
+  'plate',
+  'measureSitter',
+  'measureSeat',
+  'travel',
+  'notch',
+  'band',
+  'aim',
+  'doubt',
+  'leftOver',
+  'best',
+  'knob',
+] as const;
+export type Style = (typeof STYLES)[number];
+
+export const TEXT_STYLES = [
+  'tickText',
+  'tagSitter',
+  'tagEquipment',
+  'numberSitter',
+  'numberEquipment',
+  'sideSitter',
+  'sideEquipment',
+  'apartNumber',
+  'closeNumber',
+] as const;
+export type TextStyle = (typeof TEXT_STYLES)[number];
+
+export interface PathMark {
+  readonly type: 'path';
+  /** SVG path data. */
+  readonly d: string;
+  readonly style: Style;
+  /** What it is, for those who look for it. */
+  readonly part?: string;
+  readonly level?: string;
+}
+
+export interface TextMark {
+  readonly type: 'text';
+  readonly x: number;
+  /** Of the base line. */
+  readonly y: number;
+  readonly anchor: 'start' | 'middle' | 'end';
+  readonly spans: readonly { readonly text: string; readonly style: TextStyle }[];
+}
+
+export type Mark = PathMark | TextMark;
+
+export const path = (d: string, style: Style, more: { part?: string; level?: string } = {}): PathMark => ({
+  type: 'path',
+  d,
+  style,
+  ...more,
+});
+
+export const textAt = (
+  x: number,
+  y: number,
+  anchor: TextMark['anchor'],
+  ...spans: TextMark['spans']
+): TextMark => ({ type: 'text', x, y, anchor, spans });
+
+/** Coordinates to a tenth: shorter and the same in every engine. */
+export const tenth = (n: number): string => n.toFixed(1);

@@ -1,0 +1,187 @@
+/** The settings card on paper, one page: the type is set smaller until it fits. */
+import { VERDICT_LINES } from '../../core/scene';
+import { word } from '../../words';
+import type { Paragraph, Sheet } from '../sheet';
+import { MARGIN, PAPERS, documentOf, type Paper } from './paper';
+import { TypeSetter, type Span } from './type-setter';
+
+const LARGEST_PT = 9.6;
+const SMALLEST_PT = 4;
+const STEP_PT = 0.2;
+/** Shares of the width: adjustment, setting, control. */
+const COLUMNS = [0.24, 0.31, 0.45] as const;
+const COLUMN_GAP = 10;
+/** Field of a verdict's line, and its size on paper. */
+const GLYPH = { width: 26, scale: 0.5 };
+
+const strong = (text: string): Span => ({ text, weight: 'strong' });
+const regular = (text: string): Span => ({ text, weight: 'regular' });
+
+/** Lays the sheet out from the top down in one type size, drawing it or only measuring how long it gets. */
+class SheetLayout {
+  private y = MARGIN;
+
+  constructor(
+    private readonly setter: TypeSetter,
+    private readonly sheet: Sheet,
+    private readonly width: number,
+    private readonly size: number,
+    private readonly draw: boolean,
+  ) {}
+
+  /** @returns where it ends */
+  run(): number {
+    this.header();
+    this.refusals();
+    this.rows();
+    this.below();
+    return this.y;
+  }
+
+  private paragraph(spans: readonly Span[], x: number, y: number, width: number, size = this.size): number {
+    return this.setter.paragraph(spans, x, y, width, size, this.draw);
+  }
+
+  private ruleAt(y: number, thick: number): void {
+    if (!this.draw) return;
+    this.setter.doc
+      .moveTo(MARGIN, y)
+      .lineTo(MARGIN + this.width, y)
+      .lineWidth(thick)
+      .stroke('black');
+  }
+
+  private header(): void {
+    const { sheet, size } = this;
+    const large = size * 1.5;
+    if (sheet.draft) {
+      const small = size * 0.9;
+      const draftWidth = this.setter.widthOf([regular(sheet.draft)], small);
+      this.paragraph(
+        [regular(sheet.draft)],
+        MARGIN + this.width - draftWidth,
+        this.y + size * 0.5,
+        draftWidth + 1,
+        small,
+      );
+    }
+    this.y += this.paragraph([strong(sheet.title)], MARGIN, this.y, this.width * 0.6, large);
+    this.ruleAt(this.y, 3);
+    this.y += size * 0.6;
+    const column = this.width / 3;
+    for (let i = 0; i < sheet.facts.length; i += 3) {
+      const heights = sheet.facts.slice(i, i + 3).map(({ name, value }, j) => {
+        const x = MARGIN + j * column;
+        const nameHeight = this.paragraph([regular(name)], x, this.y, column - COLUMN_GAP, size * 0.85);
+        return nameHeight + this.paragraph([strong(value)], x, this.y + nameHeight, column - COLUMN_GAP);
+      });
+      this.y += Math.max(...heights) + size * 0.2;
+    }
+  }
+
+  private refusals(): void {
+    const { refusals } = this.sheet;
+    if (refusals.length === 0) return;
+    const inset = this.size * 0.7;
+    const top = this.y + this.size * 0.3;
+    this.y = top + inset;
+    for (const text of refusals)
+      this.y += this.paragraph([strong(text)], MARGIN + inset, this.y, this.width - 2 * inset);
+    this.y += inset;
+    if (this.draw)
+      this.setter.doc
+        .rect(MARGIN, top, this.width, this.y - top)
+        .lineWidth(2)
+        .stroke('black');
+    this.y += this.size * 0.4;
+  }
+
+  private cells(): { readonly x: number; readonly width: number }[] {
+    let x = MARGIN;
+    return COLUMNS.map((share) => {
+      const cell = { x, width: this.width * share - COLUMN_GAP };
+      x += this.width * share;
+      return cell;
+    });
+  }
+
+  private rows(): void {
+    const { sheet, size } = this;
+    const cells = this.cells();
+    this.y += size * 0.3;
+    const heads = sheet.head.map((text, i) =>
+      this.paragraph([regular(text)], cells[i]!.x, this.y, cells[i]!.width, size * 0.85),
+    );
+    this.y += Math.max(...heads);
+    this.ruleAt(this.y, 1);
+    for (const row of sheet.rows) {
+      this.y += size * 0.3;
+      const [name, setting, control] = cells as [(typeof cells)[0], (typeof cells)[0], (typeof cells)[0]];
+      let nameHeight = this.paragraph([strong(row.name)], name.x, this.y, name.width);
+      nameHeight += this.verdict(row.verdict, name.x, this.y + nameHeight, name.width);
+      let settingHeight = this.paragraph([strong(row.setting)], setting.x, this.y, setting.width);
+      if (row.check)
+        settingHeight += this.paragraph(
+          [regular(row.check)],
+          setting.x,
+          this.y + settingHeight,
+          setting.width,
+        );
+      const controlHeight = this.paragraph([regular(row.control)], control.x, this.y, control.width);
+      this.y += Math.max(nameHeight, settingHeight, controlHeight) + size * 0.2;
+      this.ruleAt(this.y, 0.4);
+    }
+    this.y += size * 0.5;
+  }
+
+  /** The line of the verdict with its word beside it. */
+  private verdict(verdict: string, x: number, y: number, width: number): number {
+    if (this.draw)
+      this.setter.doc
+        .save()
+        .translate(x, y + this.size * 0.15)
+        .scale(GLYPH.scale)
+        .path(VERDICT_LINES[verdict] ?? '')
+        .lineWidth(2.2)
+        .stroke('black')
+        .restore();
+    const at = GLYPH.width * GLYPH.scale + 5;
+    return this.paragraph([regular(word(`verdict.${verdict}`))], x + at, y, width - at);
+  }
+
+  private below(): void {
+    const half = (this.width - COLUMN_GAP) / 2;
+    const top = this.y;
+    const ends = [this.sheet.unreached, this.sheet.cautions].map((block, i) =>
+      this.block(block.title, block.paragraphs, MARGIN + i * (half + COLUMN_GAP), top, half),
+    );
+    this.y = Math.max(...ends);
+  }
+
+  private block(
+    title: string,
+    paragraphs: readonly Paragraph[],
+    x: number,
+    top: number,
+    width: number,
+  ): number {
+    let y = top + this.paragraph([strong(title)], x, top, width, this.size * 1.05);
+    for (const { lead, text } of paragraphs) {
+      const spans = lead === null ? [regular(text)] : [strong(lead), regular(text)];
+      y += this.paragraph(spans, x, y, width) + this.size * 0.2;
+    }
+    return y;
+  }
+}
+
+export function cardPdf(sheet: Sheet, paper: Paper, title: string, made: Date): Promise<Uint8Array> {
+  const { width, height } = PAPERS[paper];
+  const inner = width - 2 * MARGIN;
+  return documentOf(paper, title, made, (doc) => {
+    const setter = new TypeSetter(doc);
+    let size = LARGEST_PT;
+    while (size > SMALLEST_PT && new SheetLayout(setter, sheet, inner, size, false).run() > height - MARGIN)
+      size -= STEP_PT;
+    new SheetLayout(setter, sheet, inner, size, true).run();
+  });
+}

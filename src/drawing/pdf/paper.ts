@@ -1,0 +1,43 @@
+import PDFDocument from 'pdfkit';
+
+const PT_PER_MM = 72 / 25.4;
+export const mm = (millimetres: number): number => millimetres * PT_PER_MM;
+
+export const PAPERS = {
+  A4: { width: mm(210), height: mm(297) },
+  Letter: { width: mm(215.9), height: mm(279.4) },
+} as const;
+export type Paper = keyof typeof PAPERS;
+
+/** Free edge all round. */
+export const MARGIN = mm(12);
+
+/**
+ * Draws a document and gives its bytes.
+ * @param made when it was made, so that the same input gives the same file
+ */
+export async function documentOf(
+  paper: Paper,
+  title: string,
+  made: Date,
+  draw: (doc: PDFKit.PDFDocument) => void,
+): Promise<Uint8Array> {
+  const { width, height } = PAPERS[paper];
+  const doc = new PDFDocument({
+    size: [width, height],
+    margin: 0,
+    lang: 'en-GB',
+    displayTitle: true,
+    info: { Title: title, CreationDate: made, ModDate: made },
+  });
+  const chunks: Uint8Array[] = [];
+  const ended = new Promise<void>((resolve, reject) => {
+    doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
+    doc.on('end', resolve);
+    doc.on('error', reject);
+  });
+  draw(doc);
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}

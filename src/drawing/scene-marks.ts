@@ -1,0 +1,46 @@
+/** A scene laid out in a place of its drawing. */
+import type { Dimension, Scene } from '../core/scene';
+import { formatLengthNumber } from '../core/units';
+import type { Reading } from '../words';
+import { path, tenth, textAt, type Mark, type Style } from './marks';
+import { pathOf, type Place2d } from './shapes';
+
+const END = 5;
+
+function dimensionMarks({ of, from, to, mm }: Dimension, place: Place2d, reading: Reading): Mark[] {
+  const [x1, x2, y] = [place.x(from.x), place.x(to.x), place.y(from.z)];
+  const text = formatLengthNumber(reading.length === 'in' ? mm : Math.round(mm), reading.length);
+  const width = text.length * 7.5 + 8;
+  const middle = (x1 + x2) / 2;
+  const style: Style = of === 'sitter' ? 'measureSitter' : 'measureSeat';
+  return [
+    path(
+      `M${tenth(x1)} ${tenth(y - END)}v${2 * END}M${tenth(x2)} ${tenth(y - END)}v${2 * END}M${tenth(x1)} ${tenth(y)}H${tenth(x2)}`,
+      style,
+    ),
+    path(`M${tenth(middle - width / 2)} ${tenth(y - 9)}h${width}v17h${-width}Z`, 'plate'),
+    textAt(middle, y + 4.5, 'middle', {
+      text,
+      style: of === 'sitter' ? 'numberSitter' : 'numberEquipment',
+    }),
+  ];
+}
+
+export function sceneMarks(scene: Scene, place: Place2d, reading: Reading): Mark[] {
+  return [
+    ...scene.primitives.map(({ id, role, shape }) => path(pathOf(shape, place), role, { part: id })),
+    ...scene.dimensions.flatMap((d) => dimensionMarks(d, place, reading)),
+  ];
+}
+
+/** A scene alone on its paper, as large as it goes. */
+export function viewMarks(scene: Scene, width: number, height: number, reading: Reading): Mark[] {
+  const { lowX, highX, lowZ, highZ } = scene.bounds;
+  const scale = Math.min(width / (highX - lowX), height / (highZ - lowZ));
+  const left = (width - (highX - lowX) * scale) / 2;
+  return sceneMarks(
+    scene,
+    { x: (mm) => left + (mm - lowX) * scale, y: (mm) => height - (mm - lowZ) * scale, scale },
+    reading,
+  );
+}

@@ -1,0 +1,84 @@
+/** The settings card as a sheet of texts, in one reader's words: what the screen shows and both papers print. */
+import type { Card } from '../core/scene';
+import type { Message } from '../core/message';
+import { say, sayDate, word, type Reading } from '../words';
+
+/** A paragraph; what leads it is set strong. */
+export interface Paragraph {
+  readonly lead: string | null;
+  readonly text: string;
+}
+
+export interface SheetRow {
+  readonly name: string;
+  readonly verdict: string;
+  readonly setting: string;
+  readonly check: string | null;
+  readonly control: string;
+}
+
+export interface Sheet {
+  readonly title: string;
+  /** Said beside the title of a card that was not handed over. */
+  readonly draft: string | null;
+  readonly facts: readonly { readonly name: string; readonly value: string }[];
+  readonly refusals: readonly string[];
+  readonly head: readonly [string, string, string];
+  readonly rows: readonly SheetRow[];
+  readonly unreached: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
+  readonly cautions: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
+}
+
+const plain = (text: string): Paragraph => ({ lead: null, text });
+
+export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
+  const said = (m: Message) => say(m, reading);
+  const { header } = card;
+  const about = (kind: string, text: string): Paragraph => ({ lead: `${word(`kind.${kind}`)}:`, text });
+  const unreached: Paragraph[] = [
+    ...card.remedies.map((m) => plain(said(m))),
+    ...card.unreached.map((u) =>
+      about(u.kind, [said(u.reason), u.remedy && said(u.remedy)].filter(Boolean).join(' ')),
+    ),
+    ...card.offered.map((m) => ({ lead: `${word('card.offered')}:`, text: said(m) })),
+    ...card.unmeasured.map((u) => about(u.kind, said(u.reason))),
+  ];
+  const isReached = card.unreached.length + card.remedies.length + card.unmeasured.length === 0;
+  return {
+    title: word('card.title'),
+    draft: isDraft ? word('card.draft') : null,
+    facts: [
+      { name: word('card.sitter'), value: header.sitter },
+      { name: word('card.seat'), value: header.seat },
+      { name: word('card.place'), value: header.place ?? word('card.notPlaced') },
+      { name: word('card.method'), value: header.method },
+      { name: word('card.fitter'), value: header.fitter || '–' },
+      { name: word('card.date'), value: sayDate(header.date, reading) },
+    ],
+    refusals:
+      card.refusals.length === 0
+        ? []
+        : [...(card.refused ? [`${word('card.refused')}.`] : []), ...card.refusals.map(said)],
+    head: [word('card.adjustment'), word('card.setting'), word('card.control.head')],
+    rows: card.rows.map((row, i) => ({
+      name: `${i + 1}. ${word(`kind.${row.kind}`)}`,
+      verdict: row.verdict,
+      setting: said(row.setting),
+      check: row.check && said(row.check),
+      control: row.control
+        ? [`${said(row.control)}.`, row.movement && `${said(row.movement)}.`].filter(Boolean).join(' ')
+        : '–',
+    })),
+    unreached: {
+      title: word('card.unreached'),
+      paragraphs: [
+        ...unreached,
+        ...(isReached ? [plain(word('card.allReached'))] : []),
+        ...(card.angles.length > 0
+          ? [{ lead: `${word('card.angles')}:`, text: card.angles.map(said).join(' · ') }]
+          : []),
+      ],
+    },
+    cautions: { title: word('card.cautions'), paragraphs: card.cautions.map((m) => plain(said(m))) },
+  };
+}

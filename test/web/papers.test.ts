@@ -1,0 +1,129 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import type { FittingSummary, SitterDetail } from '../../src/contract';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+
+const PAPERS = { A4: /59[45]\.?\d* x 84[12]/, Letter: /61[12]\.?\d* x 79[12]/ } as const;
+type Paper = keyof typeof PAPERS;
+
+const bare = (text: string): string => text.replace(/\s+/g, '');
+/** The letters of a text by themselves, whatever the order of its columns. */
+const letters = (text: string): string => [...bare(text)].sort().join('');
+
+describe('what is handed out on paper', function () {
+  this.timeout(240_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  let fittings: FittingSummary[];
+  const folder = mkdtempSync(join(tmpdir(), 'velto-papers-'));
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+    fittings = (await (await fetch(`${app.base}/api/v1/fittings`)).json()) as FittingSummary[];
+  });
+  after(async () => {
+    expect(user.faults).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  function read(name: string, bytes: Uint8Array): { text: string; info: string } {
+    const file = join(folder, name);
+    writeFileSync(file, bytes);
+    return {
+      text: execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' }),
+      info: execFileSync('pdfinfo', [file], { encoding: 'utf8' }),
+    };
+  }
+  async function pdf(path: string, name: string, cookie = '') {
+    const response = await fetch(`${app.base}${path}`, { headers: { cookie } });
+    expect(response.status).to.equal(200);
+    expect(response.headers.get('content-type')).to.equal('application/pdf');
+    return read(name, new Uint8Array(await response.arrayBuffer()));
+  }
+  /** The card as the browser prints it, with its paragraphs. */
+  async function printed(id: string, paper: Paper) {
+    await user.goTo(`/fittings/${id}/card`);
+    await user.choose('Paper', paper);
+    const paragraphs = await user.page.$$eval(
+      'article h2, article dt, article dd, article td, article th, article p',
+      (all) => all.map((e) => e.innerText),
+    );
+    return { ...read('printed.pdf', await user.page.pdf({ preferCSSPageSize: true })), paragraphs };
+  }
+
+  it('is the same card by the browser and by the program, letter for letter, on one page', async () => {
+    expect(fittings.length).to.be.greaterThan(4);
+    for (const [i, fitting] of fittings.entries()) {
+      const paper: Paper = i % 2 === 0 ? 'A4' : 'Letter';
+      const made = await pdf(`/api/v1/fittings/${fitting.id}/card.pdf?paper=${paper}`, 'made.pdf');
+      const print = await printed(fitting.id, paper);
+      expect(made.info).to.match(/Pages:\s+1\n/);
+      expect(made.info).to.match(PAPERS[paper]);
+      expect(letters(made.text), fitting.sitter?.name).to.equal(letters(print.text));
+      for (const paragraph of print.paragraphs.flatMap((p) => p.split('\n')).filter((p) => p.trim() !== '')) {
+        expect(bare(made.text), paragraph).to.include(bare(paragraph));
+        expect(bare(print.text), paragraph).to.include(bare(paragraph));
+      }
+    }
+  });
+
+  it('is the same in the units of the reader', async () => {
+    const { id } = fittings[0]!;
+    const inches = await pdf(`/api/v1/fittings/${id}/card.pdf`, 'inches.pdf', 'velto-units=in');
+    expect(inches.text).to.match(/\d in\b/);
+    expect(inches.text).not.to.match(/\d mm\b/);
+  });
+
+  it('has every letter of a long northern name, and stays on one page', async () => {
+    const name = `Łucja ${'Þórhildur-Ångström '.repeat(5)}Čížek`.slice(0, 118);
+    const { sitter } = (await (await fetch(`${app.base}/api/v1/fittings/${fittings[0]!.id}`)).json()) as {
+      sitter: SitterDetail;
+    };
+    const renamed = await fetch(`${app.base}/api/v1/sitters/${sitter.id}`, {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/json', 'if-match': `"${sitter.version}"` },
+      body: JSON.stringify({ name }),
+    });
+    expect(renamed.status).to.equal(200);
+    const made = await pdf(`/api/v1/fittings/${fittings[0]!.id}/card.pdf`, 'long.pdf');
+    expect(bare(made.text)).to.include(bare(name));
+    expect(made.info).to.match(/Pages:\s+1\n/);
+  });
+
+  it('draws rule, views and tracks with the numbers of the screen', async () => {
+    const { id } = fittings.find((f) => f.seat && f.place)!;
+    const made = await pdf(`/api/v1/fittings/${id}/drawings.pdf?paper=A4`, 'drawings.pdf');
+    expect(made.info).to.match(/Pages:\s+1\n/);
+    await user.goTo(`/fittings/${id}?stage=set`);
+    const numbers = await user.page.$$eval('figure svg text tspan', (all) =>
+      all.map((e) => e.textContent ?? ''),
+    );
+    await user.press('Front and plan');
+    numbers.push(
+      ...(await user.page.$$eval('figure svg text tspan', (all) => all.map((e) => e.textContent ?? ''))),
+    );
+    expect(numbers.length).to.be.greaterThan(20);
+    for (const text of numbers) expect(bare(made.text), text).to.include(bare(text));
+    for (const track of await user.page.$$eval('[role="slider"]', (all) =>
+      all.map((e) => e.getAttribute('aria-label') ?? ''),
+    ))
+      expect(made.text).to.include(track);
+  });
+
+  it('is refused for a paper that is none, and for a fitting without a seat', async () => {
+    const { id } = fittings[0]!;
+    expect((await fetch(`${app.base}/api/v1/fittings/${id}/card.pdf?paper=A3`)).status).to.equal(422);
+    const noSeat = fittings.find((f) => !f.seat);
+    if (noSeat)
+      expect((await fetch(`${app.base}/api/v1/fittings/${noSeat.id}/card.pdf`)).status).to.equal(409);
+  });
+});
