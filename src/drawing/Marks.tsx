@@ -1,27 +1,48 @@
+import { memo } from 'react';
 import styles from './drawing.module.css';
-import type { Mark } from './marks';
+import type { Mark, PathMark, TextMark } from './marks';
 
-/** Marks painted into the SVG around them. They are laid out anew with every change: their place is their key. */
+const Path = memo(function Path({ d, style, part, level }: Omit<PathMark, 'type'>) {
+  return <path d={d} className={styles[style]} data-part={part} data-level={level} />;
+});
+
+function Text({ x, y, anchor, spans }: TextMark) {
+  return (
+    <text x={x.toFixed(1)} y={y.toFixed(1)} textAnchor={anchor}>
+      {spans.map((span, i) => (
+        <tspan key={i} className={styles[span.style]}>
+          {span.text}
+        </tspan>
+      ))}
+    </text>
+  );
+}
+
+const sayText = ({ x, y, anchor, spans }: TextMark): string =>
+  `${x.toFixed(1)} ${y.toFixed(1)} ${anchor} ${spans.map((s) => `${s.style}:${s.text}`).join('|')}`;
+
+const SteadyText = memo(
+  function SteadyText({ mark }: { readonly mark: TextMark }) {
+    return <Text {...mark} />;
+  },
+  (before, after) => sayText(before.mark) === sayText(after.mark),
+);
+
+/** Marks painted into the SVG around them, by their place in the list; those that stay the same are left alone. */
 export function Marks({ marks }: { readonly marks: readonly Mark[] }) {
   return (
     <g>
       {marks.map((mark, i) =>
         mark.type === 'path' ? (
-          <path
+          <Path
             key={i}
             d={mark.d}
-            className={styles[mark.style]}
-            data-part={mark.part}
-            data-level={mark.level}
+            style={mark.style}
+            {...(mark.part ? { part: mark.part } : {})}
+            {...(mark.level ? { level: mark.level } : {})}
           />
         ) : (
-          <text key={i} x={mark.x} y={mark.y} textAnchor={mark.anchor}>
-            {mark.spans.map((span, j) => (
-              <tspan key={j} className={styles[span.style]}>
-                {span.text}
-              </tspan>
-            ))}
-          </text>
+          <SteadyText key={i} mark={mark} />
         ),
       )}
     </g>

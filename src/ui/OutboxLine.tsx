@@ -16,10 +16,16 @@ export function OutboxLine() {
   const waiting = entries.length - refused.length;
   const isStuck = link === 'unreachable' || link === 'signIn';
   if (refused.length === 0 && (waiting === 0 || !isStuck)) return null;
-  const say = (key: string, n: number) => word(n === 1 ? `${key}.one` : key).replace('{n}', String(n));
+  const say = (one: string, many: string, n: number) => word(n === 1 ? one : many).replace('{n}', String(n));
   return (
     <div className={parts.outbox} role="status">
-      {waiting > 0 && isStuck && <span>{say(isKept ? 'outbox.waiting' : 'outbox.unkept', waiting)}</span>}
+      {waiting > 0 && isStuck && (
+        <span>
+          {isKept
+            ? say('outbox.waiting.one', 'outbox.waiting', waiting)
+            : say('outbox.unkept.one', 'outbox.unkept', waiting)}
+        </span>
+      )}
       {link === 'signIn' && waiting > 0 && <a href="/sign-in">{word('outbox.signIn')}</a>}
       {link === 'unreachable' && waiting > 0 && (
         <button type="button" className={parts.plainButton} onClick={() => void outbox().flush()}>
@@ -29,7 +35,7 @@ export function OutboxLine() {
       {refused.map((entry) => !entry.refusal?.current && <NotTaken key={entry.seq} entry={entry} />)}
       {met.length > 0 && (
         <span>
-          {say('outbox.refused', met.length)}{' '}
+          {say('outbox.refused.one', 'outbox.refused', met.length)}{' '}
           {[...new Set(met.map(({ kind, recordId }) => pageOf(kind, recordId)))].map((page) => (
             <a key={page} href={page}>
               {word('outbox.decide')}

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import {
   NO_REMEDIES,
   assess,
@@ -329,5 +330,32 @@ describe('the angles of the set posture', () => {
 
   it('want nothing of the elbow at close handwork', () => {
     expect(angles({ place: placeWith(slides(600, 900), { task: 'handwork' }) }).elbow?.wanted).to.equal(null);
+  });
+});
+
+describe('the best position of one adjustment', () => {
+  const drawn = [
+    WIDE_SEAT,
+    seatWith(WIDE_SEAT.adjustments, { back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true } }),
+  ].map((seat) => inputsOf({ seat, place: placeWith(slides(650, 1250)) }));
+
+  it('is the same whether settings were looked at before or not', () => {
+    for (const inputs of drawn) {
+      const dragged = problemOf(inputs);
+      fc.assert(
+        fc.property(fc.infiniteStream(fc.nat()), fc.nat(30), fc.nat(30), (stream, rest, cushion) => {
+          const positions = Object.fromEntries(
+            Object.values(dragged.variables).map((v) => [v.kind, stream.next().value! % v.values.length]),
+          );
+          const settings = { positions, remedies: { footrestMm: rest, backCushionMm: cushion } };
+          // A problem of its own has nothing to remember.
+          const fresh = assess(problemOf(inputs), settings);
+          expect(assess(dragged, settings).outcomes.map((o) => o.bestPosition)).to.deep.equal(
+            fresh.outcomes.map((o) => o.bestPosition),
+          );
+        }),
+        { numRuns: 60, seed: 3 },
+      );
+    }
   });
 });

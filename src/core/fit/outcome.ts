@@ -100,7 +100,7 @@ function common(intervals: readonly (Interval | null)[]): Interval | null {
   return all;
 }
 
-function bestAlone(p: Problem, v: SetValues, variable: Variable, conditions: readonly Condition[]): number {
+function searchBest(p: Problem, v: SetValues, variable: Variable, conditions: readonly Condition[]): number {
   let best = { position: 0, hard: Infinity, penalty: Infinity };
   const trial = { ...v };
   variable.values.forEach((value, position) => {
@@ -115,6 +115,31 @@ function bestAlone(p: Problem, v: SetValues, variable: Variable, conditions: rea
       best = { position, hard, penalty };
   });
   return best.position;
+}
+
+interface Known {
+  readonly on: readonly number[];
+  readonly best: number;
+}
+
+/** For each problem and adjustment the best position last found, and the values of the others that it stood on. */
+const known = new WeakMap<Problem, Map<AdjustmentKind, Known>>();
+
+/**
+ * The best position of one adjustment with all others as they stand. It is looked for again only when one of those
+ * that its conditions depend on has moved: in a drag most have not.
+ */
+function bestAlone(p: Problem, v: SetValues, variable: Variable, conditions: readonly Condition[]): number {
+  const mine = known.get(p) ?? new Map<AdjustmentKind, Known>();
+  known.set(p, mine);
+  const others = conditions.flatMap((c) => c.scope).filter((kind) => kind !== variable.kind);
+  const on = [...others.map((kind) => v[kind]), v.footrestMm, v.backCushionMm];
+  const found = mine.get(variable.kind);
+  if (found && found.on.length === on.length && found.on.every((value, i) => Object.is(value, on[i])))
+    return found.best;
+  const best = searchBest(p, v, variable, conditions);
+  mine.set(variable.kind, { on, best });
+  return best;
 }
 
 function furthest(outcomes: readonly ConditionOutcome[]): ConditionOutcome | null {

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import type { RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
@@ -63,6 +63,15 @@ function Closed({ state }: { readonly state: FittingState }) {
   );
 }
 
+/** Drawn once: drags go by many times a second. */
+const ToCard = memo(function ToCard({ onStage }: { readonly onStage: (s: Stage) => void }) {
+  return (
+    <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
+      {word('fitting.next.card')}
+    </Button>
+  );
+});
+
 /** Setting with autosave and acts; only once a seat is chosen. */
 function SetOrCard({
   stage,
@@ -105,9 +114,7 @@ function SetOrCard({
         onLetGo={() => void autosave.keeper.letGo()}
         onMeasure={() => onStage('measure')}
       />
-      <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
-        {word('fitting.next.card')}
-      </Button>
+      <ToCard onStage={onStage} />
     </>
   );
 }
@@ -177,6 +184,7 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
   const keeper = autosave?.keeper ?? null;
+  const outcomes = setting?.assessment.outcomes;
   const { isOwn } = state;
   useEffect(() => {
     keeper?.seen(fitting, isOwn);
@@ -199,7 +207,13 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
         )}
         {autosave && stage !== 'measure' && <SaveState saving={autosave.saving} />}
       </div>
-      <StageStrip stage={stage} fitting={fitting} assessment={setting?.assessment ?? null} onStage={go} />
+      <StageStrip
+        stage={stage}
+        fitting={fitting}
+        fits={outcomes ? outcomes.filter((o) => o.verdict === 'fits').length : null}
+        all={outcomes?.length ?? 0}
+        onStage={go}
+      />
       {fault && (
         <div className={parts.notice} data-tone="misfit" role="alert">
           {fault}

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { Fragment, memo, useMemo, useState } from 'react';
 import type { AdjustmentKind } from '../../core/seat';
 import type { Remedy, RemedySettings } from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
@@ -12,6 +12,8 @@ import { word } from '../../words';
 import { Angles, Checks, Remedies } from './SidePanels';
 import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
+import type { SettingsStore } from './settings-store';
+import { useSteady } from './steady';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
@@ -26,11 +28,7 @@ interface Props {
 }
 
 /** Undo, redo and solve by name and by key. */
-function useSetCommands({ store }: Setting, disabled: boolean, onSolve: () => void) {
-  const solve = useRef(onSolve);
-  useEffect(() => {
-    solve.current = onSolve;
-  });
+function useSetCommands(store: SettingsStore, disabled: boolean, solve: () => void) {
   const commands = useMemo<readonly Command[]>(
     () =>
       disabled
@@ -38,9 +36,9 @@ function useSetCommands({ store }: Setting, disabled: boolean, onSolve: () => vo
         : [
             { id: 'undo', name: word('set.undo'), keys: 'Ctrl+Z', run: () => store.undo() },
             { id: 'redo', name: word('set.redo'), keys: 'Ctrl+Shift+Z', run: () => store.redo() },
-            { id: 'solve', name: word('set.solve'), keys: 'S', run: () => solve.current() },
+            { id: 'solve', name: word('set.solve'), keys: 'S', run: solve },
           ],
-    [disabled, store],
+    [disabled, solve, store],
   );
   useCommands('set', commands);
 }
@@ -103,15 +101,23 @@ function DrawingBoard({ setting }: { readonly setting: Setting }) {
   );
 }
 
-function Tools({ setting, disabled, onSolve }: Pick<Props, 'setting' | 'disabled' | 'onSolve'>) {
-  const { store } = setting;
+interface ToolsProps {
+  readonly store: SettingsStore;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  readonly disabled: boolean;
+  readonly onSolve: () => void;
+}
+
+/** Drawn again only when what can be undone changes: it holds heavy buttons, and drags go by many times a second. */
+const Tools = memo(function Tools({ store, canUndo, canRedo, disabled, onSolve }: ToolsProps) {
   return (
     <div className={styles.tools}>
       <h2>{word('set.tracks')}</h2>
       <button
         type="button"
         className={parts.plainButton}
-        disabled={disabled || !store.canUndo}
+        disabled={disabled || !canUndo}
         onClick={() => store.undo()}
       >
         {word('set.undo')}
@@ -119,25 +125,25 @@ function Tools({ setting, disabled, onSolve }: Pick<Props, 'setting' | 'disabled
       <button
         type="button"
         className={parts.plainButton}
-        disabled={disabled || !store.canRedo}
+        disabled={disabled || !canRedo}
         onClick={() => store.redo()}
       >
         {word('set.redo')}
       </button>
-      <Button disabled={disabled} onClick={() => onSolve()} title={word('set.solve.hint')}>
+      <Button disabled={disabled} onClick={onSolve} title={word('set.solve.hint')}>
         {word('set.solve')}
       </Button>
     </div>
   );
-}
+});
 
 function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disabled' | 'onLetGo'>) {
   const { assessment, problem, store, move, drag } = setting;
   const [open, setOpen] = useState<AdjustmentKind>('seatHeight');
-  const letGo = () => {
+  const letGo = useSteady(() => {
     store.endDrag();
     onLetGo();
-  };
+  });
   return (
     <ol className={styles.tracks} aria-label={word('set.tracks')}>
       {assessment.outcomes.map((outcome) => (
@@ -146,9 +152,9 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
             outcome={outcome}
             open={open === outcome.kind}
             disabled={disabled}
-            onOpen={() => setOpen(outcome.kind)}
-            onMove={(to) => move(outcome.kind, to)}
-            onDrag={(position) => drag(outcome.kind, position)}
+            onOpen={setOpen}
+            onMove={move}
+            onDrag={drag}
             onDragEnd={letGo}
           />
           {open === outcome.kind && (
@@ -167,7 +173,8 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
 
 /** The drawing board beside the tracks: every move shows at once in both. */
 export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeasure }: Props) {
-  useSetCommands(setting, disabled, onSolve);
+  const solveNow = useSteady(() => onSolve());
+  useSetCommands(setting.store, disabled, solveNow);
   const { assessment, problem } = setting;
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
   const { seat } = problem.inputs;
@@ -175,9 +182,7 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
     <>
       {assessment.refused && (
         <div className={parts.notice} data-tone="misfit" role="alert">
-          <Checks
-            assessment={{ ...assessment, checks: assessment.checks.filter((c) => c.verdict === 'refused') }}
-          />
+          <Checks checks={assessment.checks.filter((c) => c.verdict === 'refused')} />
         </div>
       )}
       <div className={styles.set}>
@@ -185,11 +190,17 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
           <PanelBoundary>
             <DrawingBoard setting={setting} />
           </PanelBoundary>
-          <Angles assessment={assessment} />
-          {!assessment.refused && <Checks assessment={assessment} />}
+          <Angles angles={assessment.angles} />
+          {!assessment.refused && <Checks checks={assessment.checks} />}
         </div>
         <div className={styles.right}>
-          <Tools setting={setting} disabled={disabled} onSolve={onSolve} />
+          <Tools
+            store={setting.store}
+            canUndo={setting.store.canUndo}
+            canRedo={setting.store.canRedo}
+            disabled={disabled}
+            onSolve={solveNow}
+          />
           {(seat.hasHarness || seat.hasSuspension) && (
             <p className={styles.caution}>{word('set.caution.operator')}</p>
           )}

@@ -1,4 +1,5 @@
 /** What stands around the tracks: angles, checks of the seat as a whole, remedies. */
+import { memo } from 'react';
 import type { Assessment, Remedy, RemedySettings } from '../../core/fit';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -6,11 +7,11 @@ import { VerdictGlyph, VerdictMark } from '../../ui/VerdictMark';
 import { sayValue, word } from '../../words';
 import styles from './set.module.css';
 
-export function Angles({ assessment }: { readonly assessment: Assessment }) {
+export const Angles = memo(function Angles({ angles }: Pick<Assessment, 'angles'>) {
   const reading = useReading();
   return (
     <dl className={styles.angles} aria-label={word('set.angles')}>
-      {assessment.angles.map((angle) => (
+      {angles.map((angle) => (
         <div key={angle.id} data-inside={angle.deg === null ? undefined : angle.inside}>
           <dt>{word(`angle.${angle.id}`)}</dt>
           <dd>
@@ -30,13 +31,13 @@ export function Angles({ assessment }: { readonly assessment: Assessment }) {
       ))}
     </dl>
   );
-}
+});
 
-export function Checks({ assessment }: { readonly assessment: Assessment }) {
+export const Checks = memo(function Checks({ checks }: Pick<Assessment, 'checks'>) {
   const say = useSay();
   return (
     <ul className={styles.checks} aria-label={word('set.checks')}>
-      {assessment.checks.map((check) => (
+      {checks.map((check) => (
         <li key={check.id} data-verdict={check.verdict}>
           <strong>{word(`check.${check.id}`)}</strong>{' '}
           <VerdictMark verdict={check.verdict} kind="checkVerdict" /> <span>{say(check.reason)}</span>
@@ -44,7 +45,7 @@ export function Checks({ assessment }: { readonly assessment: Assessment }) {
       ))}
     </ul>
   );
-}
+});
 
 interface RemediesProps {
   readonly offered: readonly Remedy[];

@@ -1,5 +1,5 @@
+import { memo } from 'react';
 import { DIMENSION_IDS } from '../../core/body';
-import type { Assessment } from '../../core/fit';
 import type { FittingDetail } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import { sayDate, word, type Reading } from '../../words';
@@ -12,7 +12,8 @@ export const isStage = (text: string | null): text is Stage => STAGES.some((s) =
 function stateOf(
   stage: Stage,
   fitting: FittingDetail,
-  assessment: Assessment | null,
+  fits: number | null,
+  all: number,
   reading: Reading,
 ): string {
   switch (stage) {
@@ -22,14 +23,10 @@ function stateOf(
         .replace('{all}', String(DIMENSION_IDS.length));
     case 'choose':
       return fitting.seat?.name ?? word('fitting.stage.choose.none');
-    case 'set': {
-      if (!assessment) return word('fitting.stage.set.none');
-      const judged = assessment.outcomes.filter((o) => o.verdict !== 'notMeasured');
-      const fits = judged.filter((o) => o.verdict === 'fits').length;
-      return word('fitting.stage.set.state')
-        .replace('{n}', String(fits))
-        .replace('{all}', String(assessment.outcomes.length));
-    }
+    case 'set':
+      return fits === null
+        ? word('fitting.stage.set.none')
+        : word('fitting.stage.set.state').replace('{n}', String(fits)).replace('{all}', String(all));
     case 'card':
       return fitting.state === 'left'
         ? word('fitting.stage.card.left').replace('{date}', sayDate(fitting.date, reading))
@@ -40,12 +37,14 @@ function stateOf(
 interface Props {
   readonly stage: Stage;
   readonly fitting: FittingDetail;
-  readonly assessment: Assessment | null;
+  /** How many adjustments fit, of all; null before a seat is chosen. */
+  readonly fits: number | null;
+  readonly all: number;
   readonly onStage: (stage: Stage) => void;
 }
 
 /** The way through a fitting: how far each stage is, and a step to any of them. */
-export function StageStrip({ stage, fitting, assessment, onStage }: Props) {
+export const StageStrip = memo(function StageStrip({ stage, fitting, fits, all, onStage }: Props) {
   const reading = useReading();
   return (
     <nav className={styles.strip} aria-label={word('fitting.stages')}>
@@ -55,13 +54,13 @@ export function StageStrip({ stage, fitting, assessment, onStage }: Props) {
           type="button"
           className={styles.stage}
           aria-current={s === stage ? 'step' : undefined}
-          disabled={s !== 'measure' && s !== 'choose' && !assessment}
+          disabled={s !== 'measure' && s !== 'choose' && fits === null}
           onClick={() => onStage(s)}
         >
           <span className={styles.stageName}>{word(`fitting.stage.${s}`)}</span>
-          <span className={styles.stageState}>{stateOf(s, fitting, assessment, reading)}</span>
+          <span className={styles.stageState}>{stateOf(s, fitting, fits, all, reading)}</span>
         </button>
       ))}
     </nav>
   );
-}
+});

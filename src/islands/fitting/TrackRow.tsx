@@ -1,7 +1,7 @@
 import { memo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { SettingOutcome } from '../../core/fit';
 import { trackOf } from '../../core/scene';
-import { isFixed, nearestPosition } from '../../core/seat';
+import { isFixed, nearestPosition, type AdjustmentKind } from '../../core/seat';
 import { TrackPaths } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import { VerdictMark } from '../../ui/VerdictMark';
@@ -24,9 +24,9 @@ interface Props {
   readonly outcome: SettingOutcome;
   readonly open: boolean;
   readonly disabled: boolean;
-  readonly onOpen: () => void;
-  readonly onMove: (to: Move) => void;
-  readonly onDrag: (position: number) => void;
+  readonly onOpen: (kind: AdjustmentKind) => void;
+  readonly onMove: (kind: AdjustmentKind, to: Move) => void;
+  readonly onDrag: (kind: AdjustmentKind, position: number) => void;
   readonly onDragEnd: () => void;
 }
 
@@ -72,19 +72,20 @@ export const TrackRow = memo(function TrackRow({
     return nearestPosition(variable.adjustment, value - variable.shiftMm);
   };
   const down = (event: PointerEvent<HTMLDivElement>) => {
-    onOpen();
+    onOpen(outcome.kind);
     if (fixed || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    onDrag(positionAt(event));
+    onDrag(outcome.kind, positionAt(event));
   };
   const moving = (event: PointerEvent<HTMLDivElement>) => {
-    if (!fixed && event.currentTarget.hasPointerCapture(event.pointerId)) onDrag(positionAt(event));
+    if (!fixed && event.currentTarget.hasPointerCapture(event.pointerId))
+      onDrag(outcome.kind, positionAt(event));
   };
   const key = (event: KeyboardEvent<HTMLDivElement>) => {
     const step = stepOf(event.key, count);
     if (!step || fixed) return;
     event.preventDefault();
-    if (step(outcome.position) !== outcome.position) onMove(step);
+    if (step(outcome.position) !== outcome.position) onMove(outcome.kind, step);
   };
 
   const words = say(outcome.words);
@@ -95,7 +96,12 @@ export const TrackRow = memo(function TrackRow({
       data-verdict={outcome.verdict}
       data-kind={outcome.kind}
     >
-      <button type="button" className={styles.rowHead} aria-expanded={open} onClick={onOpen}>
+      <button
+        type="button"
+        className={styles.rowHead}
+        aria-expanded={open}
+        onClick={() => onOpen(outcome.kind)}
+      >
         <span className={styles.rowName}>{word(`kind.${outcome.kind}`)}</span>
         <span className={styles.rowValue}>{sayOwn(outcome, outcome.value, reading)}</span>
       </button>
@@ -115,7 +121,7 @@ export const TrackRow = memo(function TrackRow({
         onPointerUp={onDragEnd}
         onPointerCancel={onDragEnd}
         onKeyDown={key}
-        onFocus={onOpen}
+        onFocus={() => onOpen(outcome.kind)}
       >
         <TrackPaths track={track} />
       </div>

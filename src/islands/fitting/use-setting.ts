@@ -13,6 +13,7 @@ import {
 import type { AdjustmentKind } from '../../core/seat';
 import type { FittingDetail } from '../../contract';
 import { SettingsStore } from './settings-store';
+import { SteadyAssessment } from './steady';
 
 /** A position, or a step from where the adjustment stands. */
 export type Move = number | ((from: number) => number);
@@ -77,7 +78,11 @@ export function useSetting(fitting: FittingDetail): Setting | null {
     store?.get ?? noSettings,
   );
   const whole = useMemo(() => (problem ? completeSettings(problem, settings) : null), [problem, settings]);
-  const assessment = useMemo(() => (problem && whole ? assess(problem, whole) : null), [problem, whole]);
+  const [steady] = useState(() => new SteadyAssessment());
+  const assessment = useMemo(
+    () => (problem && whole ? steady.next(assess(problem, whole)) : null),
+    [problem, steady, whole],
+  );
 
   /** From what the store holds now, not from what was last drawn: several moves may come between two drawings. */
   const moved = useCallback(
