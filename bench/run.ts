@@ -1,6 +1,6 @@
 /**
  * Times the computations that a fitter waits for. `npm run bench -- --json` prints one JSON document; without
- * `--json` a table. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
+ * `--json` a table. `--server`, `--drag` or `--all` add what the built application costs. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
  */
 import { cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
@@ -16,19 +16,13 @@ import {
 import { ruleOf, sideView } from '../src/core/scene';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
+import { dragFigures } from './drag';
+import { figureOf, type Figure } from './figure';
+import { serverFigures } from './server';
 
 const NOW = new Date('2026-11-25T09:30:00Z');
 const WARM_UP = 5;
 const RUNS = 40;
-
-interface Figure {
-  readonly name: string;
-  readonly unit: 'ms';
-  readonly runs: number;
-  readonly median: number;
-  readonly p95: number;
-  readonly detail?: Readonly<Record<string, number>>;
-}
 
 /** The demo fittings as inputs: six sitters on six seats. */
 function demoInputs(): { readonly name: string; readonly inputs: FitInputs }[] {
@@ -69,10 +63,7 @@ function time(name: string, act: () => void, detail?: Readonly<Record<string, nu
     act();
     times.push(performance.now() - start);
   }
-  times.sort((a, b) => a - b);
-  const at = (share: number): number =>
-    Math.round(times[Math.min(times.length - 1, Math.floor(share * times.length))]! * 1000) / 1000;
-  return { name, unit: 'ms', runs: RUNS, median: at(0.5), p95: at(0.95), ...(detail ? { detail } : {}) };
+  return figureOf(name, times, detail ? { detail } : {});
 }
 
 function figuresOf(name: string, inputs: FitInputs): Figure[] {
@@ -90,7 +81,13 @@ function figuresOf(name: string, inputs: FitInputs): Figure[] {
   ];
 }
 
-const figures = demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs));
+/** `--server` and `--drag` use the built application: `npm run build` first. */
+const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
+const figures: Figure[] = [
+  ...demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs)),
+  ...(wanted('--server') ? await serverFigures() : []),
+  ...(wanted('--drag') ? await dragFigures() : []),
+];
 const machine = { node: process.version, cpu: cpus()[0]?.model ?? 'unknown', cores: cpus().length };
 
 if (process.argv.includes('--json')) {
@@ -101,6 +98,6 @@ if (process.argv.includes('--json')) {
   console.log(`${machine.cpu}, ${machine.cores} cores, Node ${machine.node}`);
   for (const f of figures)
     console.log(
-      `${f.name.padEnd(24)} median ${f.median.toFixed(2)} ms   95th ${f.p95.toFixed(2)} ms${f.detail ? `   ${JSON.stringify(f.detail)}` : ''}`,
+      `${f.name.padEnd(24)} median ${f.median.toFixed(2)} ${f.unit}   95th ${f.p95.toFixed(2)}${f.detail ? `   ${JSON.stringify(f.detail)}` : ''}`,
     );
 }

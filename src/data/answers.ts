@@ -15,8 +15,18 @@ export async function findAnswer(q: Queries, key: string): Promise<FirstAnswer |
   return row ? { fingerprint: row.fingerprint, outcome: row.outcome as Outcome<unknown> } : null;
 }
 
-export async function insertAnswer(q: Queries, key: string, answer: FirstAnswer, at: string): Promise<void> {
-  await q.insert(answers).values({ key, ...answer, givenAt: at });
+/** @returns false where the key has an answer already, which stays */
+export async function insertAnswer(
+  q: Queries,
+  key: string,
+  answer: FirstAnswer,
+  at: string,
+): Promise<boolean> {
+  const { rowsAffected } = await q
+    .insert(answers)
+    .values({ key, ...answer, givenAt: at })
+    .onConflictDoNothing();
+  return rowsAffected === 1;
 }
 
 /** Forgets answers given before an instant. */

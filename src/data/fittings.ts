@@ -202,15 +202,14 @@ export async function findDraft(q: Queries, fittingId: string): Promise<SettingS
     : null;
 }
 
-/** What saving a draft needs to know of its fitting, without the inputs, which are long. */
+/** Why a draft is not taken: what its fitting is like, without the inputs, which are long. */
 export async function findDraftTarget(
   q: Queries,
   id: string,
-): Promise<Pick<FittingRow, 'state' | 'version' | 'draftRevision'> | null> {
+): Promise<Pick<FittingRow, 'state' | 'draftRevision'> | null> {
   const [row] = await q
     .select({
       state: fittings.state,
-      version: fittings.version,
       draftRevision: fittings.draftRevision,
     })
     .from(fittings)
@@ -218,23 +217,47 @@ export async function findDraftTarget(
   return row ?? null;
 }
 
-async function nextRevision(q: Queries, fittingId: string): Promise<number> {
+/**
+ * Moves the draft of an open fitting on from a revision.
+ * @returns the version of the fitting, or null where it is not open or its draft has another revision
+ */
+export async function advanceDraft(q: Queries, id: string, revision: number): Promise<number | null> {
   const [row] = await q
     .update(fittings)
-    .set({ draftRevision: sql`${fittings.draftRevision} + 1` })
-    .where(eq(fittings.id, fittingId))
-    .returning({ revision: fittings.draftRevision });
-  return row!.revision;
+    .set({ draftRevision: revision + 1 })
+    .where(
+      and(
+        eq(fittings.id, id),
+        eq(fittings.draftRevision, revision),
+        eq(fittings.state, 'open'),
+        isNull(fittings.deletedAt),
+        isNotNull(fittings.sitterId),
+      ),
+    )
+    .returning({ version: fittings.version });
+  return row?.version ?? null;
 }
 
-/** @returns the revision that the draft now has */
-export async function saveDraft(
+async function nextRevision(q: Queries, fittingId: string): Promise<void> {
+  await q
+    .update(fittings)
+    .set({ draftRevision: sql`${fittings.draftRevision} + 1` })
+    .where(eq(fittings.id, fittingId));
+}
+
+/** Writes the draft over and moves its revision on. */
+export async function saveDraft(...draft: Parameters<typeof writeDraft>): Promise<void> {
+  await writeDraft(...draft);
+  await nextRevision(draft[0], draft[2]);
+}
+
+export async function writeDraft(
   q: Queries,
   id: string,
   fittingId: string,
   settings: Settings,
   at: string,
-): Promise<number> {
+): Promise<void> {
   await q
     .insert(settingSets)
     .values({ id, fittingId, ...DRAFT, settings, savedAt: at })
@@ -242,7 +265,6 @@ export async function saveDraft(
       target: [settingSets.fittingId, settingSets.posture, settingSets.stage, settingSets.version],
       set: { settings, savedAt: at },
     });
-  return nextRevision(q, fittingId);
 }
 
 export async function dropDraft(q: Queries, fittingId: string): Promise<void> {

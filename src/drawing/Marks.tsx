@@ -2,8 +2,8 @@ import { memo } from 'react';
 import styles from './drawing.module.css';
 import type { Mark, PathMark, TextMark } from './marks';
 
-const Path = memo(function Path({ d, style, part, level }: Omit<PathMark, 'type'>) {
-  return <path d={d} className={styles[style]} data-part={part} data-level={level} />;
+const Path = memo(function Path({ d, style, part }: Omit<PathMark, 'type'>) {
+  return <path d={d} className={styles[style]} data-part={part} />;
 });
 
 function Text({ x, y, anchor, spans }: TextMark) {
@@ -34,13 +34,7 @@ export function Marks({ marks }: { readonly marks: readonly Mark[] }) {
     <g>
       {marks.map((mark, i) =>
         mark.type === 'path' ? (
-          <Path
-            key={i}
-            d={mark.d}
-            style={mark.style}
-            {...(mark.part ? { part: mark.part } : {})}
-            {...(mark.level ? { level: mark.level } : {})}
-          />
+          <Path key={i} d={mark.d} style={mark.style} {...(mark.part ? { part: mark.part } : {})} />
         ) : (
           <SteadyText key={i} mark={mark} />
         ),

@@ -2,7 +2,7 @@
 import { spreadApart, type Pair, type Rule } from '../core/scene';
 import { formatLengthNumber, type LengthUnit } from '../core/units';
 import { word, type Reading } from '../words';
-import { path, tenth, textAt, type Mark, type TextStyle } from './marks';
+import { oneAStyle, path, tenth, textAt, type Mark, type TextStyle } from './marks';
 
 /** Where the parts of the rule stand across. */
 export interface RuleColumns {
@@ -58,22 +58,21 @@ function tickMarks({ columns, y, topMm }: RulePlace, reading: Reading, taken: re
 function levelMarks(pair: Pair, { columns, y }: RulePlace): Mark[] {
   const [left, right, middle] = [columns.sitterHalf, columns.equipmentHalf, columns.rule];
   const [ys, ye] = [y(pair.sitter.heightMm), y(pair.equipment.heightMm)];
-  const level = { level: pair.verdict };
   if (pair.relation === 'clear') {
     const x = middle + CLEAR_AT;
     const d = `M${x - 5} ${tenth(ys)}h10M${x - 5} ${tenth(ye)}h10M${x} ${tenth(ys)}V${tenth(ye)}`;
-    return [path(d, pair.verdict === 'fits' ? 'tick' : 'apart', level)];
+    return [path(d, pair.verdict === 'fits' ? 'tick' : 'apart')];
   }
   if (pair.verdict === 'fits') {
     const between = tenth((ys + ye) / 2);
     return [
-      path(`M${left} ${tenth(ys)}L${middle} ${between}`, 'halfSitter', level),
+      path(`M${left} ${tenth(ys)}L${middle} ${between}`, 'halfSitter'),
       path(`M${middle} ${between}L${right} ${tenth(ye)}`, 'halfSeat'),
     ];
   }
   const end = pair.verdict === 'close' ? 0 : BREAK;
   return [
-    path(`M${left} ${tenth(ys)}H${middle - end}`, 'halfSitter', level),
+    path(`M${left} ${tenth(ys)}H${middle - end}`, 'halfSitter'),
     path(`M${middle + end} ${tenth(ye)}H${right}`, 'halfSeat'),
     pair.verdict === 'close'
       ? path(`M${middle} ${tenth(ys)}V${tenth(ye)}`, 'apart')
@@ -171,7 +170,7 @@ export function ruleMarks(rule: Rule, place: RulePlace, reading: Reading): Mark[
   ];
   const side = (x: number, anchor: 'start' | 'end', text: string, style: TextStyle) =>
     textAt(x, top + 10, anchor, { text: text.toUpperCase(), style });
-  return [
+  return oneAStyle([
     path(`M${columns.rule} ${top + 8}V${floor}`, 'rule'),
     ...tickMarks(place, reading, taken),
     ...rule.pairs.flatMap((pair) => levelMarks(pair, place)),
@@ -180,5 +179,5 @@ export function ruleMarks(rule: Rule, place: RulePlace, reading: Reading): Mark[
     side(columns.equipmentStart, 'start', word('set.equipmentSide'), 'sideEquipment'),
     ...tagMarks([...paired('sitter'), ...single('sitter')], 'sitter', place, reading),
     ...tagMarks([...paired('equipment'), ...single('equipment')], 'equipment', place, reading),
-  ];
+  ]);
 }

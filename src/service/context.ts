@@ -53,26 +53,52 @@ export const contextOf = (store: Store): Context => ({
   request: null,
 });
 
+/** Ends a transaction without writing: its outcome was a refusal, or its key has been used. */
+class TakenBack extends Error {
+  constructor(readonly outcome: Outcome<never> | 'keyUsed') {
+    super('taken back');
+  }
+}
+
+async function takenBack<T>(run: Promise<T>): Promise<T | TakenBack> {
+  try {
+    return await run;
+  } catch (error) {
+    if (error instanceof TakenBack) return error;
+    throw error;
+  }
+}
+
 /**
- * Runs one act in one transaction. A request with a key gets its first answer again, which is kept in the same
- * transaction as what the act wrote: it happened whole, once, or not at all.
+ * Runs one act in one transaction; one that is refused writes nothing. A request with a key gets its first answer
+ * again, which is kept in the same transaction as what the act wrote: it happened whole, once, or not at all.
  */
-export function write<T>(ctx: Context, act: (q: Queries) => Promise<Outcome<T>>): Promise<Outcome<T>> {
-  const { request } = ctx;
-  return ctx.store.write(async (q) => {
-    if (!request) return act(q);
-    const first = await findAnswer(q, request.key);
+export async function write<T>(ctx: Context, act: (q: Queries) => Promise<Outcome<T>>): Promise<Outcome<T>> {
+  const { request, store } = ctx;
+  const keep = async (q: Queries, outcome: Outcome<unknown>): Promise<void> => {
+    if (!request) return;
+    const answer = { fingerprint: request.fingerprint, outcome };
+    if (!(await insertAnswer(q, request.key, answer, ctx.now().toISOString())))
+      throw new TakenBack('keyUsed');
+  };
+  const done = await takenBack(
+    store.write(async (q) => {
+      const outcome = await act(q);
+      if (!outcome.ok) throw new TakenBack(outcome);
+      await keep(q, outcome);
+      return outcome;
+    }),
+  );
+  if (!(done instanceof TakenBack)) return done;
+  if (request) {
+    const first = await findAnswer(store.db, request.key);
     if (first)
       return first.fingerprint === request.fingerprint ? (first.outcome as Outcome<T>) : refused('keyReused');
-    const outcome = await act(q);
-    await insertAnswer(
-      q,
-      request.key,
-      { fingerprint: request.fingerprint, outcome },
-      ctx.now().toISOString(),
-    );
-    return outcome;
-  });
+  }
+  // Nothing with this key yet, so it was refused.
+  const refusal = done.outcome as Outcome<never>;
+  await takenBack(store.write((q) => keep(q, refusal)));
+  return refusal;
 }
 
 /** The local date of an instant in a time zone, ISO 8601. */

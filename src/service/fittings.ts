@@ -19,6 +19,7 @@ import {
 import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
 import type { Queries } from '../data/client';
 import {
+  advanceDraft,
   dropDraft,
   findDraft,
   findDraftTarget,
@@ -32,6 +33,7 @@ import {
   markFitting,
   saveDraft,
   updateFitting,
+  writeDraft,
   type FittingRow,
 } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
@@ -203,18 +205,21 @@ export function saveSettings(
   settings: Settings,
 ): Promise<Outcome<SavedDraft>> {
   return write(ctx, async (q) => {
-    const row = await findDraftTarget(q, id);
-    if (!row) return refused('notFound');
-    if (row.state !== 'open') return refused('closed');
-    if (row.draftRevision !== revision)
+    // Drafts come many a second: one statement finds out whether this one is taken. A refusal takes it back.
+    const fittingVersion = await advanceDraft(q, id, revision);
+    if (fittingVersion === null) {
+      const row = await findDraftTarget(q, id);
+      if (!row) return refused('notFound');
+      if (row.state !== 'open') return refused('closed');
       return refused('changedMeanwhile', { current: await detailOf(q, id) });
-    const counts = await knownCounts(ctx, q, id, row.version);
+    }
+    const counts = await knownCounts(ctx, q, id, fittingVersion);
     if (!counts) return refused('incomplete');
     const faults = positionFaults(counts, settings);
     if (faults.length > 0) return refused('invalid', { faults });
     const savedAt = ctx.now().toISOString();
-    const next = await saveDraft(q, ctx.newId(), id, settings, savedAt);
-    return done({ stage: 'reached' as const, version: 0, settings, savedAt, revision: next });
+    await writeDraft(q, ctx.newId(), id, settings, savedAt);
+    return done({ stage: 'reached' as const, version: 0, settings, savedAt, revision: revision + 1 });
   });
 }
 

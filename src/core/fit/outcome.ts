@@ -129,7 +129,9 @@ const known = new WeakMap<Problem, Map<AdjustmentKind, Known>>();
  * The best position of one adjustment with all others as they stand. It is looked for again only when one of those
  * that its conditions depend on has moved: in a drag most have not.
  */
-function bestAlone(p: Problem, v: SetValues, variable: Variable, conditions: readonly Condition[]): number {
+function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
+  // What the adjustment does not move costs the same at every position.
+  const conditions = decidingConditions(p, variable.kind).filter((c) => c.scope.includes(variable.kind));
   const mine = known.get(p) ?? new Map<AdjustmentKind, Known>();
   known.set(p, mine);
   const others = conditions.flatMap((c) => c.scope).filter((kind) => kind !== variable.kind);
@@ -182,8 +184,7 @@ export function adjustmentOutcome(
   const owned = conditionsOf(p).filter((c) => c.owner(p) === variable.kind);
   const ready = owned.filter((c) => missingFor(p, c).length === 0);
   const own = ready.map((c) => outcomeOf(p, v, c));
-  const bestPosition =
-    ready.length > 0 ? bestAlone(p, v, variable, decidingConditions(p, variable.kind)) : position;
+  const bestPosition = ready.length > 0 ? bestAlone(p, v, variable) : position;
   const there = { ...v, [variable.kind]: variable.values[bestPosition] ?? NaN };
   const main = owned[0];
   const mainMissing =
