@@ -23,9 +23,27 @@ const base = await new Promise((resolve) => {
 });
 const get = async (path) => (await fetch(`${base}/api/v1${path}`)).json();
 const fittings = await get('/fittings');
-const fittingOf = (name) => `/fittings/${fittings.find((f) => f.sitter.name === name).id}`;
+const fittingOf = (name) => `/fittings/${fittings.find((f) => f.sitter?.name === name).id}`;
 const seats = await get('/seats');
 const sitters = await get('/sitters');
+
+/** Somebody else moves a lever between the opening of the page and the move on it. */
+async function setMeanwhile(page) {
+  const path = fittingOf('Piet Lunder');
+  const { draft, draftRevision } = await get(path);
+  const { positions } = draft.settings;
+  await fetch(`${base}/api/v1${path}/settings`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', 'if-match': `"${draftRevision}"` },
+    body: JSON.stringify({
+      ...draft.settings,
+      positions: { ...positions, seatHeight: positions.seatHeight - 9 },
+    }),
+  });
+  await page.focus('[role="slider"][aria-label="Seat depth"]');
+  await page.keyboard.press('ArrowLeft');
+  await page.waitForSelector('[aria-label="Changed by somebody else meanwhile"]');
+}
 
 const PICTURES = [
   ['fittings', '/'],
@@ -40,6 +58,8 @@ const PICTURES = [
   ['set-dark', `${fittingOf('Maren Tolve')}?stage=set`, { scheme: 'dark' }],
   ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
+  ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
+  ['conflict', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: setMeanwhile }],
 ];
 
 const folder = join(ROOT, 'docs/screenshots');
@@ -48,7 +68,11 @@ const browser = await puppeteer.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run'],
 });
-for (const [name, path, { width = 1280, height = 800, scheme = 'light' } = {}] of PICTURES) {
+for (const [
+  name,
+  path,
+  { width = 1280, height = 800, scheme = 'light', press, meanwhile } = {},
+] of PICTURES) {
   const page = await browser.newPage();
   await page.setViewport({ width, height });
   await page.emulateMediaFeatures([
@@ -58,6 +82,8 @@ for (const [name, path, { width = 1280, height = 800, scheme = 'light' } = {}] o
   await page.evaluateOnNewDocument(() => globalThis.localStorage.setItem('velto-scope-seen', '1'));
   await page.goto(base + path, { waitUntil: 'networkidle0' });
   await page.waitForFunction(() => !globalThis.document.body.innerText.includes('computing …'));
+  if (press) await page.locator(`::-p-aria(${press})`).click();
+  if (meanwhile) await meanwhile(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await page.close();
 }
