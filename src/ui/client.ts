@@ -24,6 +24,9 @@ import type { Settings } from '../core/fit';
 import { ClientError } from './client-error';
 import { newId } from './ids';
 
+/** A connection that says nothing for this long counts as lost, ms. */
+const LONGEST_WAIT_MS = 8000;
+
 export { ClientError, explain } from './client-error';
 
 interface Call {
@@ -66,11 +69,12 @@ function tellOfflineWorker(): void {
 
 /** Once more after a connection that broke: the key makes sure that nothing is done twice. */
 async function fetchTwice(url: string, request: RequestInit): Promise<Response> {
+  const once = () => fetch(url, { ...request, signal: AbortSignal.timeout(LONGEST_WAIT_MS) });
   try {
-    return await fetch(url, request);
+    return await once();
   } catch {
     try {
-      return await fetch(url, request);
+      return await once();
     } catch {
       throw new ClientError('offline', null);
     }

@@ -189,11 +189,25 @@ describe('draft settings', () => {
     const server = new DraftServer();
     const { store, keeper, stop } = open(server);
     store.set(at(4));
-    expect(keeper.seen(fittingWith(at(9), 8), true)).to.equal(false);
+    expect(keeper.seen(fittingWith(at(9), 8), false)).to.equal(false);
     expect(store.get()).to.deep.equal(at(4));
     await keeper.settle();
-    expect(keeper.seen(fittingWith(at(9), 8), true)).to.equal(true);
+    expect(keeper.seen(fittingWith(at(9), 8), false)).to.equal(true);
     expect(store.get()).to.deep.equal(at(9));
+    stop();
+  });
+
+  it('made after a change of our own stand on it, and meet nobody', async () => {
+    const server = new DraftServer();
+    const { store, keeper, stop } = open(server);
+    await pause(5);
+    // Choosing a place has changed the draft on the server; the settings follow before it is seen.
+    server.settings = at(0, 9);
+    server.revision = 2;
+    store.set(at(6));
+    expect(keeper.seen(fittingWith(at(0, 9), 2), true)).to.equal(false);
+    expect(await keeper.settle()).to.equal(true);
+    expect(server.settings).to.deep.equal(at(6));
     stop();
   });
 

@@ -194,12 +194,12 @@ describe('the set screen', function () {
   });
 
   it('says so when the network is gone, and saves when it is back', async () => {
-    await user.page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    await user.page.setOfflineMode(true);
+    const { folder, base } = app;
+    await app.kill();
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('ArrowRight');
     await user.sees('No connection: kept on this device');
-    await user.page.setOfflineMode(false);
+    app = await startApp({ folder, port: Number(new URL(base).port) });
     await user.saved();
     const position = await user.positionOf('Seat height');
     expect((await draftOf(await fitting('Maren Tolve'))).seatHeight).to.equal(position - 1);

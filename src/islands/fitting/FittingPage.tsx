@@ -89,12 +89,13 @@ function SetOrCard({
   const { act, fitting } = state;
   const remedies = useRemedies(setting.problem);
   const disabled = fitting.state === 'left';
-  const record = async (kind: 'solve' | 'leave', settings = setting.store.get()) => {
-    // What waits to be sent goes first, so that the act is recorded on what is shown.
-    if (!(await autosave.keeper.settle())) return;
-    const next = await act({ act: kind, settings });
-    if (next?.draft) autosave.keeper.adopt(settings, next.draft.savedAt, next.draftRevision);
-  };
+  const record = (kind: 'solve' | 'leave', settings = setting.store.get()) =>
+    state.during(async () => {
+      // What waits to be sent goes first, so that the act is recorded on what is shown.
+      if (!(await autosave.keeper.settle())) return;
+      const next = await act({ act: kind, settings });
+      if (next?.draft) autosave.keeper.adopt(settings, next.draft.savedAt, next.draftRevision);
+    });
   if (stage === 'card')
     return (
       <CardStage
@@ -186,6 +187,8 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
   const keeper = autosave?.keeper ?? null;
   const outcomes = setting?.assessment.outcomes;
   const { isOwn } = state;
+  const { onSettle } = state;
+  useEffect(() => onSettle(() => keeper?.settle() ?? Promise.resolve()), [keeper, onSettle]);
   useEffect(() => {
     keeper?.seen(fitting, isOwn);
   }, [fitting, isOwn, keeper]);
@@ -205,7 +208,11 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
             {word('link.copy')}
           </button>
         )}
-        {autosave && stage !== 'measure' && <SaveState saving={autosave.saving} />}
+        {autosave && stage !== 'measure' && (
+          <SaveState
+            saving={state.busy && autosave.saving.state === 'saved' ? { state: 'saving' } : autosave.saving}
+          />
+        )}
       </div>
       <StageStrip
         stage={stage}

@@ -113,8 +113,10 @@ export class DraftKeeper {
   seen(fitting: FittingDetail, isOwn: boolean): boolean {
     const { draft, draftRevision } = fitting;
     const isOurs = !this.isHanded(this.source.get()) || this.waiting().length > 0;
-    if (isOurs || draftRevision <= this.revision) return false;
-    this.revision = draftRevision;
+    const isNewer = draftRevision > this.revision;
+    // What is made from now on is made on our own change, though it may not be sent yet.
+    if (isNewer && (!isOurs || (isOwn && this.waiting().length === 0))) this.revision = draftRevision;
+    if (isOurs || !isNewer) return false;
     if (!draft || sameSettings(draft.settings, this.source.get())) return false;
     this.saved = { settings: draft.settings, at: draft.savedAt };
     this.isTakenOver = !isOwn;

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { FittingDetailSchema, type FittingAct, type FittingDetail, type FittingEdit } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
 import { word } from '../../words';
@@ -20,8 +20,11 @@ export function useFitting(initial: FittingDetail) {
   const [known, setKnown] = useState<Known>({ fitting: initial, isOwn: true });
   const [fault, setFault] = useState<string | null>(null);
   const [conflict, setConflict] = useState<EditConflict | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [changing, setBusy] = useState(false);
+  const [steps, setSteps] = useState(0);
+  const busy = changing || steps > 0;
   const { fitting } = known;
+  const settleFirst = useRef<() => Promise<unknown>>(() => Promise.resolve());
 
   const change = useCallback(
     async (send: () => Promise<FittingDetail>, isOwn: boolean, wish?: FittingEdit) => {
@@ -46,12 +49,30 @@ export function useFitting(initial: FittingDetail) {
     [],
   );
 
+  /** Keeps the fitting busy over several steps, from before the first to after the last. */
+  const during = useCallback(async (steps: () => Promise<void>) => {
+    setSteps((n) => n + 1);
+    try {
+      await steps();
+    } finally {
+      setSteps((n) => n - 1);
+    }
+  }, []);
+
   const { id, version } = fitting;
   /** @param on the version that the wish was made on: this page's unless another has been seen */
   const edit = useCallback(
-    (wish: FittingEdit, on: number = version) => change(() => api.editFitting(id, on, wish), true, wish),
+    async (wish: FittingEdit, on: number = version) => {
+      setBusy(true);
+      // Draft settings that are on their way stand on what is being changed here.
+      await settleFirst.current();
+      return change(() => api.editFitting(id, on, wish), true, wish);
+    },
     [change, id, version],
   );
+  const onSettle = useCallback((settle: () => Promise<unknown>) => {
+    settleFirst.current = settle;
+  }, []);
   const act = useCallback(
     (wish: FittingAct) => change(() => api.act(id, version, wish), true),
     [change, id, version],
@@ -61,7 +82,7 @@ export function useFitting(initial: FittingDetail) {
     setKnown({ fitting: theirs, isOwn: false });
     setConflict(null);
   }, []);
-  return { fitting, isOwn: known.isOwn, fault, conflict, busy, edit, act, reload, adopt };
+  return { fitting, isOwn: known.isOwn, fault, conflict, busy, during, onSettle, edit, act, reload, adopt };
 }
 
 export type FittingState = ReturnType<typeof useFitting>;
