@@ -1,8 +1,7 @@
 import type { Rule, Scene } from '../core/scene';
-import { say, word, type Reading } from '../words';
+import { word, type Reading } from '../words';
 import { BOARD, boardMarks } from './board-marks';
-import styles from './drawing.module.css';
-import { Marks } from './Marks';
+import { Drawing } from './Drawing';
 
 /** The drawing board on the screen. */
 export function Board({
@@ -15,17 +14,13 @@ export function Board({
   readonly reading: Reading;
 }) {
   return (
-    <svg
-      className={styles.board}
-      viewBox={`0 0 ${BOARD.width} ${BOARD.height}`}
-      role="img"
-      aria-label={word('set.board')}
-      aria-describedby="board-words"
-    >
-      <desc id="board-words">
-        {[...rule.alternative, ...view.alternative].map((m) => say(m, reading)).join(' ')}
-      </desc>
-      <Marks marks={boardMarks(rule, view, reading)} />
-    </svg>
+    <Drawing
+      id="board"
+      name={word('set.board')}
+      {...BOARD}
+      marks={boardMarks(rule, view, reading)}
+      alternative={[...rule.alternative, ...view.alternative]}
+      reading={reading}
+    />
   );
 }

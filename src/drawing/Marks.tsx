@@ -6,24 +6,20 @@ const Path = memo(function Path({ d, style, part }: Omit<PathMark, 'type'>) {
   return <path d={d} className={styles[style]} data-part={part} />;
 });
 
-function Text({ x, y, anchor, spans }: TextMark) {
-  return (
-    <text x={x.toFixed(1)} y={y.toFixed(1)} textAnchor={anchor}>
-      {spans.map((span, i) => (
-        <tspan key={i} className={styles[span.style]}>
-          {span.text}
-        </tspan>
-      ))}
-    </text>
-  );
-}
-
 const sayText = ({ x, y, anchor, spans }: TextMark): string =>
   `${x.toFixed(1)} ${y.toFixed(1)} ${anchor} ${spans.map((s) => `${s.style}:${s.text}`).join('|')}`;
 
-const SteadyText = memo(
-  function SteadyText({ mark }: { readonly mark: TextMark }) {
-    return <Text {...mark} />;
+const Text = memo(
+  function Text({ mark: { x, y, anchor, spans } }: { readonly mark: TextMark }) {
+    return (
+      <text x={x.toFixed(1)} y={y.toFixed(1)} textAnchor={anchor}>
+        {spans.map((span, i) => (
+          <tspan key={i} className={styles[span.style]}>
+            {span.text}
+          </tspan>
+        ))}
+      </text>
+    );
   },
   (before, after) => sayText(before.mark) === sayText(after.mark),
 );
@@ -36,7 +32,7 @@ export function Marks({ marks }: { readonly marks: readonly Mark[] }) {
         mark.type === 'path' ? (
           <Path key={i} d={mark.d} style={mark.style} {...(mark.part ? { part: mark.part } : {})} />
         ) : (
-          <SteadyText key={i} mark={mark} />
+          <Text key={i} mark={mark} />
         ),
       )}
     </g>

@@ -1,7 +1,6 @@
 import type { Scene } from '../core/scene';
-import { say, type Reading } from '../words';
-import styles from './drawing.module.css';
-import { Marks } from './Marks';
+import type { Reading } from '../words';
+import { Drawing } from './Drawing';
 import { viewMarks } from './scene-marks';
 
 const WIDTH = 380;
@@ -20,15 +19,14 @@ export function View({
   readonly reading: Reading;
 }) {
   return (
-    <svg
-      className={styles.view}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      role="img"
-      aria-label={name}
-      aria-describedby={`${id}-words`}
-    >
-      <desc id={`${id}-words`}>{scene.alternative.map((m) => say(m, reading)).join(' ')}</desc>
-      <Marks marks={viewMarks(scene, WIDTH, HEIGHT, reading)} />
-    </svg>
+    <Drawing
+      id={id}
+      name={name}
+      width={WIDTH}
+      height={HEIGHT}
+      marks={viewMarks(scene, WIDTH, HEIGHT, reading)}
+      alternative={scene.alternative}
+      reading={reading}
+    />
   );
 }

@@ -7,6 +7,7 @@ import { DENSITIES, DENSITY_COOKIE, type Density } from './density';
 import { FitterChoice } from './FitterChoice';
 import { useInBrowser } from './in-browser';
 import { useCommands, type Command } from './commands';
+import { forgetKeptPages } from './kept-pages';
 import { OutboxLine } from './OutboxLine';
 import { Palette } from './Palette';
 import { Providers } from './Providers';
@@ -74,8 +75,7 @@ function DensityChoice() {
 function SignOut() {
   const signOut = async () => {
     await api.signOut();
-    // Pages kept for a lost connection go with the session.
-    if ('caches' in window) await caches.delete('velto-pages');
+    await forgetKeptPages();
     window.location.href = '/sign-in';
   };
   return (

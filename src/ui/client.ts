@@ -23,6 +23,7 @@ import {
 import type { Settings } from '../core/fit';
 import { ClientError } from './client-error';
 import { newId } from './ids';
+import { refreshKeptPage } from './kept-pages';
 
 /** A connection that says nothing for this long counts as lost, ms. */
 const LONGEST_WAIT_MS = 8000;
@@ -56,15 +57,10 @@ async function call<T>(
   };
   const response = await fetchTwice(`/api/v1${path}`, request);
   if (!response.ok) throw new ClientError('refused', await problemOf(response));
-  if (method !== 'GET') tellOfflineWorker();
+  if (method !== 'GET') refreshKeptPage();
   const parsed = schema.safeParse(await response.json());
   if (!parsed.success) throw new ClientError('unreadable', null);
   return parsed.data;
-}
-
-/** The kept copy of this page is fetched again: what it shows has changed. */
-function tellOfflineWorker(): void {
-  if ('serviceWorker' in navigator) navigator.serviceWorker.controller?.postMessage('refresh');
 }
 
 /** Once more after a connection that broke: the key makes sure that nothing is done twice. */

@@ -4,16 +4,14 @@
  * on it. The page that shows a record is fetched again after a change of it was taken.
  */
 /// <reference lib="webworker" />
+import { KEPT_PAGES, REFRESH } from './kept-pages';
 
 const worker = globalThis as unknown as ServiceWorkerGlobalScope;
 
-const PAGES = 'velto-pages';
 const FILES = 'velto-files';
 /** The newest so many pages are kept. */
 const MOST_PAGES = 20;
 const HASHED = '/_astro/';
-/** A page says that what it shows has changed on the server: ui/client.ts. */
-const REFRESH = 'refresh';
 
 const UNKNOWN = `<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>Velto</title><body><h1>No connection</h1><p>This page has not been opened on this device before, so it cannot be
@@ -26,7 +24,7 @@ worker.addEventListener('activate', (event) => event.waitUntil(worker.clients.cl
 const pageKey = (url: string): string => new URL(url).origin + new URL(url).pathname;
 
 async function keepPage(url: string, response: Response): Promise<void> {
-  const cache = await caches.open(PAGES);
+  const cache = await caches.open(KEPT_PAGES);
   const key = pageKey(url);
   await cache.delete(key);
   await cache.put(key, response);
@@ -43,7 +41,7 @@ async function page(event: FetchEvent): Promise<Response> {
     if (isPage(response)) event.waitUntil(keepPage(event.request.url, response.clone()));
     return response;
   } catch {
-    const kept = await (await caches.open(PAGES)).match(pageKey(event.request.url));
+    const kept = await (await caches.open(KEPT_PAGES)).match(pageKey(event.request.url));
     return (
       kept ?? new Response(UNKNOWN, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } })
     );
@@ -61,7 +59,7 @@ async function file(request: Request): Promise<Response> {
 
 /** Brings the kept copy of a page up to what the server now has. */
 async function refreshPage(url: string): Promise<void> {
-  if (!(await (await caches.open(PAGES)).match(pageKey(url)))) return;
+  if (!(await (await caches.open(KEPT_PAGES)).match(pageKey(url)))) return;
   const response = await fetch(url, { credentials: 'same-origin' });
   if (isPage(response)) await keepPage(url, response);
 }

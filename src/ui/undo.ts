@@ -1,10 +1,9 @@
 /** A deletion that can still be undone, kept for this tab so that it survives going to another page. */
 import type { Deletion } from '../contract';
 import { api } from './client';
+import { forgetKeptPages } from './kept-pages';
 
 const KEY = 'velto-undo';
-/** Pages that the browser keeps for a lost connection; none may outlive the record it shows. */
-const KEPT_PAGES = 'velto-pages';
 
 export interface Undoable {
   readonly kind: 'sitter' | 'fitting';
@@ -15,13 +14,15 @@ export interface Undoable {
 
 export function rememberDeletion(kind: Undoable['kind'], name: string, deletion: Deletion): void {
   sessionStorage.setItem(KEY, JSON.stringify({ kind, name, ...deletion } satisfies Undoable));
-  if ('caches' in window) void caches.delete(KEPT_PAGES);
+  void forgetKeptPages();
 }
 
-/** The last deletion, while it can be undone. */
+/** The last deletion, while it can be undone; after that the name is let go here as well. */
 export function lastDeletion(now: Date): Undoable | null {
   const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Undoable | null;
-  return kept && kept.undoUntil > now.toISOString() ? kept : null;
+  if (kept && kept.undoUntil > now.toISOString()) return kept;
+  forgetDeletion();
+  return null;
 }
 
 export const forgetDeletion = (): void => sessionStorage.removeItem(KEY);

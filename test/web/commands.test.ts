@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
+import { taskFitting } from '../support/demo-records';
 import { Driver } from '../support/driver';
 import { readRows } from '../support/read-database';
 
@@ -14,11 +15,7 @@ describe('by name, by key and by link', function () {
     app = await startApp();
     bench = await startBrowser();
     user = new Driver(await bench.open(), app.base);
-    const [row] = await readRows(
-      app.folder,
-      "select f.id from fittings f join seat_versions v on v.id = f.seat_version_id where f.state = 'open' and json_extract(v.document, '$.seatClass') = 'task' limit 1",
-    );
-    fittingId = String(row?.id);
+    ({ fittingId } = await taskFitting(app.folder));
     await user.goTo(`/fittings/${fittingId}?stage=set`);
     await user.press('Understood');
     await user.saved();

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
+import { taskFitting } from '../support/demo-records';
 import { Driver } from '../support/driver';
 import { readRows } from '../support/read-database';
 
@@ -15,11 +16,7 @@ describe('two browsers on one fitting', function () {
     app = await startApp();
     bench = await startBrowser();
     [ada, bo] = [new Driver(await bench.open(), app.base), new Driver(await bench.open(), app.base)];
-    const [row] = await readRows(
-      app.folder,
-      "select f.id from fittings f join sitters s on s.id = f.sitter_id join seat_versions v on v.id = f.seat_version_id where f.state = 'open' and json_extract(v.document, '$.seatClass') = 'task' limit 1",
-    );
-    fittingId = String(row?.id);
+    ({ fittingId } = await taskFitting(app.folder));
     for (const user of [ada, bo]) {
       await user.goTo(`/fittings/${fittingId}?stage=set`);
       await user.press('Understood');

@@ -125,14 +125,15 @@ function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | nul
 const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
 
 /** Whether the words of a position already say its value. */
-export const saysValue = (words: Message): boolean => BY_TAPE.includes(words.key);
+export const saysValue = (words: Message): boolean => 'value' in words.values;
 
 function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   const found = isFixed(o.variable.adjustment)
     ? null
     : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
   const check = checkOf(p, a, o.kind);
-  const said = check && saysValue(o.words) ? { setting: check, check: null } : { setting: o.words, check };
+  const said =
+    check && BY_TAPE.includes(o.words.key) ? { setting: check, check: null } : { setting: o.words, check };
   return { kind: o.kind, ...said, ...controlWords(o.kind, found), verdict: o.verdict };
 }
 

@@ -20,55 +20,52 @@ export function useFitting(initial: FittingDetail) {
   const [known, setKnown] = useState<Known>({ fitting: initial, isOwn: true });
   const [fault, setFault] = useState<string | null>(null);
   const [conflict, setConflict] = useState<EditConflict | null>(null);
-  const [changing, setBusy] = useState(false);
-  const [steps, setSteps] = useState(0);
-  const busy = changing || steps > 0;
+  const [underWay, setUnderWay] = useState(0);
+  const busy = underWay > 0;
   const { fitting } = known;
   const settleFirst = useRef<() => Promise<unknown>>(() => Promise.resolve());
 
-  const change = useCallback(
-    async (send: () => Promise<FittingDetail>, isOwn: boolean, wish?: FittingEdit) => {
-      setBusy(true);
-      try {
-        const next = await send();
-        setKnown({ fitting: next, isOwn });
-        setFault(null);
-        setConflict(null);
-        return next;
-      } catch (error) {
-        const problem = error instanceof ClientError ? error.problem : null;
-        const theirs = FittingDetailSchema.safeParse(problem?.current).data;
-        if (theirs && wish) setConflict({ wish, theirs });
-        else if (theirs) setKnown({ fitting: theirs, isOwn: false });
-        setFault(theirs ? (wish ? null : word('fault.changed')) : explain(error));
-        return null;
-      } finally {
-        setBusy(false);
-      }
-    },
-    [],
-  );
-
-  /** Keeps the fitting busy over several steps, from before the first to after the last. */
-  const during = useCallback(async (steps: () => Promise<void>) => {
-    setSteps((n) => n + 1);
+  /** Keeps the fitting busy from before the first of several steps to after the last. */
+  const during = useCallback(async <T>(act: () => Promise<T>): Promise<T> => {
+    setUnderWay((n) => n + 1);
     try {
-      await steps();
+      return await act();
     } finally {
-      setSteps((n) => n - 1);
+      setUnderWay((n) => n - 1);
     }
   }, []);
+
+  const change = useCallback(
+    (send: () => Promise<FittingDetail>, isOwn: boolean, wish?: FittingEdit) =>
+      during(async () => {
+        try {
+          const next = await send();
+          setKnown({ fitting: next, isOwn });
+          setFault(null);
+          setConflict(null);
+          return next;
+        } catch (error) {
+          const problem = error instanceof ClientError ? error.problem : null;
+          const theirs = FittingDetailSchema.safeParse(problem?.current).data;
+          if (theirs && wish) setConflict({ wish, theirs });
+          else if (theirs) setKnown({ fitting: theirs, isOwn: false });
+          setFault(theirs ? (wish ? null : word('fault.changed')) : explain(error));
+          return null;
+        }
+      }),
+    [during],
+  );
 
   const { id, version } = fitting;
   /** @param on the version that the wish was made on: this page's unless another has been seen */
   const edit = useCallback(
-    async (wish: FittingEdit, on: number = version) => {
-      setBusy(true);
-      // Draft settings that are on their way stand on what is being changed here.
-      await settleFirst.current();
-      return change(() => api.editFitting(id, on, wish), true, wish);
-    },
-    [change, id, version],
+    (wish: FittingEdit, on: number = version) =>
+      during(async () => {
+        // Draft settings that are on their way stand on what is being changed here.
+        await settleFirst.current();
+        return change(() => api.editFitting(id, on, wish), true, wish);
+      }),
+    [change, during, id, version],
   );
   const onSettle = useCallback((settle: () => Promise<unknown>) => {
     settleFirst.current = settle;

@@ -1,5 +1,6 @@
 /** The one outbox of this page. */
 import { v7 } from 'uuid';
+import type { ZodType } from 'zod';
 import {
   FittingDetailSchema,
   SitterDetailSchema,
@@ -53,10 +54,17 @@ export const settingsOf = (entry: Entry): Settings => entry.body as Settings;
 export const readingOf = (entry: Entry): ReadingEdit => entry.body as ReadingEdit;
 
 /** What the server has instead of a refused entry, where it said so. */
-export const currentFitting = (entry: Entry) =>
-  FittingDetailSchema.safeParse(entry.refusal?.current).data ?? null;
-export const currentSitter = (entry: Entry) =>
-  SitterDetailSchema.safeParse(entry.refusal?.current).data ?? null;
+const parsed = new WeakMap<object, unknown>();
+
+/** Read once for each refusal: it is asked for whenever anything is drawn. */
+function currentOf<T>(entry: Entry, schema: ZodType<T>): T | null {
+  const { refusal } = entry;
+  if (!refusal) return null;
+  if (!parsed.has(refusal)) parsed.set(refusal, schema.safeParse(refusal.current).data ?? null);
+  return parsed.get(refusal) as T | null;
+}
+export const currentFitting = (entry: Entry) => currentOf(entry, FittingDetailSchema);
+export const currentSitter = (entry: Entry) => currentOf(entry, SitterDetailSchema);
 
 function send(entry: Entry): Promise<unknown> {
   const { key, recordId } = entry;

@@ -43,6 +43,7 @@ export class Outbox {
   private spare: EntryStore | null = null;
   private readonly listeners = new Set<() => void>();
   private readonly taken = new Map<string, Set<Taken>>();
+  private started: Promise<void> | null = null;
   private sending: Promise<void> | null = null;
   private again = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -71,10 +72,12 @@ export class Outbox {
     return this.state.entries.filter((e) => e.subject === subject);
   }
 
-  /** Reads what is kept and starts sending it. */
-  async start(): Promise<void> {
-    await this.refresh();
-    if (this.state.entries.length > 0) void this.flush();
+  /** Reads what is kept and starts sending it, once; resolves when it has been read. */
+  start(): Promise<void> {
+    this.started ??= this.refresh().then(() => {
+      if (this.state.entries.length > 0) void this.flush();
+    });
+    return this.started;
   }
 
   /**
