@@ -139,8 +139,8 @@ export const FittingActSchema = z.object({
 });
 export type FittingAct = z.infer<typeof FittingActSchema>;
 
-/** Until when a deletion can be undone; then what it hid is erased. */
-export const DeletionSchema = z.object({ id: Id, undoUntil: Instant });
+/** How long a deletion can be undone, and until when by the server's clock; then what it hid is erased. */
+export const DeletionSchema = z.object({ id: Id, undoUntil: Instant, undoMinutes: z.int().min(1) });
 export type Deletion = z.infer<typeof DeletionSchema>;
 
 /** What is kept of a fitting whose sitter was erased: each setting by its place in the travel. */

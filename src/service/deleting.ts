@@ -1,3 +1,4 @@
+import type { Deletion } from '../contract';
 import { forgetAnswersBefore } from '../data/answers';
 import { eraseFitting, eraseSitter, fittingsDeletedBefore, sittersDeletedBefore } from '../data/erasing';
 import type { Context } from './context';
@@ -10,8 +11,12 @@ export const ANSWER_DAYS = 14;
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;
 
-export const undoUntil = (deletedAt: Date): string =>
-  new Date(deletedAt.getTime() + UNDO_MINUTES * MINUTE_MS).toISOString();
+/** What a deletion at an instant is answered with. */
+export const deletionOf = (id: string, deletedAt: Date): Deletion => ({
+  id,
+  undoUntil: new Date(deletedAt.getTime() + UNDO_MINUTES * MINUTE_MS).toISOString(),
+  undoMinutes: UNDO_MINUTES,
+});
 
 /**
  * Erases what was deleted so long ago that it can no longer be undone, and forgets old answers. Called at the start

@@ -38,7 +38,7 @@ import {
 } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { today, write, type Context } from './context';
-import { undoUntil } from './deleting';
+import { deletionOf } from './deleting';
 import { composeInputs } from './inputs';
 
 export const recentFittings = (ctx: Context, sitterId?: string): Promise<FittingSummary[]> =>
@@ -277,7 +277,7 @@ export function deleteFitting(ctx: Context, id: string): Promise<Outcome<Deletio
   return write(ctx, async (q) => {
     const at = ctx.now();
     if (!(await markFitting(q, id, at.toISOString()))) return refused('notFound');
-    return done({ id, undoUntil: undoUntil(at) });
+    return done(deletionOf(id, at));
   });
 }
 

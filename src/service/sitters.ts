@@ -23,7 +23,7 @@ import {
   withdrawReading,
 } from '../data/sitters';
 import { ageOn, today, write, type Context } from './context';
-import { undoUntil } from './deleting';
+import { deletionOf } from './deleting';
 import { refreshInputs } from './inputs';
 
 const OLDEST_YEARS = 120;
@@ -137,7 +137,7 @@ export function deleteSitter(ctx: Context, id: string): Promise<Outcome<Deletion
   return write(ctx, async (q) => {
     const at = ctx.now();
     if (!(await markSitter(q, id, at.toISOString()))) return refused('notFound');
-    return done({ id, undoUntil: undoUntil(at) });
+    return done(deletionOf(id, at));
   });
 }
 

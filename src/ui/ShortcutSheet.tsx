@@ -29,7 +29,12 @@ export default function ShortcutSheet({
   ];
   return (
     <dialog ref={dialog} className={styles.box} aria-label={word('keys.title')} onClose={onClose}>
-      <h2>{word('keys.title')}</h2>
+      <div className={styles.head}>
+        <h2>{word('keys.title')}</h2>
+        <button type="button" className={parts.plainButton} onClick={() => dialog.current?.close()}>
+          {word('undo.close')}
+        </button>
+      </div>
       <table className={parts.table}>
         <tbody>
           {rows.map(([keys, name]) => (
@@ -53,9 +58,6 @@ export default function ShortcutSheet({
         />
         {word('keys.single')}
       </label>
-      <button type="button" className={parts.plainButton} onClick={() => dialog.current?.close()}>
-        {word('undo.close')}
-      </button>
     </dialog>
   );
 }

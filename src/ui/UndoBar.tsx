@@ -46,6 +46,6 @@ function Bar({ deletion }: { readonly deletion: Undoable }) {
 /** Says what was deleted last in this tab and takes it back, as long as that is possible. */
 export function UndoBar() {
   const inBrowser = useInBrowser();
-  const [deletion] = useState(() => (typeof window === 'undefined' ? null : lastDeletion(new Date())));
+  const [deletion] = useState(() => (typeof window === 'undefined' ? null : lastDeletion()));
   return inBrowser && deletion ? <Bar deletion={deletion} /> : null;
 }

@@ -10,17 +10,24 @@ export interface Undoable {
   readonly id: string;
   readonly name: string;
   readonly undoUntil: string;
+  /** When this device lets it go, by its own clock, which may differ from the server's; ms. */
+  readonly keptUntil: number;
 }
 
+const MINUTE_MS = 60_000;
+
 export function rememberDeletion(kind: Undoable['kind'], name: string, deletion: Deletion): void {
-  sessionStorage.setItem(KEY, JSON.stringify({ kind, name, ...deletion } satisfies Undoable));
+  const { id, undoUntil, undoMinutes } = deletion;
+  const keptUntil = Date.now() + undoMinutes * MINUTE_MS;
+  const undoable: Undoable = { kind, id, name, undoUntil, keptUntil };
+  sessionStorage.setItem(KEY, JSON.stringify(undoable));
   void forgetKeptPages();
 }
 
 /** The last deletion, while it can be undone; after that the name is let go here as well. */
-export function lastDeletion(now: Date): Undoable | null {
+export function lastDeletion(): Undoable | null {
   const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Undoable | null;
-  if (kept && kept.undoUntil > now.toISOString()) return kept;
+  if (kept && kept.keptUntil > Date.now()) return kept;
   forgetDeletion();
   return null;
 }
