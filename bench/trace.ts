@@ -28,12 +28,8 @@ const SCRIPT = new Set([
 ]);
 const DRAWING = new Set(['UpdateLayoutTree', 'Layout', 'PrePaint', 'Paint', 'Layerize', 'Commit']);
 const US_PER_MS = 1000;
-const CATEGORIES = [
-  'devtools.timeline',
-  'devtools.timeline.frame',
-  'disabled-by-default-devtools.timeline',
-  'disabled-by-default-devtools.timeline.frame',
-];
+/** As few as will do: each event that is recorded makes what it records slower. */
+const CATEGORIES = ['devtools.timeline', 'disabled-by-default-devtools.timeline.frame'];
 
 /** Milliseconds covered by events that may lie within each other, between two instants. */
 function covered(events: readonly TraceEvent[], from: number, to: number): number {

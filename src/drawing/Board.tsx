@@ -1,26 +1,23 @@
 import type { Rule, Scene } from '../core/scene';
 import { word, type Reading } from '../words';
 import { BOARD, boardMarks } from './board-marks';
-import { Drawing } from './Drawing';
+import { Drawing, type Picture } from './Drawing';
+import type { Source } from './follow';
+
+export const boardPicture = (rule: Rule, view: Scene, reading: Reading): Picture => ({
+  marks: boardMarks(rule, view, reading),
+  get alternative() {
+    return [...rule.alternative, ...view.alternative];
+  },
+});
+
+interface Props {
+  readonly source: Source<Picture>;
+  readonly atRest: Source<Picture>;
+  readonly reading: Reading;
+}
 
 /** The drawing board on the screen. */
-export function Board({
-  rule,
-  view,
-  reading,
-}: {
-  readonly rule: Rule;
-  readonly view: Scene;
-  readonly reading: Reading;
-}) {
-  return (
-    <Drawing
-      id="board"
-      name={word('set.board')}
-      {...BOARD}
-      marks={boardMarks(rule, view, reading)}
-      alternative={[...rule.alternative, ...view.alternative]}
-      reading={reading}
-    />
-  );
+export function Board(props: Props) {
+  return <Drawing id="board" name={word('set.board')} {...BOARD} {...props} />;
 }

@@ -1,6 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import type { Track } from '../core/scene';
 import styles from './drawing.module.css';
+import type { Source } from './follow';
 import { Marks } from './Marks';
 import { TRACK_HEIGHT, trackMarks } from './track-marks';
 
@@ -8,7 +9,7 @@ import { TRACK_HEIGHT, trackMarks } from './track-marks';
 const USUAL_WIDTH = 480;
 
 /** One adjustment to scale. */
-export function TrackPaths({ track }: { readonly track: Track }) {
+export function TrackPaths({ source }: { readonly source: Source<Track> }) {
   const { ref, width } = useElementSize<HTMLDivElement>();
   const across = width > 0 ? width : USUAL_WIDTH;
   return (
@@ -19,7 +20,7 @@ export function TrackPaths({ track }: { readonly track: Track }) {
         preserveAspectRatio="none"
         aria-hidden="true"
       >
-        <Marks marks={trackMarks(track, across)} />
+        <Marks source={source} marks={(track) => trackMarks(track, across)} />
       </svg>
     </div>
   );

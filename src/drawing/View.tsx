@@ -1,32 +1,28 @@
 import type { Scene } from '../core/scene';
 import type { Reading } from '../words';
-import { Drawing } from './Drawing';
+import { Drawing, type Picture } from './Drawing';
+import type { Source } from './follow';
 import { viewMarks } from './scene-marks';
 
 const WIDTH = 380;
 const HEIGHT = 400;
 
 /** One view alone, to its own scale. */
-export function View({
-  id,
-  name,
-  scene,
-  reading,
-}: {
+export const viewPicture = (scene: Scene, reading: Reading): Picture => ({
+  marks: viewMarks(scene, WIDTH, HEIGHT, reading),
+  get alternative() {
+    return scene.alternative;
+  },
+});
+
+interface Props {
   readonly id: string;
   readonly name: string;
-  readonly scene: Scene;
+  readonly source: Source<Picture>;
+  readonly atRest: Source<Picture>;
   readonly reading: Reading;
-}) {
-  return (
-    <Drawing
-      id={id}
-      name={name}
-      width={WIDTH}
-      height={HEIGHT}
-      marks={viewMarks(scene, WIDTH, HEIGHT, reading)}
-      alternative={scene.alternative}
-      reading={reading}
-    />
-  );
+}
+
+export function View(props: Props) {
+  return <Drawing width={WIDTH} height={HEIGHT} {...props} />;
 }

@@ -1,3 +1,5 @@
-export { Board } from './Board';
+export { Board, boardPicture } from './Board';
+export type { Picture } from './Drawing';
+export { derived, usePaint, usePart, writeAttribute, writeText, type Source } from './follow';
 export { TrackPaths } from './TrackPaths';
-export { View } from './View';
+export { View, viewPicture } from './View';

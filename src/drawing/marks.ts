@@ -50,7 +50,7 @@ export interface PathMark {
   /** SVG path data. */
   readonly d: string;
   readonly style: Style;
-  /** What it is, for those who look for it. */
+  /** What it is, for those who look for it: one name, or several with spaces between. */
   readonly part?: string;
 }
 
@@ -80,7 +80,14 @@ export const textAt = (
 ): TextMark => ({ type: 'text', x, y, anchor, spans });
 
 /** Coordinates to a tenth: shorter and the same in every engine. */
-export const tenth = (n: number): string => n.toFixed(1);
+export function tenth(n: number): string {
+  const tenths = Math.round(n * 10);
+  const rest = tenths % 10;
+  if (rest === 0) return String(tenths / 10);
+  // Whole numbers become text several times faster than broken ones, and a frame of a drag has hundreds of them.
+  const whole = Math.trunc(tenths / 10);
+  return `${tenths < 0 && whole === 0 ? '-0' : whole}.${Math.abs(rest)}`;
+}
 
 /** One path a style, in the order in which the styles first come, and the texts over them: quicker to draw again. */
 export function oneAStyle(marks: readonly Mark[]): Mark[] {

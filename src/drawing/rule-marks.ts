@@ -43,15 +43,20 @@ const number = (mm: number, reading: Reading): string =>
 function tickMarks({ columns, y, topMm }: RulePlace, reading: Reading, taken: readonly number[]): Mark[] {
   const { minor, major } = TICK_MM[reading.length];
   const at = (step: number) => Array.from({ length: Math.floor(topMm / step) + 1 }, (_, i) => i * step);
-  const half = (step: number, size: number) =>
-    at(step).map((mm) => `M${columns.rule - size} ${tenth(y(mm))}h${2 * size}`);
+  // All ticks of a kind are one short pattern over and over: written out they would be the longest path of all.
+  const half = (step: number, size: number) => {
+    const up = Math.round((y(step) - y(0)) * 1000) / 1000;
+    return (
+      `M${columns.rule - size} ${tenth(y(0))}` + `h${2 * size}m${-2 * size} ${up}`.repeat(at(step).length)
+    );
+  };
   const numbers = at(major)
     .slice(1)
     .filter((mm) => taken.every((px) => Math.abs(px - (y(mm) - TICK_TEXT_MIDDLE)) > TICK_CLEAR))
     .map((mm) =>
       textAt(columns.rule + 9, y(mm) - 3, 'start', { text: number(mm, reading), style: 'tickText' }),
     );
-  return [path([...half(minor, 2), ...half(major, 6)].join(''), 'tick'), ...numbers];
+  return [path(half(minor, 2) + half(major, 6), 'tick'), ...numbers];
 }
 
 /** The level line of one pair in the form of its state. */

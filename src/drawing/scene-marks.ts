@@ -1,5 +1,5 @@
 /** A scene laid out in a place of its drawing. */
-import type { Dimension, Scene } from '../core/scene';
+import type { Dimension, Primitive, Scene } from '../core/scene';
 import { formatLengthNumber } from '../core/units';
 import type { Reading } from '../words';
 import { path, tenth, textAt, type Mark, type Style } from './marks';
@@ -26,9 +26,22 @@ function dimensionMarks({ of, from, to, mm }: Dimension, place: Place2d, reading
   ];
 }
 
+/** Neighbours of one role as one path, which shows their common outline: a body, not its limbs one over the other. */
+function inRuns(primitives: readonly Primitive[], place: Place2d): Mark[] {
+  const runs: { readonly role: Primitive['role']; readonly layer: number; d: string; parts: string }[] = [];
+  for (const { id, role, shape, layer } of primitives) {
+    const run = runs.at(-1);
+    if (run?.role === role && run.layer === layer) {
+      run.d += pathOf(shape, place);
+      run.parts += ` ${id}`;
+    } else runs.push({ role, layer, d: pathOf(shape, place), parts: id });
+  }
+  return runs.map(({ role, d, parts }) => path(d, role, { part: parts }));
+}
+
 export function sceneMarks(scene: Scene, place: Place2d, reading: Reading): Mark[] {
   return [
-    ...scene.primitives.map(({ id, role, shape }) => path(pathOf(shape, place), role, { part: id })),
+    ...inRuns(scene.primitives, place),
     ...scene.dimensions.flatMap((d) => dimensionMarks(d, place, reading)),
   ];
 }

@@ -37,8 +37,14 @@ export function sayTurns(turns: number): string {
   return `${number} ${total > EIGHTHS || total === 0 ? 'turns' : 'turn'}`;
 }
 
+/** Making a formatter takes far longer than using it, and every frame of a drag says counts. */
+const counts = new Map<string, Intl.NumberFormat>();
+
 function sayCount(count: number, reading: Reading): string {
-  return new Intl.NumberFormat(reading.locale, { maximumFractionDigits: 1 }).format(count);
+  const known = counts.get(reading.locale);
+  const format = known ?? new Intl.NumberFormat(reading.locale, { maximumFractionDigits: 1 });
+  if (!known) counts.set(reading.locale, format);
+  return format.format(count);
 }
 
 export function sayValue(value: MessageValue, reading: Reading): string {

@@ -14,6 +14,9 @@ import {
   type SettingOutcome,
   type Verdict,
 } from '../../src/core/fit';
+import { penaltyOf } from '../../src/core/fit/penalty';
+import { decidingConditions } from '../../src/core/fit/plan';
+import type { SetValues } from '../../src/core/fit/problem';
 import type { AdjustmentKind, Control } from '../../src/core/seat';
 import {
   adjustment,
@@ -333,29 +336,70 @@ describe('the angles of the set posture', () => {
   });
 });
 
-describe('the best position of one adjustment', () => {
+describe('settings judged after others', () => {
   const drawn = [
     WIDE_SEAT,
     seatWith(WIDE_SEAT.adjustments, { back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true } }),
   ].map((seat) => inputsOf({ seat, place: placeWith(slides(650, 1250)) }));
 
-  it('is the same whether settings were looked at before or not', () => {
+  const drags = fc.array(fc.tuple(fc.nat(), fc.nat(), fc.nat(3)), { minLength: 1, maxLength: 12 });
+
+  it('are judged as if nothing had been looked at before', () => {
     for (const inputs of drawn) {
       const dragged = problemOf(inputs);
+      const variables = Object.values(dragged.variables);
+      let before = best(dragged);
       fc.assert(
-        fc.property(fc.infiniteStream(fc.nat()), fc.nat(30), fc.nat(30), (stream, rest, cushion) => {
-          const positions = Object.fromEntries(
-            Object.values(dragged.variables).map((v) => [v.kind, stream.next().value! % v.values.length]),
-          );
-          const settings = { positions, remedies: { footrestMm: rest, backCushionMm: cushion } };
+        fc.property(drags, (moves) => {
+          for (const [which, to, remedy] of moves) {
+            const { kind, values } = variables[which % variables.length]!;
+            const { positions, remedies } = before.settings;
+            const settings = {
+              positions: { ...positions, [kind]: to % values.length },
+              remedies: remedy === 0 ? { footrestMm: to % 80, backCushionMm: which % 60 } : remedies,
+            };
+            before = assess(dragged, settings, before);
+          }
           // A problem of its own has nothing to remember.
-          const fresh = assess(problemOf(inputs), settings);
-          expect(assess(dragged, settings).outcomes.map((o) => o.bestPosition)).to.deep.equal(
-            fresh.outcomes.map((o) => o.bestPosition),
-          );
+          expect(before).to.deep.equal(assess(problemOf(inputs), before.settings));
         }),
         { numRuns: 60, seed: 3 },
       );
     }
+  });
+
+  it('name the best position of all, every one of them tried', () => {
+    const p = problemOf(drawn[0]!);
+    const costAt = (kind: AdjustmentKind, v: SetValues): [number, number] => {
+      const costs = decidingConditions(p, kind).map((c) =>
+        penaltyOf(c.id, p.targets[c.id], c.residual(p, v)),
+      );
+      return [costs.reduce((sum, c) => sum + c.hard, 0), costs.reduce((sum, c) => sum + c.penalty, 0)];
+    };
+    fc.assert(
+      fc.property(fc.infiniteStream(fc.nat()), (stream) => {
+        const positions = Object.fromEntries(
+          Object.values(p.variables).map((v) => [v.kind, stream.next().value! % v.values.length]),
+        );
+        const a = assess(p, { positions, remedies: NO_REMEDIES });
+        for (const { kind, variable, bestPosition, conditions } of a.outcomes) {
+          if (conditions.length === 0) continue;
+          const costs = variable.values.map((value) => costAt(kind, { ...a.values, [kind]: value }));
+          const least = costs.reduce((x, y) => (y[0] < x[0] || (y[0] === x[0] && y[1] < x[1]) ? y : x));
+          expect(bestPosition, kind).to.equal(costs.indexOf(least));
+        }
+      }),
+      { numRuns: 40, seed: 5 },
+    );
+  });
+
+  it('keep what has not changed as it is, so that it need not be drawn again', () => {
+    const p = problemOf(drawn[0]!);
+    const one = best(p);
+    const at = one.settings.positions.armHeight! + 1;
+    const two = assess(p, { ...one.settings, positions: { ...one.settings.positions, armHeight: at } }, one);
+    expect(ofKind(two, 'armHeight')).to.not.equal(ofKind(one, 'armHeight'));
+    for (const kind of ['seatHeight', 'seatDepth', 'backAngle', 'tiltTension'] as const)
+      expect(ofKind(two, kind)).to.equal(ofKind(one, kind));
   });
 });

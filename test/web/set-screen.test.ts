@@ -41,7 +41,7 @@ describe('the set screen', function () {
   };
 
   /** The path of a part of the drawing. */
-  const drawn = (part: string) => user.page.$eval(`[data-part="${part}"]`, (e) => e.getAttribute('d') ?? '');
+  const drawn = (part: string) => user.page.$eval(`[data-part~="${part}"]`, (e) => e.getAttribute('d') ?? '');
 
   /** A point on the track of an adjustment, by its share of the width. */
   async function pointOn(name: string, share: number): Promise<{ x: number; y: number }> {

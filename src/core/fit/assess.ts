@@ -3,14 +3,17 @@ import type { Interval } from '../method';
 import type { Message } from '../message';
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
 import { anglesOf, type PostureAngle } from './angles';
+import { ownedBy } from './conditions';
 import type { Settings } from './inputs';
+import { oncePer } from './once';
 import { adjustmentOutcome, type AdjustmentOutcome } from './outcome';
 import { positionWords } from './position-words';
 import type { Problem, SetValues } from './problem';
 import { seatDepthBand, seatHeightBand } from './published';
 import { reasonFor } from './reasons';
+import { decidingConditions } from './plan';
 import { isRefused, seatChecks, type SeatCheck } from './refusals';
-import { costOf, valuesOfSettings } from './solve';
+import { valuesOfSettings } from './solve';
 import { frontEdgeMm } from './on-seat';
 
 /** A published rule beside a setting: reported, never the verdict. */
@@ -36,8 +39,6 @@ export interface Assessment {
   readonly checks: readonly SeatCheck[];
   readonly refused: boolean;
   readonly angles: readonly PostureAngle[];
-  readonly hard: number;
-  readonly penalty: number;
   readonly missing: readonly DimensionId[];
 }
 
@@ -71,15 +72,57 @@ function settingOutcome(
   };
 }
 
-/** Judges settings as they stand. Fast enough for every frame of a drag. */
-export function assess(p: Problem, settings: Settings): Assessment {
+const checksOf = oncePer((p) => seatChecks(p.inputs));
+const missingIn = oncePer((p) => missingOf(p.inputs.body, DIMENSION_IDS));
+const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])]);
+
+/** What a published rule reads beyond the conditions of its track. */
+const PUBLISHED_READS: Partial<Record<AdjustmentKind, readonly AdjustmentKind[]>> = {
+  seatHeight: ['seatDepth', 'seatAngle', 'backAngle'],
+};
+
+/** Everything that what is said of an adjustment depends on. */
+const readsOf = oncePer(
+  (p): ReadonlyMap<AdjustmentKind, readonly AdjustmentKind[]> =>
+    new Map(
+      ADJUSTMENT_KIND_IDS.map((kind) => {
+        const scopes = [...(ownedBy(p).get(kind) ?? []), ...decidingConditions(p, kind)].map((c) => c.scope);
+        return [kind, [...new Set([kind, ...scopes.flat(), ...(PUBLISHED_READS[kind] ?? [])])]];
+      }),
+    ),
+);
+
+/** What was said of an adjustment, where nothing that it depends on has changed since. */
+function stillTrue(
+  p: Problem,
+  v: SetValues,
+  kind: AdjustmentKind,
+  before: Assessment,
+): SettingOutcome | undefined {
+  const was = before.values;
+  const isSame =
+    was.footrestMm === v.footrestMm &&
+    was.backCushionMm === v.backCushionMm &&
+    readsOf(p)
+      .get(kind)!
+      .every((k) => Object.is(was[k], v[k]));
+  return isSame ? before.outcomes.find((o) => o.kind === kind) : undefined;
+}
+
+/**
+ * Judges settings as they stand. Fast enough for every frame of a drag.
+ * @param before of the same problem: what has not changed since is taken over as it is, the same object
+ */
+export function assess(p: Problem, settings: Settings, before: Assessment | null = null): Assessment {
   const values = valuesOfSettings(p, settings);
-  const order = [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])];
-  const outcomes = order
-    .map((kind) => settingOutcome(p, values, kind, settings.positions[kind] ?? 0))
+  const outcomes = orderOf(p)
+    .map(
+      (kind) =>
+        (before && stillTrue(p, values, kind, before)) ??
+        settingOutcome(p, values, kind, settings.positions[kind] ?? 0),
+    )
     .filter((o) => o !== null);
-  const checks = seatChecks(p.inputs);
-  const cost = costOf(p, settings);
+  const checks = checksOf(p);
   return {
     settings,
     values,
@@ -87,8 +130,6 @@ export function assess(p: Problem, settings: Settings): Assessment {
     checks,
     refused: isRefused(checks),
     angles: anglesOf(p, values),
-    hard: cost.hard,
-    penalty: cost.penalty,
-    missing: missingOf(p.inputs.body, DIMENSION_IDS),
+    missing: missingIn(p),
   };
 }

@@ -15,6 +15,7 @@ import {
   spreadDeg,
   underDeskMm,
 } from './on-seat';
+import { oncePer } from './once';
 import type { Problem, SetValues } from './problem';
 
 export interface Condition {
@@ -32,6 +33,8 @@ export interface Condition {
    * not shown on the track (null).
    */
   readonly onTrack: 1 | -1 | null | ((p: Problem, residual: number) => number);
+  /** Whether it follows exactly so, at every value. */
+  readonly isStraight?: true;
 }
 
 const has = (kind: AdjustmentKind) => (p: Problem) => p.variables[kind] !== undefined;
@@ -124,6 +127,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: () => ['buttockPoplitealLength'],
     residual: (p, v) => hollowFromRearMm(p, v) - v.seatDepth,
     onTrack: -1,
+    isStraight: true,
   },
   {
     id: 'lumbarHeight',
@@ -133,6 +137,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: () => ['smallOfBackHeight'],
     residual: (p, v) => v.lumbarApex - p.body.smallOfBackHeight,
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'lumbarByPractice',
@@ -142,6 +147,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: () => [],
     residual: (_, v) => v.lumbarApex,
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'tension',
@@ -151,6 +157,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: tensionNeeds,
     residual: (p, v) => v.tiltTension - balancedTension(p),
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'armSpread',
@@ -169,6 +176,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: () => ['hipBreadthSitting'],
     residual: (p, v) => v.armWidth - p.body.hipBreadthSitting,
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'armHeight',
@@ -178,6 +186,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: elbowNeeds,
     residual: (p, v) => v.armHeight - elbowOnPadMm(p, v),
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'headHeight',
@@ -187,6 +196,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: () => ['napeHeight', 'shoulderHeightSitting'],
     residual: (p, v) => v.headHeight - napeAlongBackMm(p, v),
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'deskTop',
@@ -197,6 +207,7 @@ export const CONDITIONS: readonly Condition[] = [
     residual: (p, v) =>
       v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0) - (datumMm(p, v) + elbowAboveSeatMm(p, v, 0)),
     onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'deskClearance',
@@ -206,6 +217,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: () => [...thighNeeds(), 'thighClearance', 'kneeHeight'],
     residual: (p, v) => v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) - underDeskMm(p, v),
     onTrack: 1,
+    isStraight: true,
   },
 ];
 
@@ -215,7 +227,20 @@ function footGapMm(p: Problem, v: SetValues): number {
 }
 
 /** The conditions that speak of something this seat and place have. */
-export const conditionsOf = (p: Problem): Condition[] => CONDITIONS.filter((c) => c.applies(p));
+export const conditionsOf = oncePer((p): readonly Condition[] => CONDITIONS.filter((c) => c.applies(p)));
+
+/** Of those, the ones shown on the track of an adjustment. */
+export const ownedBy = oncePer((p): ReadonlyMap<AdjustmentKind, readonly Condition[]> => {
+  const owned = new Map<AdjustmentKind, Condition[]>();
+  for (const c of conditionsOf(p)) owned.set(c.owner(p), [...(owned.get(c.owner(p)) ?? []), c]);
+  return owned;
+});
 
 /** What a condition would need and nobody has measured; empty where it can be computed. */
-export const missingFor = (p: Problem, c: Condition): DimensionId[] => missingOf(p.inputs.body, c.needs(p));
+export const missingFor = (p: Problem, c: Condition): readonly DimensionId[] =>
+  missingByCondition(p).get(c) ?? missingOf(p.inputs.body, c.needs(p));
+
+const missingByCondition = oncePer(
+  (p): ReadonlyMap<Condition, readonly DimensionId[]> =>
+    new Map(conditionsOf(p).map((c) => [c, missingOf(p.inputs.body, c.needs(p))])),
+);

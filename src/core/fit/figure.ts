@@ -64,8 +64,19 @@ function alongTrunk(datum: Point, backDeg: number, up: number, behind = 0): Poin
   );
 }
 
+/** Rule and views of one frame all ask for the same figure. */
+function onceFor<T>(work: (p: Problem, v: SetValues) => T): (p: Problem, v: SetValues) => T {
+  let last: { readonly p: Problem; readonly v: SetValues; readonly made: T } | null = null;
+  return (p, v) => {
+    if (last?.p !== p || last.v !== v) last = { p, v, made: work(p, v) };
+    return last.made;
+  };
+}
+
 /** The set body. */
-export function figureOf(p: Problem, v: SetValues): Figure {
+export const figureOf = onceFor(makeFigure);
+
+function makeFigure(p: Problem, v: SetValues): Figure {
   const { body } = p;
   const back = orZero(v.backAngle);
   const datum = panPoint(p, v, datumFromRearMm(p, v));
@@ -111,7 +122,9 @@ export function figureOf(p: Problem, v: SetValues): Figure {
 }
 
 /** The set seat. */
-export function seatFigureOf(p: Problem, v: SetValues): SeatFigure {
+export const seatFigureOf = onceFor(makeSeatFigure);
+
+function makeSeatFigure(p: Problem, v: SetValues): SeatFigure {
   const { seat } = p.inputs;
   const back = orZero(v.backAngle);
   const support = panPoint(p, v, 0);

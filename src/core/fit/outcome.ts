@@ -2,7 +2,8 @@
 import type { DimensionId } from '../body';
 import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Interval } from '../method';
 import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../seat';
-import { conditionsOf, missingFor, type Condition } from './conditions';
+import { missingFor, ownedBy, type Condition } from './conditions';
+import { oncePer } from './once';
 import { penaltyOf, roundResidual } from './penalty';
 import { decidingConditions } from './plan';
 import type { Problem, SetValues, Variable } from './problem';
@@ -100,20 +101,72 @@ function common(intervals: readonly (Interval | null)[]): Interval | null {
   return all;
 }
 
-function searchBest(p: Problem, v: SetValues, variable: Variable, conditions: readonly Condition[]): number {
-  let best = { position: 0, hard: Infinity, penalty: Infinity };
+/** From how many positions on only those are looked at where the cost can turn. */
+const MANY = 24;
+
+/**
+ * The positions one of which is the best. Where every condition follows the value straight, the cost only turns where a
+ * residual enters or leaves its aim, band or bound: so the best lies beside one of those, or at an end.
+ */
+function worthALook(
+  p: Problem,
+  v: SetValues,
+  { kind, values }: Variable,
+  conditions: readonly Condition[],
+): Iterable<number> {
+  const count = values.length;
+  if (count < MANY || !conditions.every((c) => c.isStraight && c.owner(p) === kind)) return values.keys();
+  const found = new Set([0, count - 1]);
+  for (const c of conditions) {
+    const { bandLo, aimLo, aimHi, bandHi, hardLo, hardHi } = p.targets[c.id];
+    const here = c.residual(p, v);
+    for (const end of [bandLo, aimLo, aimHi, bandHi, hardLo, hardHi]) {
+      if (end === undefined) continue;
+      const at = firstFrom(values, v[kind] + (c.onTrack as number) * (end - here));
+      for (let i = at - 2; i <= at + 1; i++) if (i >= 0 && i < count) found.add(i);
+    }
+  }
+  return found;
+}
+
+/** The first position whose value is at least `value`. */
+function firstFrom(values: readonly number[], value: number): number {
+  let [lo, hi] = [0, values.length];
+  while (lo < hi) {
+    const middle = (lo + hi) >> 1;
+    if (values[middle]! < value) lo = middle + 1;
+    else hi = middle;
+  }
+  return lo;
+}
+
+/** @param first where it was last: most others are then soon seen to be dearer */
+function searchBest(
+  p: Problem,
+  v: SetValues,
+  variable: Variable,
+  conditions: readonly Condition[],
+  first: number,
+): number {
+  let best = { position: -1, hard: Infinity, penalty: Infinity };
   const trial = { ...v };
-  variable.values.forEach((value, position) => {
-    trial[variable.kind] = value;
+  const isDearer = (hard: number, penalty: number, position: number): boolean =>
+    hard > best.hard ||
+    (hard === best.hard &&
+      (penalty > best.penalty || (penalty === best.penalty && position > best.position)));
+  const look = (position: number): void => {
+    trial[variable.kind] = variable.values[position]!;
     let [hard, penalty] = [0, 0];
     for (const c of conditions) {
       const one = penaltyOf(c.id, p.targets[c.id], c.residual(p, trial));
       hard += one.hard;
       penalty += one.penalty;
+      if (isDearer(hard, penalty, position)) return;
     }
-    if (hard < best.hard || (hard === best.hard && penalty < best.penalty))
-      best = { position, hard, penalty };
-  });
+    best = { position, hard, penalty };
+  };
+  look(first);
+  for (const position of worthALook(p, v, variable, conditions)) if (position !== first) look(position);
   return best.position;
 }
 
@@ -123,7 +176,7 @@ interface Known {
 }
 
 /** For each problem and adjustment the best position last found, and the values of the others that it stood on. */
-const known = new WeakMap<Problem, Map<AdjustmentKind, Known>>();
+const knownBest = oncePer(() => new Map<AdjustmentKind, Known>());
 
 /**
  * The best position of one adjustment with all others as they stand. It is looked for again only when one of those
@@ -132,14 +185,13 @@ const known = new WeakMap<Problem, Map<AdjustmentKind, Known>>();
 function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
   // What the adjustment does not move costs the same at every position.
   const conditions = decidingConditions(p, variable.kind).filter((c) => c.scope.includes(variable.kind));
-  const mine = known.get(p) ?? new Map<AdjustmentKind, Known>();
-  known.set(p, mine);
+  const mine = knownBest(p);
   const others = conditions.flatMap((c) => c.scope).filter((kind) => kind !== variable.kind);
   const on = [...others.map((kind) => v[kind]), v.footrestMm, v.backCushionMm];
   const found = mine.get(variable.kind);
   if (found && found.on.length === on.length && found.on.every((value, i) => Object.is(value, on[i])))
     return found.best;
-  const best = searchBest(p, v, variable, conditions);
+  const best = searchBest(p, v, variable, conditions, found?.best ?? 0);
   mine.set(variable.kind, { on, best });
   return best;
 }
@@ -181,7 +233,7 @@ export function adjustmentOutcome(
   variable: Variable,
   position: number,
 ): AdjustmentOutcome {
-  const owned = conditionsOf(p).filter((c) => c.owner(p) === variable.kind);
+  const owned = ownedBy(p).get(variable.kind) ?? [];
   const ready = owned.filter((c) => missingFor(p, c).length === 0);
   const own = ready.map((c) => outcomeOf(p, v, c));
   const bestPosition = ready.length > 0 ? bestAlone(p, v, variable) : position;

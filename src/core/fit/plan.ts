@@ -1,5 +1,6 @@
 import type { AdjustmentKind } from '../seat';
 import { conditionsOf, missingFor, type Condition } from './conditions';
+import { oncePer } from './once';
 import type { Problem } from './problem';
 
 /** Adjustments chosen together, and the conditions that decide them. */
@@ -9,8 +10,9 @@ export interface Stage {
 }
 
 /** The conditions that can be computed with what was measured. */
-export const computable = (p: Problem): Condition[] =>
-  conditionsOf(p).filter((c) => missingFor(p, c).length === 0);
+export const computable = oncePer((p): readonly Condition[] =>
+  conditionsOf(p).filter((c) => missingFor(p, c).length === 0),
+);
 
 /**
  * In which order adjustments are chosen. The back angle comes first and alone (unless synchro ties it to the pan),
@@ -42,14 +44,7 @@ function makePlan(p: Problem): readonly Stage[] {
   return stages;
 }
 
-/** A problem never changes, so its plan is made once: every frame of a drag asks for it again. */
-const plans = new WeakMap<Problem, readonly Stage[]>();
-
-export function planOf(p: Problem): readonly Stage[] {
-  const plan = plans.get(p) ?? makePlan(p);
-  plans.set(p, plan);
-  return plan;
-}
+export const planOf = oncePer(makePlan);
 
 /** The conditions that decide an adjustment. */
 export const decidingConditions = (p: Problem, kind: AdjustmentKind): readonly Condition[] =>

@@ -201,7 +201,7 @@ export function frontView(p: Problem, a: Assessment): Scene {
   return sceneOf(d, m.all, null, isPartial);
 }
 
-function planBody(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
+function planThighs(d: Pen, p: Problem, v: SetValues): void {
   const { body } = p;
   const datum = datumFromRearMm(p, v);
   const half = body.hipBreadthSitting / 4;
@@ -215,13 +215,24 @@ function planBody(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
         Math.min(half, 95),
         KNEE_RADIUS_MM,
       );
+}
+
+/** Arms, shoulders and head, which hide each other in this order. */
+function planTrunk(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
+  const { body } = p;
   const trunkHalf = body.elbowToElbowBreadth / 2 - 2 * UPPER_ARM_RADIUS_MM;
-  const shoulder = datum - body.shoulderHeightSitting * sinDeg(Number.isNaN(v.backAngle) ? 0 : v.backAngle);
-  if (isKnown(trunkHalf, shoulder)) {
-    d.limb('shoulders', at(-trunkHalf + 30, shoulder), at(trunkHalf - 30, shoulder), 100, 100);
-    d.dot('head', 'sitter', at(0, shoulder + 40), HEAD_RADIUS_MM);
-  }
-  if (!arms || !isKnown(shoulder)) return;
+  const lean = Number.isNaN(v.backAngle) ? 0 : v.backAngle;
+  const shoulder = datumFromRearMm(p, v) - body.shoulderHeightSitting * sinDeg(lean);
+  if (arms && isKnown(shoulder)) planArms(d, p, arms, shoulder);
+  if (!isKnown(trunkHalf, shoulder)) return;
+  d.over();
+  d.limb('shoulders', at(-trunkHalf + 30, shoulder), at(trunkHalf - 30, shoulder), 100, 100);
+  d.over();
+  d.dot('head', 'sitter', at(0, shoulder + 40), HEAD_RADIUS_MM);
+}
+
+function planArms(d: Pen, { body }: Problem, arms: Arms, shoulder: number): void {
+  d.over();
   const forearm = (arms.elbow - arms.hand) / (sinDeg(arms.turnDeg) || 1);
   for (const side of SIDES) {
     const elbow = at(side * arms.elbow, shoulder);
@@ -248,7 +259,7 @@ export function planView(p: Problem, a: Assessment): Scene {
   if (depth > 0) box(d, 'pan', 'seat', -width / 2, 0, width, depth);
   box(d, 'back', 'seat', -width * 0.42, -BACK_MM, width * 0.84, BACK_MM);
   const pad = seat.armPad;
-  planBody(d, p, v, arms);
+  planThighs(d, p, v);
   if (pad && isKnown(v.armWidth)) {
     const rear = datumFromRearMm(p, v) - pad.lengthMm * 0.35;
     for (const side of SIDES) {
@@ -265,6 +276,7 @@ export function planView(p: Problem, a: Assessment): Scene {
     }
     m.across('armWidth', 'seat', v.armWidth, depth + LINE_GAP_MM);
   }
+  planTrunk(d, p, v, arms);
   m.across('seatWidth', 'seat', width, -BACK_MM - LINE_GAP_MM);
   const isPartial = arms === null || !isKnown(p.body.hipBreadthSitting, p.body.buttockPoplitealLength);
   return sceneOf(d, m.all, arms, isPartial);

@@ -8,8 +8,15 @@ export const shift = (p: Point, dx: number, dz: number): Point => at(p.x + dx, p
 export class Pen {
   readonly primitives: Primitive[] = [];
 
+  private layer = 0;
+
+  /** What follows lies over what is there, with an outline of its own. */
+  over(): void {
+    this.layer++;
+  }
+
   add(id: string, role: Role, shape: Shape): void {
-    this.primitives.push({ id, role, shape });
+    this.primitives.push({ id, role, shape, layer: this.layer });
   }
 
   line(id: string, role: Role, ...points: Point[]): void {

@@ -24,6 +24,8 @@ export interface Primitive {
   readonly id: string;
   readonly role: Role;
   readonly shape: Shape;
+  /** Neighbours of one role on one layer share an outline. */
+  readonly layer: number;
 }
 
 /** A length written into the drawing: a line with ends, and its number. */

@@ -32,6 +32,7 @@ export interface Rule {
   readonly pairs: readonly Pair[];
   /** Landmarks that nothing is set to. */
   readonly single: readonly (Tag & { readonly side: 'sitter' | 'equipment' })[];
+  /** Worded when asked for: every frame of a drag makes a rule, and few are read aloud. */
   readonly alternative: readonly Message[];
 }
 
@@ -185,7 +186,13 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
       ? []
       : [{ ...tag('headPad', seat.head.z, 'headHeight'), side: 'equipment' as const }]),
   ];
-  return { pairs, single, alternative: pairs.map(spoken) };
+  return {
+    pairs,
+    single,
+    get alternative() {
+      return pairs.map(spoken);
+    },
+  };
 }
 
 function spoken(pair: Pair): Message {

@@ -52,9 +52,9 @@ function drawSeat(d: Pen, p: Problem, v: SetValues, s: SeatFigure): void {
     behind(s.backFoot, 14 + BACK_MM),
   );
   d.slab('pan', 'seat', s.rear, s.front, CUSHION_MM);
-  if (s.lumbar) d.dot('lumbarApex', 'seatLine', s.lumbar, 9);
   if (s.head)
     d.slab('headPad', 'seat', shift(behind(s.head, 6), 0, -62), shift(behind(s.head, 6), 0, 62), -40);
+  if (s.lumbar) d.dot('lumbarApex', 'seatLine', s.lumbar, 9);
   if (v.backCushionMm > 0)
     d.slab('backCushion', 'remedy', s.backFoot, shift(s.backTop, 0, -40), v.backCushionMm);
 }
@@ -105,21 +105,21 @@ function drawBody(d: Pen, p: Problem, f: Figure): void {
       shift(f.ankle, 46, 18),
       shift(f.ankle, -34, 18),
     );
-  if (f.heel && f.toe && p.body.shoeHeel > 0) d.slab('shoe', 'sitterLine', f.heel, f.toe, p.body.shoeHeel);
   d.limb('trunk', f.hip && shift(f.hip, -14, 30), f.shoulder && shift(f.shoulder, -16, -60), 122, 100);
   d.limb('neck', f.shoulder, f.nape && shift(f.nape, 28, 50), 52, 50);
-  if (!f.eye) return;
-  d.dot('head', 'sitter', shift(f.eye, -70, 8), HEAD_RADIUS_MM);
-  d.dot('eye', 'sitterLine', f.eye, 7);
+  if (f.eye) d.dot('head', 'sitter', shift(f.eye, -70, 8), HEAD_RADIUS_MM);
 }
 
 function drawArm(d: Pen, f: Figure): void {
+  d.over();
   const lift = (q: Point | null): Point | null => q && shift(q, 0, 34);
   d.limb('upperArm', f.shoulder, lift(f.elbow), 44, 34);
   d.limb('forearm', lift(f.elbow), lift(f.hand), 34, 24);
 }
 
-function drawJoints(d: Pen, f: Figure): void {
+function drawJoints(d: Pen, p: Problem, f: Figure): void {
+  if (f.heel && f.toe && p.body.shoeHeel > 0) d.slab('shoe', 'sitterLine', f.heel, f.toe, p.body.shoeHeel);
+  if (f.eye) d.dot('eye', 'sitterLine', f.eye, 7);
   for (const [id, joint] of [
     ['hip', f.hip],
     ['knee', f.knee],
@@ -148,7 +148,7 @@ export function sideView(p: Problem, a: Assessment): Scene {
   drawBody(d, p, figure);
   drawPad(d, seat);
   drawArm(d, figure);
-  drawJoints(d, figure);
+  drawJoints(d, p, figure);
   const isPartial = Object.values(figure).some((point) => point === null);
   const desk = Number.isNaN(v.deskHeight) ? 0 : v.deskHeight + 40;
   const highZ = Math.max(seat.backTop.z + 30, (figure.eye?.z ?? 0) + 110, (seat.head?.z ?? 0) + 80, desk);
@@ -159,6 +159,8 @@ export function sideView(p: Problem, a: Assessment): Scene {
     primitives: d.primitives,
     dimensions: [],
     isPartial,
-    alternative: spoken(a, isPartial),
+    get alternative() {
+      return spoken(a, isPartial);
+    },
   };
 }

@@ -73,6 +73,7 @@ function parseNumberOrFraction(text: string, unit: LengthUnit): Parsed {
 /** A length in the unit shown, without the unit: `445`, `44.5`, `17 1/2`. Inches to the sixteenth. */
 export function formatLengthNumber(mm: number, unit: LengthUnit): string {
   if (unit === 'in') return formatSixteenths(mm / MM_PER_INCH);
+  if (unit === 'mm' && Number.isInteger(mm)) return minus(String(mm));
   const places = unit === 'mm' ? 1 : 2;
   const rounded = Number((mm / MM_PER[unit]).toFixed(places));
   const shownPlaces = unit === 'cm' ? Math.max(1, decimals(rounded)) : decimals(rounded);

@@ -41,11 +41,12 @@ export function paintMarks(
   doc.save().translate(x, y).scale(scale).lineCap('round').lineJoin('round');
   for (const mark of marks) {
     if (mark.type === 'path') {
-      const { fill, stroke, width = 1, dash } = INK[mark.style];
+      const { fill, stroke, width = 1, dash, isUnion } = INK[mark.style];
       doc.save().path(mark.d);
       doc.lineWidth(width);
       if (dash) doc.dash(dash[0], { space: dash[1] });
-      if (fill && stroke) doc.fillAndStroke(fill, stroke);
+      if (isUnion && fill && stroke) doc.stroke(stroke).path(mark.d).fill(fill);
+      else if (fill && stroke) doc.fillAndStroke(fill, stroke);
       else if (fill) doc.fill(fill);
       else doc.stroke(stroke);
       doc.restore();

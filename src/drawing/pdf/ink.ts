@@ -7,6 +7,8 @@ export interface Ink {
   readonly stroke?: string;
   readonly width?: number;
   readonly dash?: readonly [number, number];
+  /** The outline first, then the fill over its inner half. */
+  readonly isUnion?: true;
 }
 
 const BLACK = '#000000';
@@ -17,9 +19,9 @@ const PALE = '#f4f4f4';
 const WHITE = '#ffffff';
 
 export const INK: Record<Style, Ink> = {
-  sitter: { fill: LIGHT, stroke: BLACK, width: 1 },
+  sitter: { fill: LIGHT, stroke: BLACK, width: 2, isUnion: true },
   sitterLine: { fill: BLACK, stroke: BLACK, width: 0.7 },
-  seat: { fill: PALE, stroke: DARK, width: 1.8 },
+  seat: { fill: PALE, stroke: DARK, width: 3.6, isUnion: true },
   seatLine: { stroke: DARK, width: 2.4 },
   place: { fill: WHITE, stroke: MIDDLE, width: 1.2 },
   remedy: { fill: WHITE, stroke: BLACK, width: 1.4, dash: [5, 3] },

@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import type { Remedy } from '../../core/fit';
 import { cardHeader, cardOf } from '../../core/scene';
+import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { CardSheet } from '../card/CardSheet';
@@ -19,7 +20,8 @@ interface Props {
 /** The card as it will be handed over, and the act of handing over. */
 export function CardStage({ state, setting, remedies, onHandOver }: Props) {
   const { fitting, busy } = state;
-  const { problem, assessment } = setting;
+  const { problem, live } = setting;
+  const assessment = usePart(live, (a) => a);
   const card = useMemo(
     () =>
       cardOf(

@@ -102,7 +102,7 @@ function SetOrCard({
         state={state}
         setting={setting}
         remedies={remedies}
-        onHandOver={() => void record('leave', setting.assessment.settings)}
+        onHandOver={() => void record('leave', setting.live.get().settings)}
       />
     );
   return (
@@ -185,7 +185,6 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
   const { fitting, fault, reload } = state;
   const isLeft = fitting.state === 'left';
   const keeper = autosave?.keeper ?? null;
-  const outcomes = setting?.assessment.outcomes;
   const { isOwn } = state;
   const { onSettle } = state;
   useEffect(() => onSettle(() => keeper?.settle() ?? Promise.resolve()), [keeper, onSettle]);
@@ -214,13 +213,7 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
           />
         )}
       </div>
-      <StageStrip
-        stage={stage}
-        fitting={fitting}
-        fits={outcomes ? outcomes.filter((o) => o.verdict === 'fits').length : null}
-        all={outcomes?.length ?? 0}
-        onStage={go}
-      />
+      <StageStrip stage={stage} fitting={fitting} live={setting?.live ?? null} onStage={go} />
       {fault && (
         <div className={parts.notice} data-tone="misfit" role="alert">
           {fault}

@@ -1,9 +1,9 @@
 import { Button } from '@mantine/core';
-import { Fragment, memo, useMemo, useState } from 'react';
+import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { AdjustmentKind } from '../../core/seat';
-import type { Remedy, RemedySettings } from '../../core/fit';
+import type { Assessment, Remedy, RemedySettings } from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
-import { Board, View } from '../../drawing';
+import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, useSay } from '../../ui/preferences';
@@ -12,8 +12,9 @@ import { word } from '../../words';
 import { Angles, Checks, Remedies } from './SidePanels';
 import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
+import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
-import { useSteady } from './steady';
+import { useSteady } from './use-steady';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
@@ -43,36 +44,53 @@ function useSetCommands(store: SettingsStore, disabled: boolean, solve: () => vo
   useCommands('set', commands);
 }
 
+/** A drawing that follows the settings; its words follow at rest. */
+function usePicture(live: Live, draw: (assessment: Assessment) => Picture) {
+  return useMemo(() => ({ source: derived(live, draw), atRest: derived(live.atRest, draw) }), [draw, live]);
+}
+
 /** Front and plan view side by side. */
-function AcrossViews({ setting }: { readonly setting: Setting }) {
+function AcrossViews({ setting: { problem, live } }: { readonly setting: Setting }) {
   const reading = useReading();
   const say = useSay();
-  const { problem, assessment } = setting;
-  const front = useMemo(() => frontView(problem, assessment), [problem, assessment]);
-  const plan = useMemo(() => planView(problem, assessment), [problem, assessment]);
-  const turn = plan.alternative.find((m) => m.key === 'alt.padTurn');
+  const front = usePicture(
+    live,
+    useCallback((a) => viewPicture(frontView(problem, a), reading), [problem, reading]),
+  );
+  const plan = usePicture(
+    live,
+    useCallback((a) => viewPicture(planView(problem, a), reading), [problem, reading]),
+  );
+  // Which measures are there does not change with the settings; how far the forearms turn hardly does.
+  const isPartial = frontView(problem, live.get()).isPartial || planView(problem, live.get()).isPartial;
+  const turn = usePart(live.atRest, (a) => {
+    const told = planView(problem, a).alternative.find((m) => m.key === 'alt.padTurn');
+    return told ? say(told) : '';
+  });
   return (
     <>
       <div className={styles.across}>
-        <View id="front" name={word('set.front')} scene={front} reading={reading} />
-        <View id="plan" name={word('set.plan')} scene={plan} reading={reading} />
+        <View id="front" name={word('set.front')} {...front} reading={reading} />
+        <View id="plan" name={word('set.plan')} {...plan} reading={reading} />
       </div>
       <figcaption className={parts.soft}>
-        {turn && say(turn)} {(front.isPartial || plan.isPartial) && word('set.undrawn')}
+        {turn} {isPartial && word('set.undrawn')}
       </figcaption>
     </>
   );
 }
 
-function SideBoard({ setting }: { readonly setting: Setting }) {
+function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }) {
   const reading = useReading();
-  const { problem, assessment } = setting;
-  const rule = useMemo(() => ruleOf(problem, assessment), [problem, assessment]);
-  const view = useMemo(() => sideView(problem, assessment), [problem, assessment]);
+  const board = usePicture(
+    live,
+    useCallback((a) => boardPicture(ruleOf(problem, a), sideView(problem, a), reading), [problem, reading]),
+  );
+  const isPartial = sideView(problem, live.get()).isPartial;
   return (
     <>
-      <Board rule={rule} view={view} reading={reading} />
-      {view.isPartial && <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>}
+      <Board {...board} reading={reading} />
+      {isPartial && <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>}
     </>
   );
 }
@@ -103,14 +121,13 @@ function DrawingBoard({ setting }: { readonly setting: Setting }) {
 
 interface ToolsProps {
   readonly store: SettingsStore;
-  readonly canUndo: boolean;
-  readonly canRedo: boolean;
   readonly disabled: boolean;
   readonly onSolve: () => void;
 }
 
-/** Drawn again only when what can be undone changes: it holds heavy buttons, and drags go by many times a second. */
-const Tools = memo(function Tools({ store, canUndo, canRedo, disabled, onSolve }: ToolsProps) {
+const Tools = memo(function Tools({ store, disabled, onSolve }: ToolsProps) {
+  const canUndo = usePart(store, () => store.canUndo);
+  const canRedo = usePart(store, () => store.canRedo);
   return (
     <div className={styles.tools}>
       <h2>{word('set.tracks')}</h2>
@@ -138,32 +155,30 @@ const Tools = memo(function Tools({ store, canUndo, canRedo, disabled, onSolve }
 });
 
 function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disabled' | 'onLetGo'>) {
-  const { assessment, problem, store, move, drag } = setting;
+  const { live, problem, store, move, drag } = setting;
   const [open, setOpen] = useState<AdjustmentKind>('seatHeight');
   const letGo = useSteady(() => {
     store.endDrag();
     onLetGo();
   });
+  // Which adjustments there are, and their order, comes with the seat and the method.
+  const kinds = live.get().outcomes.map((o) => o.kind);
   return (
     <ol className={styles.tracks} aria-label={word('set.tracks')}>
-      {assessment.outcomes.map((outcome) => (
-        <Fragment key={outcome.kind}>
+      {kinds.map((kind) => (
+        <Fragment key={kind}>
           <TrackRow
-            outcome={outcome}
-            open={open === outcome.kind}
+            kind={kind}
+            live={live}
+            open={open === kind}
             disabled={disabled}
             onOpen={setOpen}
             onMove={move}
             onDrag={drag}
             onDragEnd={letGo}
           />
-          {open === outcome.kind && (
-            <TrackDetail
-              problem={problem}
-              outcome={outcome}
-              disabled={disabled}
-              onBest={() => move(outcome.kind, outcome.bestPosition)}
-            />
+          {open === kind && (
+            <TrackDetail problem={problem} live={live} kind={kind} disabled={disabled} onMove={move} />
           )}
         </Fragment>
       ))}
@@ -171,18 +186,23 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
   );
 }
 
+const refusedChecks = (a: Assessment) => a.checks.filter((c) => c.verdict === 'refused');
+
 /** The drawing board beside the tracks: every move shows at once in both. */
 export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeasure }: Props) {
   const solveNow = useSteady(() => onSolve());
   useSetCommands(setting.store, disabled, solveNow);
-  const { assessment, problem } = setting;
+  const { live, problem } = setting;
+  // What is missing, and whether the seat carries this sitter, does not change with the settings.
+  const assessment = live.get();
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
+  const inUse = usePart(live, (a) => a.settings.remedies);
   const { seat } = problem.inputs;
   return (
     <>
       {assessment.refused && (
         <div className={parts.notice} data-tone="misfit" role="alert">
-          <Checks checks={assessment.checks.filter((c) => c.verdict === 'refused')} />
+          <Checks checks={refusedChecks(assessment)} />
         </div>
       )}
       <div className={styles.set}>
@@ -190,17 +210,11 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
           <PanelBoundary>
             <DrawingBoard setting={setting} />
           </PanelBoundary>
-          <Angles angles={assessment.angles} />
+          <Angles live={live} />
           {!assessment.refused && <Checks checks={assessment.checks} />}
         </div>
         <div className={styles.right}>
-          <Tools
-            store={setting.store}
-            canUndo={setting.store.canUndo}
-            canRedo={setting.store.canRedo}
-            disabled={disabled}
-            onSolve={solveNow}
-          />
+          <Tools store={setting.store} disabled={disabled} onSolve={solveNow} />
           {(seat.hasHarness || seat.hasSuspension) && (
             <p className={styles.caution}>{word('set.caution.operator')}</p>
           )}
@@ -215,12 +229,7 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
               </button>
             </p>
           )}
-          <Remedies
-            offered={remedies}
-            inUse={assessment.settings.remedies}
-            disabled={disabled}
-            onUse={onSolve}
-          />
+          <Remedies offered={remedies} inUse={inUse} disabled={disabled} onUse={onSolve} />
           <PanelBoundary>
             <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />
           </PanelBoundary>

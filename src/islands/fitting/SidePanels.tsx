@@ -1,33 +1,54 @@
 /** What stands around the tracks: angles, checks of the seat as a whole, remedies. */
-import { memo } from 'react';
-import type { Assessment, Remedy, RemedySettings } from '../../core/fit';
+import { memo, useRef } from 'react';
+import type { Assessment, PostureAngle, Remedy, RemedySettings } from '../../core/fit';
+import { usePaint, usePart, writeText } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph, VerdictMark } from '../../ui/VerdictMark';
-import { sayValue, word } from '../../words';
+import { sayValue, word, type Reading } from '../../words';
+import type { Live } from './live';
 import styles from './set.module.css';
 
-export const Angles = memo(function Angles({ angles }: Pick<Assessment, 'angles'>) {
+const angleOf = (a: Assessment, id: PostureAngle['id']): PostureAngle => a.angles.find((x) => x.id === id)!;
+
+function sayAngle({ deg }: PostureAngle, reading: Reading): string {
+  return deg === null ? word('measure.missing') : sayValue({ deg }, reading);
+}
+
+function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: Live }) {
   const reading = useReading();
+  const shown = useRef<HTMLSpanElement>(null);
+  const { deg, wanted } = angleOf(live.get(), id);
+  const inside = usePart(live, (a) => angleOf(a, id).inside);
+  usePaint(
+    live,
+    (a) => angleOf(a, id).deg,
+    () => writeText(shown.current, sayAngle(angleOf(live.get(), id), reading)),
+  );
+  return (
+    <div data-inside={deg === null ? undefined : inside}>
+      <dt>{word(`angle.${id}`)}</dt>
+      <dd>
+        <b ref={shown}>{sayAngle(angleOf(live.get(), id), reading)}</b>
+        {deg !== null && wanted && <VerdictGlyph verdict={inside ? 'fits' : 'cannotReach'} />}
+        {wanted && (
+          <span className={parts.soft}>
+            {word('set.wanted')
+              .replace('{lo}', sayValue({ deg: wanted.lo }, reading))
+              .replace('{hi}', sayValue({ deg: wanted.hi }, reading))}
+          </span>
+        )}
+      </dd>
+    </div>
+  );
+}
+
+/** The angles of the posture; which of them can be told comes with the measures. */
+export const Angles = memo(function Angles({ live }: { readonly live: Live }) {
   return (
     <dl className={styles.angles} aria-label={word('set.angles')}>
-      {angles.map((angle) => (
-        <div key={angle.id} data-inside={angle.deg === null ? undefined : angle.inside}>
-          <dt>{word(`angle.${angle.id}`)}</dt>
-          <dd>
-            {angle.deg === null ? word('measure.missing') : sayValue({ deg: angle.deg }, reading)}
-            {angle.deg !== null && angle.wanted && (
-              <VerdictGlyph verdict={angle.inside ? 'fits' : 'cannotReach'} />
-            )}
-            {angle.wanted && (
-              <span className={parts.soft}>
-                {word('set.wanted')
-                  .replace('{lo}', sayValue({ deg: angle.wanted.lo }, reading))
-                  .replace('{hi}', sayValue({ deg: angle.wanted.hi }, reading))}
-              </span>
-            )}
-          </dd>
-        </div>
+      {live.get().angles.map(({ id }) => (
+        <Angle key={id} id={id} live={live} />
       ))}
     </dl>
   );

@@ -1,8 +1,11 @@
 import { memo } from 'react';
 import { DIMENSION_IDS } from '../../core/body';
 import type { FittingDetail } from '../../contract';
+import type { Assessment } from '../../core/fit';
+import { usePart, type Source } from '../../drawing';
 import { useReading } from '../../ui/preferences';
 import { sayDate, word, type Reading } from '../../words';
+import type { Live } from './live';
 import styles from './fitting.module.css';
 
 export const STAGES = ['measure', 'choose', 'set', 'card'] as const;
@@ -34,18 +37,25 @@ function stateOf(
   }
 }
 
+const NOTHING_SET: Source<null> = { get: () => null, subscribe: () => () => undefined };
+
 interface Props {
   readonly stage: Stage;
   readonly fitting: FittingDetail;
-  /** How many adjustments fit, of all; null before a seat is chosen. */
-  readonly fits: number | null;
-  readonly all: number;
+  /** Null before a seat is chosen. */
+  readonly live: Live | null;
   readonly onStage: (stage: Stage) => void;
 }
 
 /** The way through a fitting: how far each stage is, and a step to any of them. */
-export const StageStrip = memo(function StageStrip({ stage, fitting, fits, all, onStage }: Props) {
+export const StageStrip = memo(function StageStrip({ stage, fitting, live, onStage }: Props) {
   const reading = useReading();
+  const source = live ?? NOTHING_SET;
+  const fits = usePart<Assessment | null, number | null>(
+    source,
+    (a) => a && a.outcomes.filter((o) => o.verdict === 'fits').length,
+  );
+  const all = usePart<Assessment | null, number>(source, (a) => a?.outcomes.length ?? 0);
   return (
     <nav className={styles.strip} aria-label={word('fitting.stages')}>
       {STAGES.map((s) => (

@@ -1,10 +1,12 @@
 import { remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
 import { controlWords, isLifted } from '../../core/scene';
-import { controlFor } from '../../core/seat';
+import { controlFor, type AdjustmentKind } from '../../core/seat';
+import { usePart } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLength, word, type Reading } from '../../words';
+import { outcomeOf, type Live } from './live';
 import { sayOwn } from './TrackRow';
 import styles from './set.module.css';
 
@@ -50,13 +52,15 @@ function cautionFor(problem: Problem, { kind, value }: SettingOutcome): string |
 
 interface Props {
   readonly problem: Problem;
-  readonly outcome: SettingOutcome;
+  readonly live: Live;
+  readonly kind: AdjustmentKind;
   readonly disabled: boolean;
-  readonly onBest: () => void;
+  readonly onMove: (kind: AdjustmentKind, to: number) => void;
 }
 
 /** What there is to know about one adjustment: reason, aim and band, control, published rule. */
-export function TrackDetail({ problem, outcome, disabled, onBest }: Props) {
+export function TrackDetail({ problem, live, kind, disabled, onMove }: Props) {
+  const outcome = usePart(live.calm, (a) => outcomeOf(a, kind));
   const reading = useReading();
   const say = useSay();
   const { published } = outcome;
@@ -80,7 +84,12 @@ export function TrackDetail({ problem, outcome, disabled, onBest }: Props) {
       {betterThere && (
         <p className={styles.figures}>
           {word('set.best').replace('{words}', say(outcome.bestWords))}{' '}
-          <button type="button" className={parts.plainButton} disabled={disabled} onClick={onBest}>
+          <button
+            type="button"
+            className={parts.plainButton}
+            disabled={disabled}
+            onClick={() => onMove(kind, outcome.bestPosition)}
+          >
             {word('set.toBest')}
           </button>
         </p>

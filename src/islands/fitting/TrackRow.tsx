@@ -1,11 +1,21 @@
-import { memo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  memo,
+  useEffect,
+  useMemo,
+  useRef,
+  type KeyboardEvent,
+  type PointerEvent as ReactPointerEvent,
+  type RefObject,
+} from 'react';
 import type { SettingOutcome } from '../../core/fit';
 import { trackOf } from '../../core/scene';
 import { isFixed, nearestPosition, type AdjustmentKind } from '../../core/seat';
-import { TrackPaths } from '../../drawing';
-import { useReading, useSay } from '../../ui/preferences';
+import { TrackPaths, derived, usePaint, usePart, writeAttribute, writeText } from '../../drawing';
+import { useReading } from '../../ui/preferences';
 import { VerdictMark } from '../../ui/VerdictMark';
-import { sayTurns, sayValue, word, type Reading } from '../../words';
+import { say, sayTurns, sayValue, word, type Reading } from '../../words';
+import { outcomeOf, type Live } from './live';
+import { useSteady } from './use-steady';
 import type { Move } from './use-setting';
 import styles from './set.module.css';
 
@@ -21,13 +31,33 @@ export function sayOwn(outcome: SettingOutcome, value: number, reading: Reading)
 }
 
 interface Props {
-  readonly outcome: SettingOutcome;
+  readonly kind: AdjustmentKind;
+  readonly live: Live;
   readonly open: boolean;
   readonly disabled: boolean;
   readonly onOpen: (kind: AdjustmentKind) => void;
   readonly onMove: (kind: AdjustmentKind, to: Move) => void;
   readonly onDrag: (kind: AdjustmentKind, position: number) => void;
   readonly onDragEnd: () => void;
+}
+
+/**
+ * Hears a pointer that moves over an element, past React: it would look through the page for who else listens, for
+ * every frame. Nobody does.
+ */
+function useMoves(element: RefObject<HTMLElement | null>, moved: (event: PointerEvent) => void): void {
+  useEffect(() => {
+    const target = element.current!;
+    const move = (event: Event) => {
+      event.stopPropagation();
+      if (event instanceof PointerEvent) moved(event);
+    };
+    const names = ['pointermove', 'mousemove'] as const;
+    for (const name of names) target.addEventListener(name, move);
+    return () => {
+      for (const name of names) target.removeEventListener(name, move);
+    };
+  }, [element, moved]);
 }
 
 /** What a key does to a position, or null where it does nothing here. */
@@ -47,9 +77,32 @@ function stepOf(key: string, count: number): ((from: number) => number) | null {
   return step === undefined ? null : (from) => Math.max(0, Math.min(count - 1, from + step));
 }
 
+interface RowText {
+  readonly value: string;
+  readonly words: string;
+  /** Of the slider, for those who hear it. */
+  readonly spoken: string;
+}
+
+/** Whether two outcomes of one adjustment read the same; its aim may have moved. */
+const saysTheSame = (a: SettingOutcome, b: SettingOutcome): boolean =>
+  a.position === b.position && a.value === b.value && a.verdict === b.verdict && a.variable === b.variable;
+
+function textOf(outcome: SettingOutcome, reading: Reading): RowText {
+  const value = sayOwn(outcome, outcome.value, reading);
+  const words = say(outcome.words, reading);
+  return { value, words, spoken: `${value}, ${words}, ${word(`verdict.${outcome.verdict}`)}` };
+}
+
+function LiveVerdict({ live, kind }: Pick<Props, 'live' | 'kind'>) {
+  const verdict = usePart(live, (a) => outcomeOf(a, kind).verdict);
+  return <VerdictMark verdict={verdict} />;
+}
+
 /** One adjustment: its name, verdict and value over its track, which is moved by dragging or with the keys. */
 export const TrackRow = memo(function TrackRow({
-  outcome,
+  kind,
+  live,
   open,
   disabled,
   onOpen,
@@ -58,76 +111,99 @@ export const TrackRow = memo(function TrackRow({
   onDragEnd,
 }: Props) {
   const reading = useReading();
-  const say = useSay();
+  const row = useRef<HTMLLIElement>(null);
   const slot = useRef<HTMLDivElement>(null);
-  const track = trackOf(outcome);
+  const value = useRef<HTMLSpanElement>(null);
+  const words = useRef<HTMLSpanElement>(null);
+  const track = useMemo(
+    () =>
+      derived(
+        derived(live, (a) => outcomeOf(a, kind)),
+        trackOf,
+      ),
+    [live, kind],
+  );
+  const outcome = live.outcome(kind);
   const { variable } = outcome;
   const count = variable.values.length;
   const fixed = isFixed(variable.adjustment) || disabled;
 
-  const positionAt = (event: PointerEvent): number => {
+  // The same as React writes below, for every frame of a drag.
+  usePaint(
+    live,
+    (a) => outcomeOf(a, kind),
+    (now) => {
+      writeAttribute(row.current!, 'data-verdict', now.verdict);
+      const text = textOf(now, reading);
+      writeText(value.current, text.value);
+      writeText(words.current, text.words);
+      writeAttribute(slot.current!, 'aria-valuenow', String(now.position + 1));
+      writeAttribute(slot.current!, 'aria-valuetext', text.spoken);
+    },
+    saysTheSame,
+  );
+
+  const positionAt = (event: { readonly clientX: number }): number => {
+    const { shown } = trackOf(live.outcome(kind));
     const box = slot.current!.getBoundingClientRect();
     const share = (event.clientX - box.left) / box.width;
-    const value = track.shown.lo + share * (track.shown.hi - track.shown.lo);
-    return nearestPosition(variable.adjustment, value - variable.shiftMm);
+    return nearestPosition(variable.adjustment, shown.lo + share * (shown.hi - shown.lo) - variable.shiftMm);
   };
-  const down = (event: PointerEvent<HTMLDivElement>) => {
-    onOpen(outcome.kind);
+  const down = (event: ReactPointerEvent<HTMLDivElement>) => {
+    onOpen(kind);
     if (fixed || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    onDrag(outcome.kind, positionAt(event));
+    onDrag(kind, positionAt(event));
   };
-  const moving = (event: PointerEvent<HTMLDivElement>) => {
-    if (!fixed && event.currentTarget.hasPointerCapture(event.pointerId))
-      onDrag(outcome.kind, positionAt(event));
-  };
+  const moving = useSteady((event: PointerEvent) => {
+    if (!fixed && slot.current!.hasPointerCapture(event.pointerId)) onDrag(kind, positionAt(event));
+  });
+  useMoves(slot, moving);
   const key = (event: KeyboardEvent<HTMLDivElement>) => {
     const step = stepOf(event.key, count);
     if (!step || fixed) return;
     event.preventDefault();
-    if (step(outcome.position) !== outcome.position) onMove(outcome.kind, step);
+    const { position } = live.outcome(kind);
+    if (step(position) !== position) onMove(kind, step);
   };
 
-  const words = say(outcome.words);
+  const text = textOf(outcome, reading);
   return (
     <li
+      ref={row}
       className={styles.row}
       data-open={open || undefined}
       data-verdict={outcome.verdict}
-      data-kind={outcome.kind}
+      data-kind={kind}
     >
-      <button
-        type="button"
-        className={styles.rowHead}
-        aria-expanded={open}
-        onClick={() => onOpen(outcome.kind)}
-      >
-        <span className={styles.rowName}>{word(`kind.${outcome.kind}`)}</span>
-        <span className={styles.rowValue}>{sayOwn(outcome, outcome.value, reading)}</span>
+      <button type="button" className={styles.rowHead} aria-expanded={open} onClick={() => onOpen(kind)}>
+        <span className={styles.rowName}>{word(`kind.${kind}`)}</span>
+        <span ref={value} className={styles.rowValue}>
+          {text.value}
+        </span>
       </button>
       <div
         ref={slot}
         className={styles.slot}
         role="slider"
         tabIndex={0}
-        aria-label={word(`kind.${outcome.kind}`)}
+        aria-label={word(`kind.${kind}`)}
         aria-valuemin={1}
         aria-valuemax={count}
         aria-valuenow={outcome.position + 1}
-        aria-valuetext={`${sayOwn(outcome, outcome.value, reading)}, ${words}, ${word(`verdict.${outcome.verdict}`)}`}
+        aria-valuetext={text.spoken}
         aria-disabled={fixed}
         onPointerDown={down}
-        onPointerMove={moving}
         onPointerUp={onDragEnd}
         onPointerCancel={onDragEnd}
         onKeyDown={key}
-        onFocus={() => onOpen(outcome.kind)}
+        onFocus={() => onOpen(kind)}
       >
-        <TrackPaths track={track} />
+        <TrackPaths source={track} />
       </div>
       <div className={styles.rowWords}>
-        <VerdictMark verdict={outcome.verdict} />
-        <span>{words}</span>
+        <LiveVerdict live={live} kind={kind} />
+        <span ref={words}>{text.words}</span>
       </div>
     </li>
   );

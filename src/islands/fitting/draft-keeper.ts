@@ -76,14 +76,14 @@ export class DraftKeeper {
     this.look();
     return () => {
       stopped = true;
-      clearTimeout(this.timer);
+      this.stopWaiting();
       for (const stop of stops) stop();
     };
   }
 
   /** Hands what has changed to the outbox now. */
   async letGo(): Promise<void> {
-    clearTimeout(this.timer);
+    this.stopWaiting();
     const settings = this.source.get();
     if (!this.box || this.isHanded(settings)) return;
     await this.box.put(settingsEntry(this.fittingId, this.seatVersionId, settings, this.revision));
@@ -99,7 +99,7 @@ export class DraftKeeper {
 
   /** Settings that an act has already stored on the server. */
   adopt(settings: Settings, at: string, revision: number): void {
-    clearTimeout(this.timer);
+    this.stopWaiting();
     this.saved = { settings, at };
     this.revision = revision;
     this.look();
@@ -168,8 +168,23 @@ export class DraftKeeper {
 
   private changed(): void {
     this.look();
+    this.waitForQuiet();
+  }
+
+  /** Once after many changes: a drag changes the settings with every frame. */
+  private waitForQuiet(): void {
+    if (this.timer !== undefined) return;
+    const settings = this.source.get();
+    this.timer = setTimeout(() => {
+      this.timer = undefined;
+      if (settings === this.source.get()) void this.letGo();
+      else this.waitForQuiet();
+    }, QUIET_MS);
+  }
+
+  private stopWaiting(): void {
     clearTimeout(this.timer);
-    if (!this.isHanded(this.source.get())) this.timer = setTimeout(() => void this.letGo(), QUIET_MS);
+    this.timer = undefined;
   }
 
   private taken(answer: SavedDraft, entry: Entry): void {
@@ -183,7 +198,9 @@ export class DraftKeeper {
     const same = conflict?.theirs.draft && sameSettings(conflict.mine, conflict.theirs.draft.settings);
     // Two who set the same have nothing to decide.
     if (conflict && same && !this.isDeciding) void this.decide(conflict.mine, conflict.theirs);
-    this.saving = this.state();
+    const saving = this.state();
+    // Its watchers look at whether it is another one, and a drag comes by here many times a second.
+    if (JSON.stringify(saving) !== JSON.stringify(this.saving)) this.saving = saving;
     for (const listener of this.listeners) listener();
   }
 

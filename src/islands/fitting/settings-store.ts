@@ -38,11 +38,15 @@ export class SettingsStore {
   }
 
   endDrag(): void {
-    if (this.beforeDrag && this.beforeDrag !== this.current) {
-      this.remember(this.beforeDrag);
-      this.notify();
-    }
+    const before = this.beforeDrag;
     this.beforeDrag = null;
+    if (!before || before === this.current) return;
+    this.remember(before);
+    this.notify();
+  }
+
+  get isDragging(): boolean {
+    return this.beforeDrag !== null;
   }
 
   get canUndo(): boolean {

@@ -1,26 +1,25 @@
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
-  assess,
   completeSettings,
   problemOf,
   sameSettings,
   solve,
-  type Assessment,
   type Problem,
   type RemedySettings,
   type Settings,
 } from '../../core/fit';
 import type { AdjustmentKind } from '../../core/seat';
 import type { FittingDetail } from '../../contract';
+import { Live } from './live';
 import { SettingsStore } from './settings-store';
-import { SteadyAssessment } from './steady';
 
 /** A position, or a step from where the adjustment stands. */
 export type Move = number | ((from: number) => number);
 
 export interface Setting {
   readonly problem: Problem;
-  readonly assessment: Assessment;
+  /** Changes with every frame of a drag: whoever draws it follows it. */
+  readonly live: Live;
   readonly store: SettingsStore;
   readonly move: (kind: AdjustmentKind, to: Move) => void;
   readonly drag: (kind: AdjustmentKind, position: number) => void;
@@ -72,17 +71,7 @@ export function useSetting(fitting: FittingDetail): Setting | null {
     if (!sameSettings(current, next)) store.set(next);
   }, [problem, store]);
 
-  const settings = useSyncExternalStore(
-    store?.subscribe ?? nothingToHear,
-    store?.get ?? noSettings,
-    store?.get ?? noSettings,
-  );
-  const whole = useMemo(() => (problem ? completeSettings(problem, settings) : null), [problem, settings]);
-  const [steady] = useState(() => new SteadyAssessment());
-  const assessment = useMemo(
-    () => (problem && whole ? steady.next(assess(problem, whole)) : null),
-    [problem, steady, whole],
-  );
+  const live = useMemo(() => (problem && store ? new Live(problem, store) : null), [problem, store]);
 
   /** From what the store holds now, not from what was last drawn: several moves may come between two drawings. */
   const moved = useCallback(
@@ -95,23 +84,22 @@ export function useSetting(fitting: FittingDetail): Setting | null {
   );
   const move = useCallback((kind: AdjustmentKind, to: Move) => store?.set(moved(kind, to)), [moved, store]);
   const drag = useCallback(
-    (kind: AdjustmentKind, position: number) => store?.drag(moved(kind, position)),
+    (kind: AdjustmentKind, position: number) => {
+      // Within one click nothing changes.
+      if (store && store.get().positions[kind] !== position) store.drag(moved(kind, position));
+    },
     [moved, store],
   );
   const solveNow = useCallback(
     (remedies?: RemedySettings): Settings => {
-      const best = solve(problem!, { remedies: remedies ?? whole!.remedies }).settings;
+      const best = solve(problem!, { remedies: remedies ?? live!.get().settings.remedies }).settings;
       store!.set(best);
       return best;
     },
-    [problem, store, whole],
+    [live, problem, store],
   );
   return useMemo(
-    () =>
-      problem && store && assessment ? { problem, store, assessment, move, drag, solve: solveNow } : null,
-    [assessment, drag, move, problem, solveNow, store],
+    () => (problem && store && live ? { problem, store, live, move, drag, solve: solveNow } : null),
+    [drag, live, move, problem, solveNow, store],
   );
 }
-
-const nothingToHear = () => () => undefined;
-const noSettings = () => null;

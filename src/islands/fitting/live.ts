@@ -1,0 +1,75 @@
+import {
+  assess,
+  completeSettings,
+  type Assessment,
+  type Problem,
+  type SettingOutcome,
+  type Settings,
+} from '../../core/fit';
+import type { AdjustmentKind } from '../../core/seat';
+import type { Source } from '../../drawing';
+import type { SettingsStore } from './settings-store';
+
+const CALM_MS = 250;
+
+/** What follows from the settings under the fitter's hands: worked out once for each of them, when first asked for. */
+export class Live implements Source<Assessment> {
+  private known: { readonly from: Settings; readonly assessment: Assessment } | null = null;
+
+  constructor(
+    private readonly problem: Problem,
+    private readonly store: SettingsStore,
+  ) {}
+
+  readonly get = (): Assessment => {
+    const settings = this.store.get();
+    if (this.known?.from !== settings) {
+      const whole = completeSettings(this.problem, settings);
+      this.known = { from: settings, assessment: assess(this.problem, whole, this.known?.assessment) };
+    }
+    return this.known.assessment;
+  };
+
+  readonly subscribe = (listener: () => void): (() => void) => this.store.subscribe(listener);
+
+  /** Speaks at most every `CALM_MS` during a drag and at once at its end: for sentences, which are read and not watched. */
+  readonly calm: Source<Assessment> = {
+    get: this.get,
+    subscribe: (listener) => {
+      let timer: ReturnType<typeof setTimeout> | undefined;
+      const speak = () => {
+        clearTimeout(timer);
+        timer = undefined;
+        listener();
+      };
+      const stop = this.store.subscribe(() => {
+        if (!this.store.isDragging) speak();
+        else timer ??= setTimeout(speak, CALM_MS);
+      });
+      return () => {
+        clearTimeout(timer);
+        stop();
+      };
+    },
+  };
+
+  /** Says nothing during a drag, and everything at its end. */
+  readonly atRest: Source<Assessment> = {
+    get: this.get,
+    subscribe: (listener) =>
+      this.store.subscribe(() => {
+        if (!this.store.isDragging) listener();
+      }),
+  };
+
+  outcome(kind: AdjustmentKind): SettingOutcome {
+    return outcomeOf(this.get(), kind);
+  }
+}
+
+/** @throws where this seat and place have no such adjustment */
+export function outcomeOf(assessment: Assessment, kind: AdjustmentKind): SettingOutcome {
+  const outcome = assessment.outcomes.find((o) => o.kind === kind);
+  if (!outcome) throw new Error(`no adjustment ${kind}`);
+  return outcome;
+}
