@@ -1,4 +1,5 @@
 /** First answers by key, so that a request sent twice does its work once. */
+import { LibsqlError, type InStatement } from '@libsql/client';
 import { eq, lt, sql } from 'drizzle-orm';
 import type { Outcome } from '../contract';
 import type { Queries } from './client';
@@ -28,6 +29,16 @@ export async function insertAnswer(
     .onConflictDoNothing();
   return rowsAffected === 1;
 }
+
+/** A ready statement that keeps an answer if the statement before it changed something. */
+export const keepIfChanged = (key: string, answer: FirstAnswer, at: string): InStatement => ({
+  sql: `insert into answers (key, fingerprint, outcome, given_at) select ?, ?, ?, ? where changes() = 1`,
+  args: [key, answer.fingerprint, JSON.stringify(answer.outcome), at],
+});
+
+/** Whether a ready statement failed because the key has an answer already. */
+export const isKeyUsed = (error: unknown): boolean =>
+  error instanceof LibsqlError && error.extendedCode === 'SQLITE_CONSTRAINT_PRIMARYKEY';
 
 /** Forgets answers given before an instant. */
 export async function forgetAnswersBefore(q: Queries, instant: string): Promise<void> {

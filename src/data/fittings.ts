@@ -8,7 +8,8 @@ import {
   type NewFitting,
   type SettingSet,
 } from '../contract';
-import type { Queries } from './client';
+import { isKeyUsed, keepIfChanged, type FirstAnswer } from './answers';
+import type { Database, Queries } from './client';
 import { measuredOf } from './sitters';
 import {
   fitters,
@@ -225,18 +226,67 @@ export async function advanceDraft(q: Queries, id: string, revision: number): Pr
   const [row] = await q
     .update(fittings)
     .set({ draftRevision: revision + 1 })
-    .where(
-      and(
-        eq(fittings.id, id),
-        eq(fittings.draftRevision, revision),
-        eq(fittings.state, 'open'),
-        isNull(fittings.deletedAt),
-        isNotNull(fittings.sitterId),
-      ),
-    )
+    .where(isOpenDraft(id, revision))
     .returning({ version: fittings.version });
   return row?.version ?? null;
 }
+
+/** A draft to be written over, and what it stands on. */
+export interface DraftWrite {
+  /** For the row, where it is the first draft. */
+  readonly id: string;
+  readonly fittingId: string;
+  /** Of the fitting. */
+  readonly version: number;
+  /** Of the draft before. */
+  readonly revision: number;
+  readonly settings: Settings;
+  readonly at: string;
+}
+
+/** Ready made, unlike all other statements: drafts come many a second, and building three takes as long as one of them. */
+const ADVANCE_DRAFT = `update fittings set draft_revision = ?
+  where id = ? and version = ? and draft_revision = ?
+    and state = 'open' and deleted_at is null and sitter_id is not null`;
+const WRITE_DRAFT = `insert into setting_sets (id, fitting_id, stage, version, settings, saved_at)
+  select ?, ?, '${DRAFT.stage}', ${DRAFT.version}, ?, ? where changes() = 1
+  on conflict (fitting_id, posture, stage, version)
+  do update set settings = excluded.settings, saved_at = excluded.saved_at`;
+
+/**
+ * Moves a draft on and writes it over, in one go, where nothing that it stands on has changed.
+ * @param answer to be kept with it
+ * @returns false where something has, or the key of the answer was used: then nothing is written
+ */
+export async function writeDraftAtOnce(
+  db: Database,
+  { id, fittingId, version, revision, settings, at }: DraftWrite,
+  answer: { readonly key: string; readonly first: FirstAnswer } | null,
+): Promise<boolean> {
+  try {
+    const [advanced] = await db.$client.batch(
+      [
+        { sql: ADVANCE_DRAFT, args: [revision + 1, fittingId, version, revision] },
+        { sql: WRITE_DRAFT, args: [id, fittingId, JSON.stringify(settings), at] },
+        ...(answer ? [keepIfChanged(answer.key, answer.first, at)] : []),
+      ],
+      'write',
+    );
+    return advanced?.rowsAffected === 1;
+  } catch (error) {
+    if (isKeyUsed(error)) return false;
+    throw error;
+  }
+}
+
+const isOpenDraft = (id: string, revision: number) =>
+  and(
+    eq(fittings.id, id),
+    eq(fittings.draftRevision, revision),
+    eq(fittings.state, 'open'),
+    isNull(fittings.deletedAt),
+    isNotNull(fittings.sitterId),
+  );
 
 async function nextRevision(q: Queries, fittingId: string): Promise<void> {
   await q

@@ -12,7 +12,15 @@ export class Store {
 
   /** Runs one act in one transaction, after all acts before it. Never call it inside itself. */
   write<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
-    const run = () => this.db.transaction((tx) => act(tx));
+    return this.writeAtOnce((db) => db.transaction((tx) => act(tx)));
+  }
+
+  /**
+   * As `write`, for an act whose statements all stand beforehand: it hands them over at once, as one transaction,
+   * without a way there and back for each.
+   */
+  writeAtOnce<T>(act: (db: Database) => Promise<T>): Promise<T> {
+    const run = () => act(this.db);
     const result = this.tail.then(run, run);
     this.tail = result.catch(() => undefined);
     return result;

@@ -4,6 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { DimensionId } from '../core/body';
 import type { Place } from '../core/place';
 import type { SeatModel } from '../core/seat';
+import { moreSeats, moreSitters } from './more';
 import { DEMO_PLACES } from './places';
 import { DEMO_SEATS } from './seats';
 import { DEMO_SITTERS, type DemoSitter } from './sitters';
@@ -42,17 +43,29 @@ function idsFrom(seed: number, now: Date): () => string {
     });
 }
 
+/** How many; beyond the crew and the seats there are, more are made up. */
+export interface DemoSize {
+  readonly sitters: number;
+  readonly seats: number;
+}
+
+const SIZE: DemoSize = { sitters: DEMO_SITTERS.length, seats: DEMO_SEATS.length };
+
 /**
  * The demo records.
- * @param seed of the ids; @param now the records lie around it; @param size how many sitters, the whole crew by default
+ * @param seed of the ids and of what is made up; @param now the records lie around it
  */
-export function buildDemo(seed: number, now: Date, size = DEMO_SITTERS.length): DemoRecords {
+export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {}): DemoRecords {
   const id = idsFrom(seed, now);
+  const random = xoroshiro128plus(seed + 1);
+  const { sitters, seats } = { ...SIZE, ...size };
+  const crew = [...DEMO_SITTERS, ...moreSitters(random, Math.max(0, sitters - SIZE.sitters))];
+  const catalogue = [...DEMO_SEATS, ...moreSeats(random, Math.max(0, seats - SIZE.seats))];
   return {
     fitters: FITTERS.map((name) => ({ id: id(), name })),
-    seats: DEMO_SEATS.map((seat) => ({ versionId: id(), seat: { ...seat, id: id() } })),
+    seats: catalogue.slice(0, seats).map((seat) => ({ versionId: id(), seat: { ...seat, id: id() } })),
     places: DEMO_PLACES.map((place) => ({ versionId: id(), place: { ...place, id: id() } })),
-    sitters: DEMO_SITTERS.slice(0, size).map((sitter, i) => ({
+    sitters: crew.slice(0, sitters).map((sitter, i) => ({
       id: id(),
       name: sitter.name,
       birthDate: `${now.getUTCFullYear() - sitter.ageYears - 1}-12-${String(28 + (i % 3)).padStart(2, '0')}`,

@@ -34,6 +34,7 @@ import {
   saveDraft,
   updateFitting,
   writeDraft,
+  writeDraftAtOnce,
   type FittingRow,
 } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
@@ -167,20 +168,31 @@ type Counts = ReadonlyMap<AdjustmentKind, number>;
 const countsOf = (inputs: FitInputs): Counts =>
   new Map(adjustmentsOf(inputs).map((a) => [a.kind, positionCount(a)]));
 
-/** Position counts by fitting and version: drafts come many a minute, and the inputs are long to read. */
-const knownIn = new WeakMap<Context['store'], Map<string, Counts | null>>();
+interface Known {
+  /** Of the fitting. */
+  readonly version: number;
+  /** null where no seat is chosen. */
+  readonly counts: Counts | null;
+}
+
+/** Position counts by fitting: drafts come many a minute, and the inputs are long to read. */
+const knownIn = new WeakMap<Context['store'], Map<string, Known>>();
 const MOST_KNOWN = 500;
 
+function knownFittings({ store }: Context): Map<string, Known> {
+  const known = knownIn.get(store) ?? new Map<string, Known>();
+  knownIn.set(store, known);
+  return known;
+}
+
 async function knownCounts(ctx: Context, q: Queries, id: string, version: number): Promise<Counts | null> {
-  const known = knownIn.get(ctx.store) ?? new Map<string, Counts | null>();
-  knownIn.set(ctx.store, known);
-  const key = `${id}/${version}`;
-  const found = known.get(key);
-  if (found !== undefined) return found;
+  const known = knownFittings(ctx);
+  const found = known.get(id);
+  if (found?.version === version) return found.counts;
   const inputs = (await findFitting(q, id))?.inputs;
   const counts = inputs ? countsOf(inputs) : null;
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-  known.set(key, counts);
+  known.set(id, { version, counts });
   return counts;
 }
 
@@ -198,14 +210,49 @@ function positionFaults(counts: Counts, settings: Settings): FieldFault[] {
  * Saves the draft settings. The draft is written over; versions are made by acts.
  * @param revision the draft's revision that was changed; another one now is answered with the whole fitting
  */
-export function saveSettings(
+export async function saveSettings(
+  ctx: Context,
+  id: string,
+  revision: number,
+  settings: Settings,
+): Promise<Outcome<SavedDraft>> {
+  return (
+    (await saveSettingsAtOnce(ctx, id, revision, settings)) ?? saveSettingsWhole(ctx, id, revision, settings)
+  );
+}
+
+const savedDraft = (settings: Settings, savedAt: string, revision: number): SavedDraft => ({
+  stage: 'reached',
+  version: 0,
+  settings,
+  savedAt,
+  revision,
+});
+
+/** Drafts come many a second; null where this one needs a closer look. */
+async function saveSettingsAtOnce(
+  ctx: Context,
+  id: string,
+  revision: number,
+  settings: Settings,
+): Promise<Outcome<SavedDraft> | null> {
+  const known = knownFittings(ctx).get(id);
+  if (!known?.counts || positionFaults(known.counts, settings).length > 0) return null;
+  const at = ctx.now().toISOString();
+  const outcome = done(savedDraft(settings, at, revision + 1));
+  const { request, store } = ctx;
+  const draft = { id: ctx.newId(), fittingId: id, version: known.version, revision, settings, at };
+  const answer = request && { key: request.key, first: { fingerprint: request.fingerprint, outcome } };
+  return (await store.writeAtOnce((db) => writeDraftAtOnce(db, draft, answer))) ? outcome : null;
+}
+
+function saveSettingsWhole(
   ctx: Context,
   id: string,
   revision: number,
   settings: Settings,
 ): Promise<Outcome<SavedDraft>> {
   return write(ctx, async (q) => {
-    // Drafts come many a second: one statement finds out whether this one is taken. A refusal takes it back.
     const fittingVersion = await advanceDraft(q, id, revision);
     if (fittingVersion === null) {
       const row = await findDraftTarget(q, id);
@@ -219,7 +266,7 @@ export function saveSettings(
     if (faults.length > 0) return refused('invalid', { faults });
     const savedAt = ctx.now().toISOString();
     await writeDraft(q, ctx.newId(), id, settings, savedAt);
-    return done({ stage: 'reached' as const, version: 0, settings, savedAt, revision: revision + 1 });
+    return done(savedDraft(settings, savedAt, revision + 1));
   });
 }
 

@@ -64,5 +64,40 @@ describe('the demo records', () => {
     }
   });
 
-  it('can be fewer', () => expect(buildDemo(7, NOW, 2).sitters).to.have.length(2));
+  it('can be fewer', () => expect(buildDemo(7, NOW, { sitters: 2 }).sitters).to.have.length(2));
+
+  describe('made larger', () => {
+    const large = buildDemo(7, NOW, { sitters: 900, seats: 300 });
+
+    it('are the same for the same seed, and others for another', () => {
+      expect(buildDemo(7, NOW, { sitters: 900, seats: 300 })).to.deep.equal(large);
+      const other = buildDemo(8, NOW, { sitters: 900, seats: 300 });
+      expect(other.sitters.at(-1)?.readings.map((r) => r.value)).not.to.deep.equal(
+        large.sitters.at(-1)?.readings.map((r) => r.value),
+      );
+    });
+
+    it('have as many as asked for, with ids and names of their own, after those that are always there', () => {
+      expect(large.sitters).to.have.length(900);
+      expect(large.seats).to.have.length(300);
+      expect(new Set(large.sitters.map((s) => s.id)).size).to.equal(900);
+      expect(new Set(large.sitters.map((s) => s.name)).size).to.equal(900);
+      expect(new Set(large.seats.map((s) => s.seat.name)).size).to.equal(300);
+      expect(large.sitters.slice(0, demo.sitters.length).map((s) => s.name)).to.deep.equal(
+        demo.sitters.map((s) => s.name),
+      );
+    });
+
+    it('are bodies that can be, and seats that can be computed with', () => {
+      for (const sitter of large.sitters) {
+        const measures = Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value]));
+        expect(pairDoubts(bodyWith(measures)), sitter.name).to.deep.equal([]);
+        for (const { dimension, value } of sitter.readings)
+          expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
+      }
+      for (const { seat } of large.seats)
+        expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
+      expect(new Set(large.seats.map((s) => JSON.stringify(s.seat.adjustments))).size).to.be.greaterThan(280);
+    });
+  });
 });

@@ -104,6 +104,60 @@ describe('trust in what is kept', function () {
       expect(valueOf(await sitterDetail(bench.context, sitter.id)).body.stature?.value).to.equal(1700);
     });
 
+    it('saves a draft once, however often and in whatever order it is sent', async () => {
+      const { fitting } = await fitted();
+      const settings = (seatHeight: number): Settings => ({
+        positions: { ...fitting.draft!.settings.positions, seatHeight },
+        remedies: NO_REMEDIES,
+      });
+      const send = (key: string, revision: number, height: number) =>
+        saveSettings(keyed(key, `${revision}/${height}`), fitting.id, revision, settings(height));
+      const { draftRevision } = fitting;
+      const first = valueOf(await send('a', draftRevision, 3));
+      const second = valueOf(await send('b', draftRevision + 1, 4));
+      bench.later(5000);
+      expect(valueOf(await send('a', draftRevision, 3))).to.deep.equal(first);
+      expect(valueOf(await send('b', draftRevision + 1, 4))).to.deep.equal(second);
+      expect(reasonOf(await send('b', draftRevision + 2, 5))).to.equal('keyReused');
+      const now = valueOf(await fittingDetail(bench.context, fitting.id));
+      expect(now.draftRevision).to.equal(draftRevision + 2);
+      expect(now.draft?.settings.positions.seatHeight).to.equal(4);
+    });
+
+    it('saves no draft on what has changed meanwhile, and keeps no answer of one it did not save', async () => {
+      const { fitting } = await fitted();
+      const settings: Settings = { positions: { seatHeight: 3 }, remedies: NO_REMEDIES };
+      let revision = fitting.draftRevision;
+      const save = (key: string, wanted = settings) =>
+        saveSettings(keyed(key, key), fitting.id, revision, wanted);
+      revision = valueOf(await save('one')).revision;
+      expect(reasonOf(await save('two', { ...settings, positions: { seatHeight: 9999 } }))).to.equal(
+        'invalid',
+      );
+      const left = valueOf(
+        await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave', settings }),
+      );
+      revision = left.draftRevision;
+      expect(reasonOf(await save('three'))).to.equal('closed');
+      valueOf(await actOnFitting(bench.context, fitting.id, left.version, { act: 'reopen' }));
+      revision = valueOf(await fittingDetail(bench.context, fitting.id)).draftRevision;
+      revision = valueOf(await save('four')).revision;
+      valueOf(await deleteFitting(bench.context, fitting.id));
+      expect(reasonOf(await save('five'))).to.equal('notFound');
+      const drafts = await rows(
+        `select count(*) from setting_sets where fitting_id = '${fitting.id}' and stage = 'reached' and version = 0`,
+      );
+      expect(Number(drafts[0]![0])).to.equal(1);
+      const kept = await rows("select key, json_extract(outcome, '$.ok') from answers order by key");
+      expect(kept.map((r) => `${String(r[0])} ${String(r[1])}`)).to.deep.equal([
+        'five 0',
+        'four 1',
+        'one 1',
+        'three 0',
+        'two 0',
+      ]);
+    });
+
     it('is forgotten after a while', async () => {
       const sitter = await newSitter();
       await takeReading(keyed(v7(), 'x'), sitter.id, { dimension: 'stature', value: 1700 }, null);
