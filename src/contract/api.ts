@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { DIMENSION_IDS } from '../core/body';
 import { TASKS } from '../core/place';
-import { ADJUSTMENT_KIND_IDS } from '../core/seat';
+import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';
 import {
   AdjustmentSchema,
   BodySchema,
@@ -150,7 +150,16 @@ export const RemainsSchema = z.object({
   seat: z.string().nullable(),
   place: z.string().nullable(),
   method: z.string(),
-  settings: z.array(z.object({ adjustment: z.enum(ADJUSTMENT_KIND_IDS), position: z.int(), of: z.int() })),
+  settings: z.array(
+    z.object({
+      adjustment: z.enum(ADJUSTMENT_KIND_IDS),
+      position: z.int(),
+      of: z.int(),
+      /** As the seat states it: how far the sitter sank is not known any more. */
+      value: z.number(),
+      unit: z.enum(ADJUSTMENT_UNIT_IDS),
+    }),
+  ),
 });
 export type Remains = z.infer<typeof RemainsSchema>;
 

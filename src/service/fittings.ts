@@ -1,5 +1,5 @@
 import { assess, problemOf, solve, type FitInputs, type Settings } from '../core/fit';
-import { positionCount, type Adjustment, type AdjustmentKind } from '../core/seat';
+import { positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
 import { deskOf } from '../core/place';
 import { SHIPPED_METHODS } from '../core/method';
 import {
@@ -85,7 +85,17 @@ export async function fittingRemains(ctx: Context, id: string): Promise<Outcome<
     method: summary.method.name,
     settings: adjustments.flatMap((a) => {
       const position = kept?.positions[a.kind];
-      return position === undefined ? [] : [{ adjustment: a.kind, position, of: positionCount(a) }];
+      return position === undefined
+        ? []
+        : [
+            {
+              adjustment: a.kind,
+              position,
+              of: positionCount(a),
+              value: valueAt(a, position),
+              unit: a.unit,
+            },
+          ];
     }),
   });
 }

@@ -5,6 +5,7 @@ export {
   say,
   sayClock,
   sayDate,
+  sayInUnit,
   sayLength,
   sayTurns,
   sayValue,

@@ -1,4 +1,5 @@
 import type { Message, MessageValue } from '../core/message';
+import type { AdjustmentUnit } from '../core/seat';
 import { formatAngle, formatLength, formatMass, type LengthUnit, type MassUnit } from '../core/units';
 import { WORDS, type WordKey } from './table';
 
@@ -45,6 +46,13 @@ function sayCount(count: number, reading: Reading): string {
   const format = known ?? new Intl.NumberFormat(reading.locale, { maximumFractionDigits: 1 });
   if (!known) counts.set(reading.locale, format);
   return format.format(count);
+}
+
+/** A value of an adjustment in its own unit. */
+export function sayInUnit(value: number, unit: AdjustmentUnit, reading: Reading): string {
+  if (unit === 'deg') return sayValue({ deg: value }, reading);
+  if (unit === 'turn') return sayTurns(value);
+  return unit === 'step' ? String(Math.round(value * 10) / 10) : sayValue({ mm: value }, reading);
 }
 
 export function sayValue(value: MessageValue, reading: Reading): string {

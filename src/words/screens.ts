@@ -98,7 +98,8 @@ export const SCREEN_WORDS = {
 
   'remains.explain':
     'The person was deleted. Seat, place, method, date and settings are kept without the person.',
-  'remains.position': 'position {n} of {all}',
+  'remains.title': 'Fitting of a deleted person',
+  'remains.position': '{value} as the seat states it, position {n} of {all}',
 
   'save.kept': 'No connection: kept on this device',
   'save.unkept': 'No connection: only in this page, leave it open',

@@ -13,6 +13,7 @@ export const ADJUSTMENT_UNITS = {
 } as const satisfies Record<string, { finestStep: number; closeBy: number }>;
 
 export type AdjustmentUnit = keyof typeof ADJUSTMENT_UNITS;
+export const ADJUSTMENT_UNIT_IDS = Object.keys(ADJUSTMENT_UNITS) as AdjustmentUnit[];
 
 export interface AdjustmentKindRow {
   readonly units: readonly [AdjustmentUnit, ...AdjustmentUnit[]];

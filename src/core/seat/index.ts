@@ -2,6 +2,7 @@ export {
   ADJUSTMENT_KINDS,
   ADJUSTMENT_KIND_IDS,
   ADJUSTMENT_UNITS,
+  ADJUSTMENT_UNIT_IDS,
   type AdjustmentKind,
   type AdjustmentKindRow,
   type AdjustmentUnit,

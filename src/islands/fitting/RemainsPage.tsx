@@ -2,7 +2,7 @@ import type { Remains } from '../../contract';
 import { Frame } from '../../ui/Frame';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayDate, word } from '../../words';
+import { sayDate, sayInUnit, word } from '../../words';
 
 /** What is kept of a fitting whose sitter was deleted: seat, date and settings, without the person. */
 export default function RemainsPage({
@@ -16,7 +16,7 @@ export default function RemainsPage({
   return (
     <Frame page={page} area="fittings">
       <div className={parts.head}>
-        <h1>{word('fittings.erased')}</h1>
+        <h1>{word('remains.title')}</h1>
       </div>
       <p>{word('remains.explain')}</p>
       <p>
@@ -30,11 +30,12 @@ export default function RemainsPage({
           </tr>
         </thead>
         <tbody>
-          {remains.settings.map(({ adjustment, position, of }) => (
+          {remains.settings.map(({ adjustment, position, of, value, unit }) => (
             <tr key={adjustment}>
               <td>{word(`kind.${adjustment}`)}</td>
               <td>
                 {word('remains.position')
+                  .replace('{value}', sayInUnit(value, unit, page.reading))
                   .replace('{n}', String(position + 1))
                   .replace('{all}', String(of))}
               </td>

@@ -13,7 +13,7 @@ import { isFixed, nearestPosition, type AdjustmentKind } from '../../core/seat';
 import { TrackPaths, derived, usePaint, usePart, writeAttribute, writeText } from '../../drawing';
 import { useReading } from '../../ui/preferences';
 import { VerdictMark } from '../../ui/VerdictMark';
-import { say, sayTurns, sayValue, word, type Reading } from '../../words';
+import { say, sayInUnit, word, type Reading } from '../../words';
 import { outcomeOf, type Live } from './live';
 import { useSteady } from './use-steady';
 import type { Move } from './use-setting';
@@ -23,12 +23,8 @@ import styles from './set.module.css';
 const PAGE_SHARE = 10;
 
 /** A value of an adjustment in its own unit. */
-export function sayOwn(outcome: SettingOutcome, value: number, reading: Reading): string {
-  const { unit } = outcome.variable.adjustment;
-  if (unit === 'deg') return sayValue({ deg: value }, reading);
-  if (unit === 'turn') return sayTurns(value);
-  return unit === 'step' ? String(Math.round(value * 10) / 10) : sayValue({ mm: value }, reading);
-}
+export const sayOwn = ({ variable }: SettingOutcome, value: number, reading: Reading): string =>
+  sayInUnit(value, variable.adjustment.unit, reading);
 
 interface Props {
   readonly kind: AdjustmentKind;
