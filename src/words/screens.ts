@@ -97,9 +97,9 @@ export const SCREEN_WORDS = {
   'conflict.reading.theirs': 'Keep {theirs}',
 
   'remains.explain':
-    'The person was deleted. Seat, place, method, date and settings are kept without the person.',
+    'The person was deleted. Seat, place, method, date and settings are kept without the person. Values are as the seat and the place state them.',
   'remains.title': 'Fitting of a deleted person',
-  'remains.position': '{value} as the seat states it, position {n} of {all}',
+  'remains.position': '{value}, position {n} of {all}',
 
   'save.kept': 'No connection: kept on this device',
   'save.unkept': 'No connection: only in this page, leave it open',
