@@ -148,14 +148,8 @@ describe('trust in what is kept', function () {
         `select count(*) from setting_sets where fitting_id = '${fitting.id}' and stage = 'reached' and version = 0`,
       );
       expect(Number(drafts[0]![0])).to.equal(1);
-      const kept = await rows("select key, json_extract(outcome, '$.ok') from answers order by key");
-      expect(kept.map((r) => `${String(r[0])} ${String(r[1])}`)).to.deep.equal([
-        'five 0',
-        'four 1',
-        'one 1',
-        'three 0',
-        'two 0',
-      ]);
+      const kept = await rows("select key || ' ' || json_extract(outcome, '$.ok') from answers order by key");
+      expect(kept.map((r) => r[0])).to.deep.equal(['five 0', 'four 1', 'one 1', 'three 0', 'two 0']);
     });
 
     it('is forgotten after a while', async () => {
