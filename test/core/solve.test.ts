@@ -74,7 +74,7 @@ describe('solving', () => {
     const result = solve(p, { remedies: NO_REMEDIES });
     expect(result.ended).to.equal('optimal');
     expect(result.bound).to.equal(result.penalty);
-    expect(result.nodes).to.equal(41);
+    expect(result.nodes).to.be.within(1, 40);
     expect(result.binding).to.deep.equal(['footGap']);
     expect(result.settings.positions.seatHeight).to.equal(0);
   });

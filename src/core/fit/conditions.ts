@@ -1,6 +1,6 @@
 /** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
 import { missingOf, type DimensionId } from '../body';
-import type { ConditionId } from '../method';
+import type { ConditionId, Interval } from '../method';
 import { trunkMomentNm, trunkThighDeg } from '../posture';
 import { positionCount, type AdjustmentKind, type Effort } from '../seat';
 import {
@@ -15,6 +15,15 @@ import {
   spreadDeg,
   underDeskMm,
 } from './on-seat';
+import {
+  datumExtent,
+  elbowExtent,
+  gapExtent,
+  thighExtent,
+  trunkThighExtent,
+  underDeskExtent,
+  type Span,
+} from './extents';
 import { oncePer } from './once';
 import type { Problem, SetValues } from './problem';
 
@@ -28,6 +37,11 @@ export interface Condition {
   readonly applies: (p: Problem) => boolean;
   readonly needs: (p: Problem) => readonly DimensionId[];
   readonly residual: (p: Problem, v: SetValues) => number;
+  /**
+   * Between which ends it lies while adjustments range over a span; absent where it only rises, or only falls, with
+   * the one adjustment that is chosen while it decides.
+   */
+  readonly extent?: (p: Problem, span: Span) => Interval;
   /**
    * How the residual follows the owner's value: by as much (1), against it (−1), by an inverse of its own, or
    * not shown on the track (null).
@@ -90,6 +104,7 @@ export const CONDITIONS: readonly Condition[] = [
     applies: has('seatHeight'),
     needs: legNeeds,
     residual: (p, v) => footGapMm(p, v),
+    extent: gapExtent,
     onTrack: 1,
   },
   {
@@ -99,6 +114,7 @@ export const CONDITIONS: readonly Condition[] = [
     applies: has('seatHeight'),
     needs: thighNeeds,
     residual: (p, v) => legOf(p, v).thighDeg,
+    extent: thighExtent,
     onTrack: 1,
   },
   {
@@ -117,6 +133,7 @@ export const CONDITIONS: readonly Condition[] = [
     applies: has('backAngle'),
     needs: thighNeeds,
     residual: (p, v) => trunkThighDeg(v.backAngle, legOf(p, v).thighDeg),
+    extent: trunkThighExtent,
     onTrack: 1,
   },
   {
@@ -206,6 +223,7 @@ export const CONDITIONS: readonly Condition[] = [
     needs: elbowNeeds,
     residual: (p, v) =>
       v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0) - (datumMm(p, v) + elbowAboveSeatMm(p, v, 0)),
+    extent: deskTopExtent,
     onTrack: 1,
     isStraight: true,
   },
@@ -216,6 +234,7 @@ export const CONDITIONS: readonly Condition[] = [
     applies: has('deskHeight'),
     needs: () => [...thighNeeds(), 'thighClearance', 'kneeHeight'],
     residual: (p, v) => v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) - underDeskMm(p, v),
+    extent: deskClearanceExtent,
     onTrack: 1,
     isStraight: true,
   },
@@ -224,6 +243,31 @@ export const CONDITIONS: readonly Condition[] = [
 function footGapMm(p: Problem, v: SetValues): number {
   const hollow = panDegOf(p, v) === 0 ? v.seatHeight : legOf(p, v).hollowMm;
   return hollow - (v.footrestMm + p.body.shoeHeel + p.body.poplitealHeight);
+}
+
+function deskTopExtent(p: Problem, span: Span): Interval {
+  const keyboard = p.inputs.place?.keyboardThicknessMm ?? 0;
+  const [datum, elbow] = [datumExtent(p, span), elbowExtent(p, span)];
+  return {
+    lo: span.lo.deskHeight + keyboard - (datum.hi + elbow.hi),
+    hi: span.hi.deskHeight + keyboard - (datum.lo + elbow.lo),
+  };
+}
+
+function deskClearanceExtent(p: Problem, span: Span): Interval {
+  const thickness = p.inputs.place?.deskThicknessMm ?? 0;
+  const under = underDeskExtent(p, span);
+  return {
+    lo: span.lo.deskHeight - thickness - under.hi,
+    hi: span.hi.deskHeight - thickness - under.lo,
+  };
+}
+
+/** Between which ends a residual lies while adjustments range over a span. */
+export function extentOf(p: Problem, condition: Condition, span: Span): Interval {
+  if (condition.extent) return condition.extent(p, span);
+  const [a, b] = [condition.residual(p, span.lo), condition.residual(p, span.hi)];
+  return { lo: Math.min(a, b), hi: Math.max(a, b) };
 }
 
 /** The conditions that speak of something this seat and place have. */

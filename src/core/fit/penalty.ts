@@ -1,4 +1,14 @@
-import { CONDITION_UNITS, aimOf, bandOf, hardOf, outsideBy, type ConditionId, type Target } from '../method';
+import {
+  CONDITION_UNITS,
+  aimOf,
+  bandOf,
+  hardOf,
+  outsideBy,
+  type ConditionId,
+  type Interval,
+  type Target,
+} from '../method';
+import type { Cost } from './search';
 
 /** Residuals are compared after rounding to this, so that engines that differ in a last bit agree. */
 const RESIDUAL_STEP = 1e-3;
@@ -10,12 +20,72 @@ const LEAST_EDGE = { mm: 1, deg: 0.5, turn: 0.125 } as const;
 
 export const roundResidual = (value: number): number => Math.round(value / RESIDUAL_STEP) * RESIDUAL_STEP;
 
-/** What one residual costs. */
-export interface Cost {
-  /** Beyond a hard bound, in tenths of a millimetre or of a degree; integer. */
-  readonly hard: number;
-  /** Integer millionths. */
-  readonly penalty: number;
+export type { Cost };
+
+/** A target made ready: what a residual costs, and the least that any residual of an interval costs. */
+class Curve {
+  private readonly aim: Interval;
+  private readonly hard: Interval;
+  /** From aim to band's edge on either side, 0 where there is no band; and as what it counts. */
+  private readonly edge: Interval;
+  private readonly width: Interval;
+
+  constructor(
+    private readonly target: Target,
+    unit: keyof typeof LEAST_EDGE,
+  ) {
+    this.aim = aimOf(target);
+    this.hard = hardOf(target);
+    const band = bandOf(target);
+    const finite = (n: number): number => (Number.isFinite(n) ? n : 0);
+    this.edge = { lo: finite(this.aim.lo - band.lo), hi: finite(band.hi - this.aim.hi) };
+    const least = LEAST_EDGE[unit];
+    this.width = { lo: Math.max(this.edge.lo, least), hi: Math.max(this.edge.hi, least) };
+  }
+
+  /** @param value already rounded */
+  penalty(value: number): number {
+    const offAim = outsideBy(this.aim, value);
+    if (offAim === 0) return 0;
+    const side = offAim > 0 ? 'hi' : 'lo';
+    const off = Math.abs(offAim);
+    const inside = Math.min(off, this.edge[side]);
+    const steps = inside + BEYOND_BAND * (off - inside);
+    return Math.round((this.target.weight * steps * MILLION) / this.width[side]);
+  }
+
+  /** @param value already rounded */
+  beyondHard(value: number): number {
+    return Math.round(Math.abs(outsideBy(this.hard, value)) * 10);
+  }
+
+  least({ lo, hi }: Interval): Cost {
+    const [low, high] = [roundResidual(lo - SLACK), roundResidual(hi + SLACK)];
+    return {
+      hard: this.beyondHard(nearest(this.hard, low, high)),
+      penalty: this.penalty(nearest(this.aim, low, high)),
+    };
+  }
+}
+
+/** The ends of an interval are computed by another way than the residuals within it: they may differ in a last bit. */
+const SLACK = 1e-7;
+
+/** The value between `low` and `high` that lies nearest to the wanted interval. */
+function nearest(wanted: Interval, low: number, high: number): number {
+  if (high < wanted.lo) return high;
+  return low > wanted.hi ? low : Math.max(low, wanted.lo);
+}
+
+const curves = new WeakMap<Target, Map<string, Curve>>();
+
+function curveOf(id: ConditionId, target: Target): Curve {
+  const unit = CONDITION_UNITS[id];
+  const byUnit = curves.get(target) ?? new Map<string, Curve>();
+  curves.set(target, byUnit);
+  const curve = byUnit.get(unit) ?? new Curve(target, unit);
+  byUnit.set(unit, curve);
+  return curve;
 }
 
 /**
@@ -23,16 +93,11 @@ export interface Cost {
  * beyond. With no band on a side the aim is the edge.
  */
 export function penaltyOf(id: ConditionId, target: Target, residual: number): Cost {
+  const curve = curveOf(id, target);
   const value = roundResidual(residual);
-  const offAim = outsideBy(aimOf(target), value);
-  const hard = Math.round(Math.abs(outsideBy(hardOf(target), value)) * 10);
-  if (offAim === 0) return { hard, penalty: 0 };
-  const band = bandOf(target);
-  const aim = aimOf(target);
-  const edge = offAim > 0 ? band.hi - aim.hi : aim.lo - band.lo;
-  const least = LEAST_EDGE[CONDITION_UNITS[id]];
-  const width = Math.max(Number.isFinite(edge) ? edge : 0, least);
-  const inside = Math.min(Math.abs(offAim), Number.isFinite(edge) ? edge : 0);
-  const beyond = Math.abs(offAim) - inside;
-  return { hard, penalty: Math.round((target.weight * (inside + BEYOND_BAND * beyond) * MILLION) / width) };
+  return { hard: curve.beyondHard(value), penalty: curve.penalty(value) };
 }
+
+/** What the cheapest residual of an interval costs. */
+export const leastPenaltyOf = (id: ConditionId, target: Target, residuals: Interval): Cost =>
+  curveOf(id, target).least(residuals);

@@ -1,18 +1,20 @@
 /**
- * The plain solver: every adjustment is a finite list of positions, looked through in full. The back angle is
- * fixed first (unless synchro ties it to the pan); what works together is one block; the rest separates.
+ * The solver: every adjustment is a finite list of positions. The back angle is fixed first (unless synchro ties it to
+ * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
-import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
-import type { Condition } from './conditions';
+import { ADJUSTMENT_KIND_IDS, type AdjustmentKind, type AdjustmentUnit } from '../seat';
+import { extentOf, type Condition } from './conditions';
+import type { Span } from './extents';
 import type { RemedySettings, Settings } from './inputs';
-import { penaltyOf } from './penalty';
+import { leastPenaltyOf, penaltyOf } from './penalty';
 import { computable, planOf } from './plan';
+import { search, type Box, type Cost, type Space } from './search';
 import type { Problem, SetValues } from './problem';
 
 export interface SolveResult {
   readonly settings: Settings;
-  /** Plain enumeration proves the optimum; the word is kept for solvers that may stop early. */
+  /** The bounds prove the optimum; the word is kept for solvers that may stop early. */
   readonly ended: 'optimal';
   /** Hard violation in tenths; total penalty in millionths. */
   readonly hard: number;
@@ -30,10 +32,10 @@ const FOOTREST_HEIGHTS_MM = [0, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 1
 const MILLION = 1e6;
 
 interface Axis {
+  /** Position of the first value. */
+  readonly first: number;
   readonly key: AdjustmentKind | 'footrestMm';
   readonly values: readonly number[];
-  /** The only positions looked at; all where absent. */
-  readonly only?: readonly number[];
 }
 
 export const emptyValues = (remedies: RemedySettings): SetValues =>
@@ -59,123 +61,91 @@ function neutralPosition(p: Problem, kind: AdjustmentKind): number {
   return values.reduce((best, v, i) => (Math.abs(v) < Math.abs(values[best] ?? Infinity) ? i : best), 0);
 }
 
-interface Block {
-  readonly axes: readonly Axis[];
-  readonly conditions: readonly Condition[];
-}
+/** How much one step of an adjustment matters beside a millimetre: a degree moves a knee or a desk by about eight. */
+const MM_PER: Readonly<Record<AdjustmentUnit, number>> = { mm: 1, deg: 8, turn: 8, step: 8 };
 
-interface Branch {
-  readonly position: number;
-  hard: number;
-  penalty: number;
-}
+const rangeOf = (values: readonly number[]): number => (values[values.length - 1] ?? 0) - (values[0] ?? 0);
 
-/** Enumerates a block depth first, leaving a branch as soon as it costs more than the best one found. */
-class Enumeration {
-  nodes = 0;
-  private best: { cost: number[]; positions: number[] } | null = null;
-  private readonly due: Condition[][];
-  private readonly margins: readonly number[];
+/** Adjustments chosen together, as a space to search: every condition that they decide, bounded over boxes. */
+class Block implements Space {
+  readonly counts: readonly number[];
+  readonly weights: readonly number[];
+  readonly ties: Space['ties'];
+  private readonly span: Span;
 
   constructor(
     private readonly p: Problem,
-    private readonly block: Block,
-    private readonly values: SetValues,
+    private readonly axes: readonly Axis[],
+    private readonly conditions: readonly Condition[],
+    values: SetValues,
   ) {
-    const keys = block.axes.map((a) => a.key);
-    this.due = keys.map(() => []);
-    for (const condition of block.conditions) {
-      const last = Math.max(0, ...condition.scope.map((k) => keys.indexOf(k)));
-      this.due[last]?.push(condition);
+    this.counts = axes.map((a) => a.values.length);
+    this.weights = axes.map(
+      ({ key, values }) =>
+        (rangeOf(values) * (key === 'footrestMm' ? 1 : MM_PER[p.variables[key]!.adjustment.unit])) /
+          Math.max(1, values.length - 1) || 1,
+    );
+    this.ties = p.inputs.method.tieBreaks.map((rule) => this.tie(rule));
+    this.span = { lo: { ...values }, hi: { ...values } };
+  }
+
+  readonly costOf = (box: Box): Cost => {
+    const { p, axes, span } = this;
+    let isOne = true;
+    for (let i = 0; i < axes.length; i++) {
+      const { key, values } = axes[i]!;
+      span.lo[key] = values[box.lo[i]!]!;
+      span.hi[key] = values[box.hi[i]!]!;
+      isOne &&= box.lo[i] === box.hi[i];
     }
-    this.margins = block.axes.map((axis) => bandWidth(p, axis.key));
-  }
-
-  run(): { positions: number[]; hard: number; penalty: number } {
-    if (this.block.axes.length > 0) this.descend(0, 0, 0, []);
-    const [hard = 0, penalty = 0] = this.best?.cost ?? [];
-    return { positions: this.best?.positions ?? [], hard, penalty };
-  }
-
-  private descend(depth: number, hard: number, penalty: number, positions: number[]): void {
-    const axis = this.block.axes[depth];
-    if (!axis) return this.leaf(hard, penalty, positions);
-    // The cheapest branch first: a good setting is found early and most others are left unopened.
-    for (const branch of this.branches(axis, depth, hard, penalty)) {
-      if (this.isDearer(branch.hard, branch.penalty)) break;
-      this.values[axis.key] = axis.values[branch.position] ?? NaN;
-      positions.push(branch.position);
-      this.descend(depth + 1, branch.hard, branch.penalty, positions);
-      positions.pop();
+    let [hard, penalty] = [0, 0];
+    for (const condition of this.conditions) {
+      const { id } = condition;
+      const one = isOne
+        ? penaltyOf(id, p.targets[id], condition.residual(p, span.lo))
+        : leastPenaltyOf(id, p.targets[id], extentOf(p, condition, span));
+      hard += one.hard;
+      penalty += one.penalty;
     }
-    this.values[axis.key] = axis.key === 'footrestMm' ? 0 : NaN;
-  }
+    if (axes.some(({ key }) => key === 'footrestMm') && span.lo.footrestMm > 0)
+      penalty += p.inputs.method.footrestPenalty * MILLION;
+    return { hard, penalty };
+  };
 
-  private branches(axis: Axis, depth: number, hard: number, penalty: number): Branch[] {
-    const branches: Branch[] = [];
-    const count = axis.only?.length ?? axis.values.length;
-    for (let n = 0; n < count; n++) {
-      const position = axis.only?.[n] ?? n;
-      const branch = { position, hard, penalty };
-      this.nodes++;
-      this.values[axis.key] = axis.values[position] ?? NaN;
-      if (axis.key === 'footrestMm' && position > 0)
-        branch.penalty += this.p.inputs.method.footrestPenalty * MILLION;
-      for (const condition of this.due[depth] ?? []) {
-        const one = penaltyOf(
-          condition.id,
-          this.p.targets[condition.id],
-          condition.residual(this.p, this.values),
-        );
-        branch.hard += one.hard;
-        branch.penalty += one.penalty;
-      }
-      if (!this.isDearer(branch.hard, branch.penalty)) branches.push(branch);
-    }
-    return branches.sort((a, b) => a.hard - b.hard || a.penalty - b.penalty || a.position - b.position);
-  }
-
-  private isDearer(hard: number, penalty: number): boolean {
-    const [bestHard = Infinity, bestPenalty = Infinity] = this.best?.cost ?? [];
-    return hard > bestHard || (hard === bestHard && penalty > bestPenalty);
-  }
-
-  private leaf(hard: number, penalty: number, positions: readonly number[]): void {
-    const cost = [
-      hard,
-      penalty,
-      ...this.p.inputs.method.tieBreaks.map((t) => this.tie(t, positions)),
-      ...positions,
-    ];
-    if (this.best && compare(cost, this.best.cost) >= 0) return;
-    this.best = { cost, positions: [...positions] };
-  }
-
-  private tie(rule: TieBreak, positions: readonly number[]): number {
-    const at = (key: Axis['key']) => positions[this.block.axes.findIndex((a) => a.key === key)] ?? 0;
+  private tie(rule: TieBreak): (box: Box) => number {
+    const lowest = (key: AdjustmentKind) => {
+      const axis = this.axes.findIndex((a) => a.key === key);
+      return ({ lo }: Box) => (axis < 0 ? 0 : lo[axis]!);
+    };
     switch (rule) {
       case 'shorterDepth':
-        return at('seatDepth');
+        return lowest('seatDepth');
       case 'lowerArm':
-        return at('armHeight');
+        return lowest('armHeight');
       case 'lighterTension':
-        return at('tiltTension');
+        return lowest('tiltTension');
       case 'largerMargin':
-        return -this.leastMargin(positions);
+        return this.largestMargin();
     }
   }
 
-  /** The least distance to the nearer end of a range, in hundredths of its band's width. */
-  private leastMargin(positions: readonly number[]): number {
-    let least = Infinity;
-    this.block.axes.forEach((axis, i) => {
-      const width = this.margins[i]!;
-      if (!(width > 0) || axis.values.length < 2) return;
-      const value = axis.values[positions[i]!]!;
-      const room = Math.min(value - axis.values[0]!, axis.values[axis.values.length - 1]! - value);
-      least = Math.min(least, Math.round((100 * room) / width));
+  /** Less the least distance to the nearer end of a range, in hundredths of its band's width. */
+  private largestMargin(): (box: Box) => number {
+    const axes = this.axes.flatMap(({ key, values }, axis) => {
+      const width = bandWidth(this.p, key);
+      if (!(width > 0) || values.length < 2) return [];
+      const [first, last] = [values[0]!, values[values.length - 1]!];
+      const rooms = values.map((v) => Math.round((100 * Math.min(v - first, last - v)) / width));
+      return [{ axis, rooms, peak: rooms.indexOf(Math.max(...rooms)) }];
     });
-    return Number.isFinite(least) ? least : 0;
+    return ({ lo, hi }) => {
+      let least = Infinity;
+      for (const { axis, rooms, peak } of axes) {
+        const [from, to] = [lo[axis]!, hi[axis]!];
+        least = Math.min(least, rooms[to < peak ? to : from > peak ? from : peak]!);
+      }
+      return Number.isFinite(least) ? -least : 0;
+    };
   }
 }
 
@@ -193,14 +163,6 @@ function bandWidth(p: Problem, key: Axis['key']): number {
   return Number.isFinite(hi - lo) ? hi - lo : 0;
 }
 
-function compare(a: readonly number[], b: readonly number[]): number {
-  for (let i = 0; i < a.length; i++) {
-    const difference = a[i]! - b[i]!;
-    if (difference !== 0) return difference;
-  }
-  return 0;
-}
-
 function axesOf(
   p: Problem,
   kinds: readonly AdjustmentKind[],
@@ -211,14 +173,14 @@ function axesOf(
   for (const kind of kinds) {
     const variable = p.variables[kind];
     if (!variable) continue;
-    axes.push({
-      key: kind,
-      values: variable.values,
-      ...(spoken.has(kind) ? {} : { only: [neutralPosition(p, kind)] }),
-    });
-    // The footrest is chosen before the height it works against, so that each height is judged at once.
     if (withFootrest && kind === 'seatHeight')
-      axes.splice(axes.length - 1, 0, { key: 'footrestMm', values: FOOTREST_HEIGHTS_MM });
+      axes.push({ key: 'footrestMm', first: 0, values: FOOTREST_HEIGHTS_MM });
+    const neutral = neutralPosition(p, kind);
+    axes.push(
+      spoken.has(kind)
+        ? { key: kind, first: 0, values: variable.values }
+        : { key: kind, first: neutral, values: variable.values.slice(neutral, neutral + 1) },
+    );
   }
   return axes;
 }
@@ -245,15 +207,15 @@ export function solve(p: Problem, options: SolveOptions): SolveResult {
       spoken,
       options.chooseFootrest === true && stage.kinds.includes('seatHeight'),
     );
-    const search = new Enumeration(p, { axes, conditions: stage.conditions }, values);
-    const found = search.run();
+    if (axes.length === 0) continue;
+    const found = search(new Block(p, axes, stage.conditions, values));
     axes.forEach((axis, i) => {
-      const at = found.positions[i] ?? 0;
-      values[axis.key] = axis.values[at] ?? NaN;
-      if (axis.key === 'footrestMm') footrestMm = axis.values[at] ?? 0;
-      else positions[axis.key] = at;
+      const at = found.positions[i]!;
+      values[axis.key] = axis.values[at]!;
+      if (axis.key === 'footrestMm') footrestMm = values.footrestMm;
+      else positions[axis.key] = axis.first + at;
     });
-    nodes += search.nodes;
+    nodes += found.nodes;
     hard += found.hard;
     penalty += found.penalty;
   }

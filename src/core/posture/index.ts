@@ -8,6 +8,7 @@ export {
   KNEE_ABOVE_UNDERSIDE_MM,
   KNEE_BEFORE_HOLLOW_MM,
   SEATED_DATUM_FROM_REAR_MM,
+  SHANK_FORWARD_MOST_DEG,
   type Point,
 } from './frame';
 export {

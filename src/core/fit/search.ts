@@ -1,0 +1,111 @@
+/**
+ * Branch and bound over boxes of integer positions. What is compared is one vector: hard violation, penalty, ties in
+ * written order, positions in the order of the axes; the least is found, and that nothing is less is proved by bounds.
+ */
+
+/** A box: on each axis the positions from `lo` to `hi`, both included. */
+export interface Box {
+  readonly lo: Int32Array;
+  readonly hi: Int32Array;
+}
+
+/** Integers only: tenths beyond a hard bound, and millionths of penalty. */
+export interface Cost {
+  readonly hard: number;
+  readonly penalty: number;
+}
+
+export interface Space {
+  /** Positions of each axis, at least 1. */
+  readonly counts: readonly number[];
+  /** How much one position of each axis matters beside the others: the axis that matters most is split. */
+  readonly weights: readonly number[];
+  /** No position of the box costs less; in a box of one position what it costs, exactly. */
+  readonly costOf: (box: Box) => Cost;
+  /** Ties in the order in which they count: no position of the box has less; exact for one position. */
+  readonly ties: readonly ((box: Box) => number)[];
+}
+
+export interface Found extends Cost {
+  readonly positions: readonly number[];
+  /** Boxes looked at. */
+  readonly nodes: number;
+}
+
+interface Best extends Cost {
+  readonly ties: readonly number[];
+  readonly positions: Int32Array;
+}
+
+class Search {
+  nodes = 0;
+  best: Best | null = null;
+
+  constructor(private readonly space: Space) {}
+
+  cost(box: Box): Cost {
+    this.nodes++;
+    return this.space.costOf(box);
+  }
+
+  /** Opens a box unless nothing in it can be better than the best so far. */
+  visit(box: Box, cost: Cost): void {
+    if (!this.mayBeBetter(box, cost)) return;
+    const axis = this.widest(box);
+    if (axis < 0) {
+      this.best = { ...cost, ties: this.space.ties.map((tie) => tie(box)), positions: box.lo.slice() };
+      return;
+    }
+    const middle = (box.lo[axis]! + box.hi[axis]!) >> 1;
+    const lower: Box = { lo: box.lo, hi: box.hi.slice() };
+    lower.hi[axis] = middle;
+    const upper: Box = { lo: box.lo.slice(), hi: box.hi };
+    upper.lo[axis] = middle + 1;
+    const [below, above] = [this.cost(lower), this.cost(upper)];
+    // The cheaper half first: a good position is found early, and most boxes are then left unopened.
+    if (isLess(above, below)) {
+      this.visit(upper, above);
+      this.visit(lower, below);
+    } else {
+      this.visit(lower, below);
+      this.visit(upper, above);
+    }
+  }
+
+  private mayBeBetter(box: Box, cost: Cost): boolean {
+    const { best } = this;
+    if (!best) return true;
+    if (cost.hard !== best.hard) return cost.hard < best.hard;
+    if (cost.penalty !== best.penalty) return cost.penalty < best.penalty;
+    for (let i = 0; i < this.space.ties.length; i++) {
+      const tie = this.space.ties[i]!(box);
+      if (tie !== best.ties[i]) return tie < best.ties[i]!;
+    }
+    for (let i = 0; i < box.lo.length; i++)
+      if (box.lo[i] !== best.positions[i]) return box.lo[i]! < best.positions[i]!;
+    return false;
+  }
+
+  /** The axis along which the box is widest, by what a position matters; −1 in a box of one position. */
+  private widest({ lo, hi }: Box): number {
+    let [axis, width] = [-1, 0];
+    for (let i = 0; i < lo.length; i++) {
+      const here = (hi[i]! - lo[i]!) * this.space.weights[i]!;
+      if (here <= width) continue;
+      [axis, width] = [i, here];
+    }
+    return axis;
+  }
+}
+
+const isLess = (a: Cost, b: Cost): boolean => a.hard < b.hard || (a.hard === b.hard && a.penalty < b.penalty);
+
+/** The least of a space, with the number of boxes it took to prove it. */
+export function search(space: Space): Found {
+  const { counts } = space;
+  const task = new Search(space);
+  const all: Box = { lo: new Int32Array(counts.length), hi: Int32Array.from(counts, (n) => n - 1) };
+  task.visit(all, task.cost(all));
+  const { hard, penalty, positions } = task.best!;
+  return { hard, penalty, positions: [...positions], nodes: task.nodes };
+}
