@@ -56,20 +56,16 @@ export function thighExtent(p: Problem, span: Span): Interval {
   const hollowAt = hollowFromRearMm(p, span.lo);
   const reach = hollowAt - datumFromRearMm(p, span.lo);
   const arm = hollowAt - p.inputs.seat.pan.axisFromRearMm;
-  const raised = (footrest: number, height: number, sine: number): number =>
-    asinDeg(sine + (footrest + leg - height - (pan.lo === 0 && pan.hi === 0 ? 0 : arm * sine)) / reach);
+  const isLevel = pan.lo === 0 && pan.hi === 0;
   const [low, high] = [sinDeg(pan.lo), sinDeg(pan.hi)];
-  const [least, most] = [
-    Math.min(
-      raised(span.lo.footrestMm, span.hi.seatHeight, low),
-      raised(span.lo.footrestMm, span.hi.seatHeight, high),
-    ),
-    Math.max(
-      raised(span.hi.footrestMm, span.lo.seatHeight, low),
-      raised(span.hi.footrestMm, span.lo.seatHeight, high),
-    ),
-  ];
-  return { lo: Math.max(pan.lo, least), hi: Math.max(pan.hi, most) };
+  // Of the sine: what does not depend on the pan, and how much of the pan's own sine is left.
+  const most = (span.hi.footrestMm + leg - span.lo.seatHeight) / reach;
+  const least = (span.lo.footrestMm + leg - span.hi.seatHeight) / reach;
+  const share = isLevel ? 1 : 1 - arm / reach;
+  return {
+    lo: Math.max(pan.lo, asinDeg(least + share * (share > 0 ? low : high))),
+    hi: Math.max(pan.hi, asinDeg(most + share * (share > 0 ? high : low))),
+  };
 }
 
 export function trunkThighExtent(p: Problem, span: Span): Interval {
@@ -82,17 +78,17 @@ export function elbowExtent(p: Problem, { lo, hi }: Span): Interval {
   const { shoulderHeightSitting, elbowHeightSitting } = p.body;
   const [from, to] = [orZero(lo.backAngle), orZero(hi.backAngle)];
   if (from === 0 && to === 0) return { lo: elbowHeightSitting, hi: elbowHeightSitting };
-  const at = (deg: number): number => elbowAbove(shoulderHeightSitting, elbowHeightSitting, deg, 0, 0);
-  const [a, b] = [at(from), at(to)];
-  return { lo: Math.min(a, b), hi: from <= 0 && to >= 0 ? at(0) : Math.max(a, b) };
+  const a = elbowAbove(shoulderHeightSitting, elbowHeightSitting, from, 0, 0);
+  const b = elbowAbove(shoulderHeightSitting, elbowHeightSitting, to, 0, 0);
+  return { lo: Math.min(a, b), hi: from <= 0 && to >= 0 ? elbowHeightSitting : Math.max(a, b) };
 }
 
 /** Of the highest of what has to go under the desk, above the floor. */
 export function underDeskExtent(p: Problem, span: Span): Interval {
   const thigh = thighExtent(p, span);
   const reach = hollowFromRearMm(p, span.lo) - datumFromRearMm(p, span.lo);
-  const above = (deg: number): number => thighTopAbove(p.body.thighClearance, deg, deg > 0 ? reach : 0);
-  const [a, b] = [above(thigh.lo), above(thigh.hi)];
+  const a = thighTopAbove(p.body.thighClearance, thigh.lo, thigh.lo > 0 ? reach : 0);
+  const b = thighTopAbove(p.body.thighClearance, thigh.hi, thigh.hi > 0 ? reach : 0);
   const least = thigh.lo <= 0 && thigh.hi >= 0 ? p.body.thighClearance : Math.min(a, b);
   const top = sum(datumExtent(p, span), { lo: least, hi: Math.max(a, b) });
   const gap = gapExtent(p, span);

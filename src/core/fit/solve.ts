@@ -3,7 +3,7 @@
  * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
-import { ADJUSTMENT_KIND_IDS, type AdjustmentKind, type AdjustmentUnit } from '../seat';
+import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
 import { extentOf, type Condition } from './conditions';
 import type { Span } from './extents';
 import type { RemedySettings, Settings } from './inputs';
@@ -61,10 +61,16 @@ function neutralPosition(p: Problem, kind: AdjustmentKind): number {
   return values.reduce((best, v, i) => (Math.abs(v) < Math.abs(values[best] ?? Infinity) ? i : best), 0);
 }
 
-/** How much one step of an adjustment matters beside a millimetre: a degree moves a knee or a desk by about eight. */
-const MM_PER: Readonly<Record<AdjustmentUnit, number>> = { mm: 1, deg: 8, turn: 8, step: 8 };
+/** How far one step of an adjustment moves a knee or a hand, mm: a degree moves either by about eight. */
+const MM_PER_DEG = 8;
+/** The desk follows the seat: as long as the seat is not known, to halve the desk's travel tells little. */
+const FOLLOWS = 1e-6;
 
-const rangeOf = (values: readonly number[]): number => (values[values.length - 1] ?? 0) - (values[0] ?? 0);
+function weightOf({ key, values }: Axis): number {
+  const step = ((values[values.length - 1] ?? 0) - (values[0] ?? 0)) / Math.max(1, values.length - 1);
+  const isAngle = key === 'seatAngle' || key === 'backAngle';
+  return Math.max(step, FOLLOWS) * (key === 'deskHeight' ? FOLLOWS : isAngle ? MM_PER_DEG : 1);
+}
 
 /** Adjustments chosen together, as a space to search: every condition that they decide, bounded over boxes. */
 class Block implements Space {
@@ -80,11 +86,7 @@ class Block implements Space {
     values: SetValues,
   ) {
     this.counts = axes.map((a) => a.values.length);
-    this.weights = axes.map(
-      ({ key, values }) =>
-        (rangeOf(values) * (key === 'footrestMm' ? 1 : MM_PER[p.variables[key]!.adjustment.unit])) /
-          Math.max(1, values.length - 1) || 1,
-    );
+    this.weights = axes.map(weightOf);
     this.ties = p.inputs.method.tieBreaks.map((rule) => this.tie(rule));
     this.span = { lo: { ...values }, hi: { ...values } };
   }
