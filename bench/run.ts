@@ -17,6 +17,7 @@ import { ruleOf, sideView } from '../src/core/scene';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
 import { dragFigures } from './drag';
+import { engineFigures } from './engine';
 import { figureOf, type Figure } from './figure';
 import { serverFigures } from './server';
 
@@ -85,6 +86,7 @@ function figuresOf(name: string, inputs: FitInputs): Figure[] {
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
 const figures: Figure[] = [
   ...demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs)),
+  ...engineFigures(NOW),
   ...(wanted('--server') ? await serverFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
 ];

@@ -75,7 +75,7 @@ describe('deleting', function () {
     app = await startApp({ folder, env: { VELTO_NOW: '2026-11-25T04:00:00Z' } });
     const later = new Driver(await bench.open(), app.base);
     await later.goTo(`/fittings/${String(row?.id)}`);
-    await later.sees('person deleted');
+    await later.sees('Fitting of a deleted person');
     await later.sees('kept without the person');
     expect(await later.text()).not.to.include(name);
     expect(await readRows(folder, 'select id from sitters where id = ?', [sitterId])).to.deep.equal([]);

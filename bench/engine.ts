@@ -1,0 +1,91 @@
+/** How long the best setting takes: a fixed mix of seeded cases, half of them with an aim out of reach. */
+import { performance } from 'node:perf_hooks';
+import { NO_REMEDIES, makeInputs, problemOf, solve, type FitInputs } from '../src/core/fit';
+import { SHIPPED_METHODS } from '../src/core/method';
+import { buildDemo } from '../src/demo/build';
+import { figureOf, type Figure } from './figure';
+
+const SEED = 11;
+const CASES = 400;
+const ROUNDS = 3;
+/** As many as in the demo records with every measure, and then more. */
+const SIZE = { sitters: 900, seats: 240 };
+
+export interface Mix {
+  readonly inputs: FitInputs;
+  readonly isOutOfReach: boolean;
+}
+
+/** Cases of seats with the most adjustments: as many whose best setting costs something hard or leaves its bands as not. */
+export function mixOf(count: number, now: Date): Mix[] {
+  const demo = buildDemo(SEED, now, SIZE);
+  const sitters = demo.sitters.filter((s) => s.readings.length >= 14);
+  const seats = demo.seats.filter((s) => s.seat.adjustments.length >= 9);
+  const places = demo.places.filter((p) => p.place.adjustments.length > 0);
+  const half = { in: [] as Mix[], out: [] as Mix[] };
+  for (let n = 0; half.in.length < count / 2 || half.out.length < count / 2; n++) {
+    if (n > 100 * count) throw new Error('the mix does not fill');
+    const sitter = sitters[n % sitters.length]!;
+    const inputs = makeInputs({
+      sitter: { ageYears: null },
+      body: Object.fromEntries(
+        sitter.readings.map((r) => [
+          r.dimension,
+          {
+            value: r.value,
+            basis: 'measured' as const,
+            spread: 3,
+            source: 'demo',
+            takenAt: null,
+            takenBy: null,
+          },
+        ]),
+      ),
+      seat: seats[(n * 7) % seats.length]!.seat,
+      place: places[n % places.length]!.place,
+      method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
+      work: { toolsKg: 0 },
+    });
+    // Weights are at most 5: a penalty of more than that in one condition lies beyond its band.
+    const { hard, penalty } = solve(problemOf(inputs), { remedies: NO_REMEDIES });
+    const isOutOfReach = hard > 0 || penalty > 5e6;
+    const side = isOutOfReach ? half.out : half.in;
+    if (side.length < count / 2) side.push({ inputs, isOutOfReach });
+  }
+  return half.in.flatMap((one, i) => [one, half.out[i]!]);
+}
+
+/** Problem made and solved, each case anew. */
+export function engineFigures(now: Date): Figure[] {
+  const mix = mixOf(CASES, now);
+  const [solved, made]: [number[], number[]] = [[], []];
+  let nodes = 0;
+  for (let round = 0; round <= ROUNDS; round++) {
+    for (const { inputs } of mix) {
+      const start = performance.now();
+      const p = problemOf(inputs);
+      const ready = performance.now();
+      const result = solve(p, { remedies: NO_REMEDIES });
+      // The first round compiles what the others run.
+      if (round === 0) continue;
+      made.push(ready - start);
+      solved.push(performance.now() - ready);
+      nodes += result.nodes;
+    }
+  }
+  const sorted = [...solved].sort((a, b) => a - b);
+  const p99 = Math.round(sorted[Math.floor(0.99 * sorted.length)]! * 1000) / 1000;
+  const adjustments = mix.map(({ inputs }) => inputs.seat.adjustments.length + 1);
+  return [
+    figureOf('engine/mix', solved, {
+      detail: {
+        cases: CASES,
+        p99,
+        nodes: Math.round(nodes / solved.length),
+        fewestAdjustments: Math.min(...adjustments),
+        mostAdjustments: Math.max(...adjustments),
+      },
+    }),
+    figureOf('engine/problem', made),
+  ];
+}
