@@ -6,6 +6,8 @@ interface TraceEvent {
   readonly ph: string;
   readonly ts: number;
   readonly dur?: number;
+  /** As `dur`, but of the thread's own time: without what the machine gave to others meanwhile. */
+  readonly tdur?: number;
   readonly pid: number;
   readonly tid: number;
   readonly args?: { readonly name?: string };
@@ -31,14 +33,13 @@ const US_PER_MS = 1000;
 /** As few as will do: each event that is recorded makes what it records slower. */
 const CATEGORIES = ['devtools.timeline', 'disabled-by-default-devtools.timeline.frame'];
 
-/** Milliseconds covered by events that may lie within each other, between two instants. */
-function covered(events: readonly TraceEvent[], from: number, to: number): number {
+/** Milliseconds of a thread's own time in events that begin between two instants; what lies within one counts once. */
+function spent(events: readonly TraceEvent[], from: number, to: number): number {
   let [sum, end] = [0, from];
-  for (const { ts, dur = 0 } of events) {
-    const [start, stop] = [Math.max(ts, end), Math.min(ts + dur, to)];
-    if (stop <= start) continue;
-    sum += stop - start;
-    end = stop;
+  for (const { ts, dur = 0, tdur = dur } of events) {
+    if (ts < end || ts >= to) continue;
+    sum += tdur;
+    end = ts + dur;
   }
   return sum / US_PER_MS;
 }
@@ -61,8 +62,8 @@ export async function traceFrames(page: Page, act: () => Promise<void>): Promise
   const frames = mine.filter((e) => e.name === 'BeginMainThreadFrame').map((e) => e.ts);
   const [script, drawing] = [mine.filter((e) => SCRIPT.has(e.name)), mine.filter((e) => DRAWING.has(e.name))];
   const costs = frames.slice(1).map((to, i) => ({
-    script: covered(script, frames[i]!, to),
-    drawing: covered(drawing, frames[i]!, to),
+    script: spent(script, frames[i]!, to),
+    drawing: spent(drawing, frames[i]!, to),
   }));
   const busy = costs.filter((c) => c.script > 0);
   return { script: busy.map((c) => c.script), drawing: busy.map((c) => c.drawing) };

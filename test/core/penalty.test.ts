@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { penaltyOf } from '../../src/core/fit';
+import { curveOf, leastOfPair, penaltyOf } from '../../src/core/fit/penalty';
 import type { Target } from '../../src/core/method';
 
 const MILLION = 1_000_000;
@@ -75,5 +75,39 @@ describe('the penalty of a residual', () => {
       }),
       { seed: 52 },
     );
+  });
+
+  it('of two that pull apart is never less than what both cost at any place between', () => {
+    const place = fc.integer({ min: -80, max: 80 });
+    const CLEAR: Target = { hardLo: 0, bandLo: 20, aimLo: 20, weight: 1, basis: 'practice', source: 'test' };
+    fc.assert(
+      fc.property(
+        place,
+        place,
+        place,
+        place,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (a, b, c, d, x, y) => {
+          const first = { lo: Math.min(a, b), hi: Math.max(a, b) };
+          const less = { lo: Math.min(c, d), hi: Math.max(c, d) };
+          const least = leastOfPair(curveOf('deskTop', FEET), curveOf('deskClearance', CLEAR), first, less);
+          const at = first.lo + x * (first.hi - first.lo);
+          const second = at - (less.lo + y * (less.hi - less.lo));
+          const both =
+            penaltyOf('deskTop', FEET, at).penalty + penaltyOf('deskClearance', CLEAR, second).penalty;
+          expect(both).to.be.at.least(least);
+        },
+      ),
+      { seed: 53, numRuns: 3000 },
+    );
+    const apart = leastOfPair(
+      curveOf('deskTop', FEET),
+      curveOf('deskClearance', CLEAR),
+      { lo: -100, hi: 100 },
+      { lo: 10, hi: 10 },
+    );
+    // Anywhere from 5 to 30 either costs ten for each millimetre: 5 at the band's edge and 25 short of clear.
+    expect(apart).to.be.closeTo(255 * MILLION, 0.05 * MILLION);
   });
 });

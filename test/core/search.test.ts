@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { CONDITION_IDS } from '../../src/core/method';
 import { extentOf, conditionsOf, type Condition } from '../../src/core/fit/conditions';
+import { legsOverElbowExtent } from '../../src/core/fit/extents';
 import type { Problem, SetValues } from '../../src/core/fit/problem';
 import { search, type Box, type Cost, type Space } from '../../src/core/fit/search';
 import { emptyValues } from '../../src/core/fit/solve';
@@ -47,6 +48,11 @@ function spaceOver(
       const penalty = least((x) => table(x).penalty, box);
       return isOne(box) ? { hard, penalty } : { hard: hard - slack(box), penalty: penalty - slack(box) };
     },
+    // Half of the boxes are bounded again by the truth itself.
+    tighten: (box, cost) =>
+      (box.lo[0]! + box.hi[0]!) % 2 === 0
+        ? { hard: least((x) => table(x).hard, box), penalty: cost.penalty }
+        : cost,
     ties: ties.map((tie) => (box) => least((x) => tie(x).penalty, box)),
   };
 }
@@ -206,6 +212,36 @@ describe('what a residual can be over a span of adjustments', () => {
       { seed: 73, numRuns: 1500 },
     );
     expect(looked).to.be.greaterThan(20_000);
+  });
+
+  it('holds how much higher the legs are than the elbow', () => {
+    const shares = fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 });
+    fc.assert(
+      fc.property(fc.nat(2), body, shares, shares, shares, (n, measures, a, b, inner) => {
+        const p = problemOf(
+          inputsOf({
+            seat: seats[n]!,
+            body: bodyWith({ ...ROUND, ...measures }),
+            place: placeWith(slides(500, 900)),
+          }),
+        );
+        const low = a.map((x, i) => Math.min(x, b[i]!));
+        const high = a.map((x, i) => Math.max(x, b[i]!));
+        const v = between(
+          p,
+          inner.map((s, i) => low[i]! + s * (high[i]! - low[i]!)),
+        );
+        const { lo, hi } = legsOverElbowExtent(p, { lo: between(p, low), hi: between(p, high) });
+        const { deskThicknessMm, keyboardThicknessMm } = p.inputs.place!;
+        const residual = (id: string) =>
+          conditionsOf(p)
+            .find((c) => c.id === id)!
+            .residual(p, v);
+        const over = residual('deskTop') - residual('deskClearance') - deskThicknessMm - keyboardThicknessMm;
+        expect(over).to.be.within(lo - 1e-9, hi + 1e-9);
+      }),
+      { seed: 74, numRuns: 3000 },
+    );
   });
 
   it('is told for all conditions that adjustments move together', () => {

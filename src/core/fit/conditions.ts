@@ -245,7 +245,7 @@ function footGapMm(p: Problem, v: SetValues): number {
   return hollow - (v.footrestMm + p.body.shoeHeel + p.body.poplitealHeight);
 }
 
-function deskTopExtent(p: Problem, span: Span): Interval {
+export function deskTopExtent(p: Problem, span: Span): Interval {
   const keyboard = p.inputs.place?.keyboardThicknessMm ?? 0;
   const [datum, elbow] = [datumExtent(p, span), elbowExtent(p, span)];
   return {
@@ -254,7 +254,7 @@ function deskTopExtent(p: Problem, span: Span): Interval {
   };
 }
 
-function deskClearanceExtent(p: Problem, span: Span): Interval {
+export function deskClearanceExtent(p: Problem, span: Span): Interval {
   const thickness = p.inputs.place?.deskThicknessMm ?? 0;
   const under = underDeskExtent(p, span);
   return {

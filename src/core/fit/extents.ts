@@ -3,7 +3,13 @@
  * adjustment's least and greatest value. Never too narrow; exact where the box is one position.
  */
 import type { Interval } from '../method';
-import { ANKLE_FRACTION, SHANK_FORWARD_MOST_DEG, elbowAbove, thighTopAbove } from '../posture';
+import {
+  ANKLE_FRACTION,
+  SHANK_FORWARD_MOST_DEG,
+  THIGH_MOST_DEG,
+  elbowAbove,
+  thighTopAbove,
+} from '../posture';
 import { asinDeg, cosDeg, sinDeg } from '../units';
 import { datumFromRearMm, hollowFromRearMm, panDegOf } from './on-seat';
 import type { Problem, SetValues } from './problem';
@@ -44,15 +50,20 @@ export const gapExtent = (p: Problem, span: Span): Interval => {
   return { lo: hollow.lo - span.hi.footrestMm - leg, hi: hollow.hi - span.lo.footrestMm - leg };
 };
 
+/** The hollow of the knee above the foot support with the foot as far forward as it goes: lower it never is. */
+function forwardLegMm(p: Problem): number {
+  const { poplitealHeight, shoeHeel, stature } = p.body;
+  const ankle = ANKLE_FRACTION * stature;
+  return shoeHeel + ankle + (poplitealHeight - ankle) * cosDeg(SHANK_FORWARD_MOST_DEG);
+}
+
 /**
  * Of the thigh's underside. It lies on the pan, or, on a seat too low for the foot to go further forward, above it:
  * the greater of the pan's angle and asin(sin α + (raised − hollow)/reach), which is straight in sin α.
  */
 export function thighExtent(p: Problem, span: Span): Interval {
   const pan = panExtent(p, span);
-  const { poplitealHeight, shoeHeel, stature } = p.body;
-  const ankle = ANKLE_FRACTION * stature;
-  const leg = shoeHeel + ankle + (poplitealHeight - ankle) * cosDeg(SHANK_FORWARD_MOST_DEG);
+  const leg = forwardLegMm(p);
   const hollowAt = hollowFromRearMm(p, span.lo);
   const reach = hollowAt - datumFromRearMm(p, span.lo);
   const arm = hollowAt - p.inputs.seat.pan.axisFromRearMm;
@@ -63,8 +74,8 @@ export function thighExtent(p: Problem, span: Span): Interval {
   const least = (span.lo.footrestMm + leg - span.hi.seatHeight) / reach;
   const share = isLevel ? 1 : 1 - arm / reach;
   return {
-    lo: Math.max(pan.lo, asinDeg(least + share * (share > 0 ? low : high))),
-    hi: Math.max(pan.hi, asinDeg(most + share * (share > 0 ? high : low))),
+    lo: Math.max(pan.lo, Math.min(THIGH_MOST_DEG, asinDeg(least + share * (share > 0 ? low : high)))),
+    hi: Math.max(pan.hi, Math.min(THIGH_MOST_DEG, asinDeg(most + share * (share > 0 ? high : low)))),
   };
 }
 
@@ -93,8 +104,34 @@ export function underDeskExtent(p: Problem, span: Span): Interval {
   const top = sum(datumExtent(p, span), { lo: least, hi: Math.max(a, b) });
   const gap = gapExtent(p, span);
   const knee = p.body.shoeHeel + p.body.kneeHeight;
+  // However low the seat, the thigh ends above the hollow of the knee, and the more so the steeper it rises.
+  const rise = Math.max(0, thigh.lo);
+  const over = thighTopAbove(p.body.thighClearance, rise, reach) - reach * sinDeg(rise);
+  const end = thigh.hi < THIGH_MOST_DEG ? span.lo.footrestMm + forwardLegMm(p) + over : -Infinity;
   return {
-    lo: Math.max(top.lo, span.lo.footrestMm + knee + Math.max(0, gap.lo)),
+    lo: Math.max(top.lo, end, span.lo.footrestMm + knee + Math.max(0, gap.lo)),
     hi: Math.max(top.hi, span.hi.footrestMm + knee + Math.max(0, gap.hi)),
   };
+}
+
+/** Of how much higher what goes under the desk is than the hanging elbow: the seat's height hardly enters. */
+export function legsOverElbowExtent(p: Problem, span: Span): Interval {
+  const thigh = thighExtent(p, span);
+  const pan = panExtent(p, span);
+  const reach = hollowFromRearMm(p, span.lo) - datumFromRearMm(p, span.lo);
+  const { thighClearance, kneeHeight, poplitealHeight, shoeHeel } = p.body;
+  const a = thighTopAbove(thighClearance, thigh.lo, thigh.lo > 0 ? reach : 0);
+  const b = thighTopAbove(thighClearance, thigh.hi, thigh.hi > 0 ? reach : 0);
+  const least = thigh.lo <= 0 && thigh.hi >= 0 ? thighClearance : Math.min(a, b);
+  const [datum, elbow] = [datumExtent(p, span), elbowExtent(p, span)];
+  // The knee: with the foot down, its height above the support; with the foot hanging, along the pan from the datum.
+  const hanging = ends(reach * sinDeg(pan.lo), reach * sinDeg(pan.hi));
+  const below = kneeHeight - poplitealHeight;
+  const lo = Math.max(least, span.lo.footrestMm + shoeHeel + kneeHeight - datum.hi, hanging.lo + below);
+  const hi = Math.max(
+    Math.max(a, b),
+    span.hi.footrestMm + shoeHeel + kneeHeight - datum.lo,
+    hanging.hi + below,
+  );
+  return { lo: lo - elbow.hi, hi: hi - elbow.lo };
 }

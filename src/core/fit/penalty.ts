@@ -23,12 +23,14 @@ export const roundResidual = (value: number): number => Math.round(value / RESID
 export type { Cost };
 
 /** A target made ready: what a residual costs, and the least that any residual of an interval costs. */
-class Curve {
+export class Curve {
   private readonly aim: Interval;
   private readonly hard: Interval;
   /** From aim to band's edge on either side, 0 where there is no band; and as what it counts. */
   private readonly edge: Interval;
   private readonly width: Interval;
+  /** Where the penalty turns. */
+  readonly turns: readonly number[];
 
   constructor(
     private readonly target: Target,
@@ -39,6 +41,8 @@ class Curve {
     const band = bandOf(target);
     const finite = (n: number): number => (Number.isFinite(n) ? n : 0);
     this.edge = { lo: finite(this.aim.lo - band.lo), hi: finite(band.hi - this.aim.hi) };
+    const { aimLo, aimHi, bandLo, bandHi } = target;
+    this.turns = [aimLo, aimHi, bandLo, bandHi].filter((n) => n !== undefined);
     const least = LEAST_EDGE[unit];
     this.width = { lo: Math.max(this.edge.lo, least), hi: Math.max(this.edge.hi, least) };
   }
@@ -59,6 +63,17 @@ class Curve {
     return Math.round(Math.abs(outsideBy(this.hard, value)) * 10);
   }
 
+  /** Of the penalty, in millionths for each unit of the residual. */
+  get steepest(): number {
+    return (BEYOND_BAND * this.target.weight * MILLION) / Math.min(this.width.lo, this.width.hi);
+  }
+
+  at(residual: number): Cost {
+    const value = roundResidual(residual);
+    return { hard: this.beyondHard(value), penalty: this.penalty(value) };
+  }
+
+  /** What the cheapest residual of an interval costs. */
   least({ lo, hi }: Interval): Cost {
     const [low, high] = [roundResidual(lo - SLACK), roundResidual(hi + SLACK)];
     return {
@@ -79,7 +94,7 @@ function nearest(wanted: Interval, low: number, high: number): number {
 
 const curves = new WeakMap<Target, Map<string, Curve>>();
 
-function curveOf(id: ConditionId, target: Target): Curve {
+export function curveOf(id: ConditionId, target: Target): Curve {
   const unit = CONDITION_UNITS[id];
   const byUnit = curves.get(target) ?? new Map<string, Curve>();
   curves.set(target, byUnit);
@@ -93,11 +108,29 @@ function curveOf(id: ConditionId, target: Target): Curve {
  * beyond. With no band on a side the aim is the edge.
  */
 export function penaltyOf(id: ConditionId, target: Target, residual: number): Cost {
-  const curve = curveOf(id, target);
-  const value = roundResidual(residual);
-  return { hard: curve.beyondHard(value), penalty: curve.penalty(value) };
+  return curveOf(id, target).at(residual);
 }
 
-/** What the cheapest residual of an interval costs. */
-export const leastPenaltyOf = (id: ConditionId, target: Target, residuals: Interval): Cost =>
-  curveOf(id, target).least(residuals);
+/**
+ * What two conditions cost together at least, where the second one's residual is the first one's less something: what
+ * they pull apart over cannot be had by both. The sum is convex in the first residual and turns where one of them does.
+ * @param first ends of the first residual; @param less ends of what the second is less
+ */
+export function leastOfPair(one: Curve, two: Curve, first: Interval, less: Interval): number {
+  const turns = [
+    first.lo,
+    first.hi,
+    ...one.turns,
+    ...two.turns.map((turn) => turn + less.lo),
+    ...two.turns.map((turn) => turn + less.hi),
+  ];
+  let least = Infinity;
+  for (const turn of turns) {
+    const at = Math.max(first.lo, Math.min(first.hi, turn));
+    const second = two.least({ lo: at - less.hi, hi: at - less.lo }).penalty;
+    least = Math.min(least, one.least({ lo: at, hi: at }).penalty + second);
+    if (least === 0) return 0;
+  }
+  // Residuals are rounded before they are judged: by half a step each.
+  return Math.max(0, Math.floor(least - RESIDUAL_STEP * (one.steepest + two.steepest)));
+}

@@ -4,10 +4,10 @@
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
-import { extentOf, type Condition } from './conditions';
-import type { Span } from './extents';
+import { deskClearanceExtent, deskTopExtent, extentOf, type Condition } from './conditions';
+import { legsOverElbowExtent, type Span } from './extents';
 import type { RemedySettings, Settings } from './inputs';
-import { leastPenaltyOf, penaltyOf } from './penalty';
+import { curveOf, leastOfPair, penaltyOf, type Curve } from './penalty';
 import { computable, planOf } from './plan';
 import { search, type Box, type Cost, type Space } from './search';
 import type { Problem, SetValues } from './problem';
@@ -78,21 +78,27 @@ class Block implements Space {
   readonly weights: readonly number[];
   readonly ties: Space['ties'];
   private readonly span: Span;
+  private readonly judged: readonly { readonly condition: Condition; readonly curve: Curve }[];
+  private readonly desk: { readonly top: Curve | null; readonly clearance: Curve | null };
 
   constructor(
     private readonly p: Problem,
     private readonly axes: readonly Axis[],
-    private readonly conditions: readonly Condition[],
+    conditions: readonly Condition[],
     values: SetValues,
   ) {
     this.counts = axes.map((a) => a.values.length);
     this.weights = axes.map(weightOf);
     this.ties = p.inputs.method.tieBreaks.map((rule) => this.tie(rule));
     this.span = { lo: { ...values }, hi: { ...values } };
+    this.judged = conditions.map((c) => ({ condition: c, curve: curveOf(c.id, p.targets[c.id]) }));
+    const of = (id: ConditionId) => this.judged.find((j) => j.condition.id === id)?.curve ?? null;
+    this.desk = { top: of('deskTop'), clearance: of('deskClearance') };
   }
 
-  readonly costOf = (box: Box): Cost => {
-    const { p, axes, span } = this;
+  /** @returns whether the box is one position */
+  private reach(box: Box): boolean {
+    const { axes, span } = this;
     let isOne = true;
     for (let i = 0; i < axes.length; i++) {
       const { key, values } = axes[i]!;
@@ -100,18 +106,39 @@ class Block implements Space {
       span.hi[key] = values[box.hi[i]!]!;
       isOne &&= box.lo[i] === box.hi[i];
     }
+    return isOne;
+  }
+
+  readonly costOf = (box: Box): Cost => {
+    const { p, axes, span } = this;
+    const isOne = this.reach(box);
     let [hard, penalty] = [0, 0];
-    for (const condition of this.conditions) {
-      const { id } = condition;
+    for (const { condition, curve } of this.judged) {
       const one = isOne
-        ? penaltyOf(id, p.targets[id], condition.residual(p, span.lo))
-        : leastPenaltyOf(id, p.targets[id], extentOf(p, condition, span));
+        ? curve.at(condition.residual(p, span.lo))
+        : curve.least(extentOf(p, condition, span));
       hard += one.hard;
       penalty += one.penalty;
     }
     if (axes.some(({ key }) => key === 'footrestMm') && span.lo.footrestMm > 0)
       penalty += p.inputs.method.footrestPenalty * MILLION;
     return { hard, penalty };
+  };
+
+  /** Elbow and legs at the desk together: each alone would be content with another height of it. */
+  readonly tighten = (box: Box, cost: Cost): Cost => {
+    const { top, clearance } = this.desk;
+    if (!top || !clearance) return cost;
+    this.reach(box);
+    const { p, span } = this;
+    const { deskThicknessMm = 0, keyboardThicknessMm = 0 } = p.inputs.place ?? {};
+    const over = legsOverElbowExtent(p, span);
+    const apart = deskThicknessMm + keyboardThicknessMm;
+    const elbow = deskTopExtent(p, span);
+    const together = leastOfPair(top, clearance, elbow, { lo: over.lo + apart, hi: over.hi + apart });
+    if (together === 0) return cost;
+    const each = top.least(elbow).penalty + clearance.least(deskClearanceExtent(p, span)).penalty;
+    return { hard: cost.hard, penalty: cost.penalty + Math.max(0, together - each) };
   };
 
   private tie(rule: TieBreak): (box: Box) => number {

@@ -32,6 +32,8 @@ export const KNEE_BEFORE_HOLLOW_MM = 45;
 export const ANKLE_FRACTION = 0.039;
 /** How far the foot can go forward on a seat that is too low before the knee rises, degrees. */
 export const SHANK_FORWARD_MOST_DEG = 15;
+/** Steeper than this no thigh is drawn or judged: the seat is far too low for anybody to sit on (assumed). */
+export const THIGH_MOST_DEG = 80;
 /** Breadth of the forearm near the elbow where it was not measured, mm (assumed). */
 export const FOREARM_BREADTH_MM = 90;
 /** Elbow to wrist as a fraction of stature (Drillis & Contini 1966, in Winter, Fig. 4.1). */

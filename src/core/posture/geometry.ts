@@ -1,6 +1,6 @@
 /** The equations of the set seat and the body on it, one a function. Frame and signs: ./frame.ts. */
 import { acosDeg, asinDeg, cosDeg, sinDeg, tanDeg } from '../units';
-import { SEATED_DATUM_FROM_REAR_MM, SHANK_FORWARD_MOST_DEG } from './frame';
+import { SEATED_DATUM_FROM_REAR_MM, SHANK_FORWARD_MOST_DEG, THIGH_MOST_DEG } from './frame';
 
 /**
  * Height of a point on the pan.
@@ -60,7 +60,8 @@ export function legPosture(
   if (forward <= SHANK_FORWARD_MOST_DEG) return { gapMm, shankDeg: forward, thighDeg: panDeg };
   const raised = soleMm + ankleMm + shank * cosDeg(SHANK_FORWARD_MOST_DEG);
   const lift = raised - hollowMm;
-  return { gapMm, shankDeg: SHANK_FORWARD_MOST_DEG, thighDeg: asinDeg(sinDeg(panDeg) + lift / reachMm) };
+  const thighDeg = Math.min(THIGH_MOST_DEG, asinDeg(sinDeg(panDeg) + lift / reachMm));
+  return { gapMm, shankDeg: SHANK_FORWARD_MOST_DEG, thighDeg };
 }
 
 /** Angle between trunk and the underside of the thigh. */

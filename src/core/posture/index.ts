@@ -9,6 +9,7 @@ export {
   KNEE_BEFORE_HOLLOW_MM,
   SEATED_DATUM_FROM_REAR_MM,
   SHANK_FORWARD_MOST_DEG,
+  THIGH_MOST_DEG,
   type Point,
 } from './frame';
 export {

@@ -31,14 +31,26 @@ export function valueAt(adjustment: Adjustment, position: number): number {
   const { lowest, highest } = endsOf(travel);
   const last = positionCount(adjustment) - 1;
   if (position === last) return highest;
-  const step =
-    travel.type === 'steps' ? (highest - lowest) / last : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
-  return tidy(lowest + position * step);
+  return tidy(lowest + position * stepOf(adjustment, last));
 }
 
 /** All values of an adjustment, by position. */
 export function valuesOf(adjustment: Adjustment): number[] {
-  return Array.from({ length: positionCount(adjustment) }, (_, i) => valueAt(adjustment, i));
+  const { travel } = adjustment;
+  if (travel.type === 'listed') return travel.values.map((q) => q.value);
+  const { lowest, highest } = endsOf(travel);
+  const last = positionCount(adjustment) - 1;
+  const step = stepOf(adjustment, last);
+  const values = new Array<number>(last + 1);
+  for (let i = 0; i < last; i++) values[i] = tidy(lowest + i * step);
+  values[last] = highest;
+  return values;
+}
+
+/** Between two positions that slide or click at equal distances. */
+function stepOf({ travel, unit }: Adjustment, last: number): number {
+  const { lowest, highest } = endsOf(travel);
+  return travel.type === 'steps' ? (highest - lowest) / last : ADJUSTMENT_UNITS[unit].finestStep;
 }
 
 /** The position whose value is nearest; at a tie the lower. */
@@ -54,10 +66,7 @@ export function nearestPosition(adjustment: Adjustment, value: number): number {
   const { lowest, highest } = endsOf(adjustment.travel);
   if (!(value > lowest)) return 0;
   if (value >= highest) return count - 1;
-  const step =
-    adjustment.travel.type === 'steps'
-      ? (highest - lowest) / (count - 1)
-      : ADJUSTMENT_UNITS[adjustment.unit].finestStep;
+  const step = stepOf(adjustment, count - 1);
   const below = Math.min(count - 1, Math.floor(tidy((value - lowest) / step)));
   const above = Math.min(count - 1, below + 1);
   return value - valueAt(adjustment, below) <= valueAt(adjustment, above) - value ? below : above;

@@ -44,9 +44,12 @@ function useSetCommands(store: SettingsStore, disabled: boolean, solve: () => vo
   useCommands('set', commands);
 }
 
-/** A drawing that follows the settings; its words follow at rest. */
+/** A drawing that follows the settings as fast as the device can; its words follow at rest. */
 function usePicture(live: Live, draw: (assessment: Assessment) => Picture) {
-  return useMemo(() => ({ source: derived(live, draw), atRest: derived(live.atRest, draw) }), [draw, live]);
+  return useMemo(
+    () => ({ source: derived(live.paced, draw), atRest: derived(live.atRest, draw) }),
+    [draw, live],
+  );
 }
 
 /** Front and plan view side by side. */

@@ -11,6 +11,10 @@ import type { Source } from '../../drawing';
 import type { SettingsStore } from './settings-store';
 
 const CALM_MS = 250;
+/** Moves that come further apart than this come from a device that does not draw forty times a second. */
+const LATE_MS = 25;
+/** A pointer that has not moved for so long rests: what was let go by is drawn. */
+const REST_MS = 100;
 
 /** What follows from the settings under the fitter's hands: worked out once for each of them, when first asked for. */
 export class Live implements Source<Assessment> {
@@ -31,6 +35,36 @@ export class Live implements Source<Assessment> {
   };
 
   readonly subscribe = (listener: () => void): (() => void) => this.store.subscribe(listener);
+
+  /**
+   * For the board, which takes a browser longest to draw. A device that keeps up draws it with every move; on one that
+   * does not it lets every other move go by, so that the knob under the finger keeps up.
+   */
+  readonly paced: Source<Assessment> = {
+    get: this.get,
+    subscribe: (listener) => {
+      let timer: ReturnType<typeof setTimeout> | undefined;
+      let [last, letBy] = [0, false];
+      const speak = () => {
+        clearTimeout(timer);
+        letBy = false;
+        listener();
+      };
+      const stop = this.store.subscribe(() => {
+        const now = performance.now();
+        const isLate = this.store.isDragging && now - last > LATE_MS;
+        last = now;
+        if (!isLate || letBy) return speak();
+        letBy = true;
+        clearTimeout(timer);
+        timer = setTimeout(speak, REST_MS);
+      });
+      return () => {
+        clearTimeout(timer);
+        stop();
+      };
+    },
+  };
 
   /** Speaks at most every `CALM_MS` during a drag and at once at its end: for sentences, which are read and not watched. */
   readonly calm: Source<Assessment> = {

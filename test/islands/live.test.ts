@@ -1,0 +1,91 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { expect } from 'chai';
+import { NO_REMEDIES, solve } from '../../src/core/fit';
+import { derived } from '../../src/drawing/follow';
+import { Live, outcomeOf } from '../../src/islands/fitting/live';
+import { SettingsStore } from '../../src/islands/fitting/settings-store';
+import { problemFor } from '../support/inputs';
+
+describe('what follows from the settings while they are dragged', () => {
+  const problem = problemFor();
+  const start = solve(problem, { remedies: NO_REMEDIES }).settings;
+  const at = (seatHeight: number) => ({ ...start, positions: { ...start.positions, seatHeight } });
+
+  function following() {
+    const store = new SettingsStore(start);
+    const live = new Live(problem, store);
+    const heard = {
+      every: [] as number[],
+      paced: [] as number[],
+      calm: [] as number[],
+      atRest: [] as number[],
+    };
+    const position = () => live.get().settings.positions.seatHeight!;
+    live.subscribe(() => heard.every.push(position()));
+    live.paced.subscribe(() => heard.paced.push(position()));
+    live.calm.subscribe(() => heard.calm.push(position()));
+    live.atRest.subscribe(() => heard.atRest.push(position()));
+    return { store, live, heard };
+  }
+
+  it('is worked out once for each of them, and is the same object where nothing has changed', () => {
+    const { store, live } = following();
+    const before = live.get();
+    expect(live.get()).to.equal(before);
+    store.set(at(10));
+    expect(live.get()).not.to.equal(before);
+    expect(outcomeOf(live.get(), 'seatDepth')).to.equal(outcomeOf(before, 'seatDepth'));
+    expect(outcomeOf(live.get(), 'seatHeight').position).to.equal(10);
+  });
+
+  it('is heard with every move on a device that keeps up', () => {
+    const { store, heard } = following();
+    store.set(at(1));
+    for (let n = 2; n < 12; n++) store.drag(at(n));
+    expect(heard.every).to.have.length(11);
+    expect(heard.paced).to.have.length(11);
+    store.endDrag();
+  });
+
+  it('lets every other move go by on one that does not, and comes to rest at the last', async () => {
+    const { store, heard } = following();
+    store.set(at(1));
+    for (let n = 2; n < 12; n++) {
+      await wait(40);
+      store.drag(at(n));
+    }
+    expect(heard.every).to.have.length(11);
+    expect(heard.paced.length).to.be.within(5, 7);
+    await wait(200);
+    expect(heard.paced.at(-1)).to.equal(11);
+    await wait(40);
+    store.drag(at(20));
+    store.endDrag();
+    expect(heard.paced.at(-1)).to.equal(20);
+  });
+
+  it('says sentences a few times a second, words for the ear at the end, and both at once where nothing is dragged', async () => {
+    const { store, heard } = following();
+    for (let n = 2; n < 22; n++) {
+      await wait(25);
+      store.drag(at(n));
+    }
+    expect(heard.calm.length).to.be.within(1, 4);
+    expect(heard.atRest).to.deep.equal([]);
+    store.endDrag();
+    expect(heard.calm.at(-1)).to.equal(21);
+    expect(heard.atRest).to.deep.equal([21]);
+    store.set(at(3));
+    expect(heard.calm.at(-1)).to.equal(3);
+    expect(heard.atRest.at(-1)).to.equal(3);
+  });
+
+  it('lets what is derived from it be made once for each value', () => {
+    const { store, live } = following();
+    let made = 0;
+    const derivedOne = derived(live, (a) => ({ made: ++made, at: a.settings.positions.seatHeight }));
+    expect(derivedOne.get()).to.equal(derivedOne.get());
+    store.set(at(5));
+    expect(derivedOne.get()).to.deep.equal({ made: 2, at: 5 });
+  });
+});
