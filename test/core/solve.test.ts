@@ -31,7 +31,10 @@ import {
 } from '../support/inputs';
 
 /** The best of every combination of positions, looked through one by one. */
-function plainBest(p: Problem): { readonly hard: number; readonly penalty: number; readonly count: number } {
+function plainBest(
+  p: Problem,
+  held: Settings['positions'] = {},
+): { readonly hard: number; readonly penalty: number; readonly count: number } {
   const variables = Object.values(p.variables);
   let best = { hard: Infinity, penalty: Infinity };
   let count = 0;
@@ -43,7 +46,10 @@ function plainBest(p: Problem): { readonly hard: number; readonly penalty: numbe
       if (cost.hard < best.hard || (cost.hard === best.hard && cost.penalty < best.penalty)) best = cost;
       return;
     }
-    variable.values.forEach((_, position) => go(i + 1, { ...positions, [variable.kind]: position }));
+    variable.values.forEach((_, position) => {
+      if ((held[variable.kind] ?? position) === position)
+        go(i + 1, { ...positions, [variable.kind]: position });
+    });
   };
   go(0, {});
   return { ...best, count };
@@ -131,6 +137,54 @@ describe('solving', () => {
       remedies: NO_REMEDIES,
     });
     expect(again).to.deep.equal(once);
+  });
+
+  it('leaves what is held where it is, and sets the rest around it', () => {
+    const p = problemFor({ place: placeWith(slides(600, 800)) });
+    const free = solve(p, { remedies: NO_REMEDIES }).settings;
+    const held = { seatHeight: free.positions.seatHeight! + 30, backAngle: 3 };
+    const around = solve(p, { remedies: NO_REMEDIES, held });
+    expect(around.settings.positions).to.include(held);
+    // The desk goes up with the seat.
+    expect(at(p, around.settings, 'deskHeight') - at(p, free, 'deskHeight')).to.be.greaterThan(10);
+    expect(around.penalty).to.be.greaterThan(solve(p, { remedies: NO_REMEDIES }).penalty);
+    expect(costOf(p, around.settings)).to.deep.equal({ hard: around.hard, penalty: around.penalty });
+  });
+
+  it('holds no position that the seat does not have', () => {
+    const p = problemFor();
+    const held = { seatHeight: 99_999, deskHeight: 3, seatDepth: -1, armHeight: 1.5 };
+    expect(solve(p, { remedies: NO_REMEDIES, held }).settings).to.deep.equal(
+      solve(p, { remedies: NO_REMEDIES }).settings,
+    );
+  });
+
+  it('finds the best of all that hold the same', () => {
+    const p = problemFor({
+      seat: seatWith([
+        adjustment('seatHeight', steps(400, 500, 6)),
+        adjustment('seatAngle', listed(-6, -3, 0, 3)),
+        adjustment('backAngle', listed(5)),
+        adjustment('seatDepth', steps(400, 440, 3)),
+      ]),
+      place: placeWith(steps(620, 760, 5)),
+    });
+    fc.assert(
+      fc.property(
+        fc.constantFrom('seatHeight', 'seatAngle', 'deskHeight'),
+        fc.nat(2),
+        (kind: AdjustmentKind, n) => {
+          const found = solve(p, { remedies: NO_REMEDIES, held: { [kind]: n } });
+          expect(found.settings.positions[kind]).to.equal(n);
+          const least = plainBest(p, { [kind]: n });
+          expect({ hard: found.hard, penalty: found.penalty }).to.deep.equal({
+            hard: least.hard,
+            penalty: least.penalty,
+          });
+        },
+      ),
+      { seed: 64, numRuns: 30 },
+    );
   });
 
   it('says the cost that its settings have', () => {

@@ -80,6 +80,30 @@ describe('the set screen', function () {
     expect((await draftOf(id)).seatHeight).to.equal(before - 1 + 40);
   });
 
+  it('solves around what is held', async () => {
+    const id = await fitting('Piet Lunder');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    await (await user.track('Seat height')).focus();
+    await user.press('Solve');
+    await user.saved();
+    const best = await user.positionOf('Seat height');
+    const arms = await user.positionOf('Desk height');
+    await (await user.track('Seat height')).focus();
+    await user.page.keyboard.press('PageUp');
+    await user.press('Hold here');
+    await user.page.waitForSelector('[data-kind="seatHeight"] em');
+    await user.press('Solve');
+    await user.saved();
+    const held = await user.positionOf('Seat height');
+    expect(held).to.be.greaterThan(best);
+    expect(await user.positionOf('Desk height')).to.be.greaterThan(arms);
+    expect((await draftOf(id)).seatHeight).to.equal(held - 1);
+    await user.press('Hold here');
+    await user.press('Solve');
+    await user.saved();
+    expect(await user.positionOf('Seat height')).to.equal(best);
+  });
+
   it('keeps everything over a reload', async () => {
     const id = await fitting('Piet Lunder');
     const before = await user.positionOf('Seat height');

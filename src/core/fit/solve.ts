@@ -10,7 +10,7 @@ import type { RemedySettings, Settings } from './inputs';
 import { curveOf, leastOfPair, penaltyOf, type Curve } from './penalty';
 import { computable, planOf } from './plan';
 import { search, type Box, type Cost, type Space } from './search';
-import type { Problem, SetValues } from './problem';
+import type { Problem, SetValues, Variable } from './problem';
 
 export interface SolveResult {
   readonly settings: Settings;
@@ -192,23 +192,26 @@ function bandWidth(p: Problem, key: Axis['key']): number {
   return Number.isFinite(hi - lo) ? hi - lo : 0;
 }
 
+const heldAt = ({ values }: Variable, position: number | undefined): number | null =>
+  position !== undefined && values[position] !== undefined ? position : null;
+
 function axesOf(
   p: Problem,
   kinds: readonly AdjustmentKind[],
   spoken: ReadonlySet<AdjustmentKind>,
-  withFootrest: boolean,
+  { held = {}, chooseFootrest = false }: SolveOptions,
 ): Axis[] {
   const axes: Axis[] = [];
   for (const kind of kinds) {
     const variable = p.variables[kind];
     if (!variable) continue;
-    if (withFootrest && kind === 'seatHeight')
+    if (chooseFootrest && kind === 'seatHeight')
       axes.push({ key: 'footrestMm', first: 0, values: FOOTREST_HEIGHTS_MM });
-    const neutral = neutralPosition(p, kind);
+    const only = heldAt(variable, held[kind]) ?? (spoken.has(kind) ? null : neutralPosition(p, kind));
     axes.push(
-      spoken.has(kind)
+      only === null
         ? { key: kind, first: 0, values: variable.values }
-        : { key: kind, first: neutral, values: variable.values.slice(neutral, neutral + 1) },
+        : { key: kind, first: only, values: variable.values.slice(only, only + 1) },
     );
   }
   return axes;
@@ -219,6 +222,8 @@ export interface SolveOptions {
   readonly remedies: RemedySettings;
   /** Choose a footrest as well, at the method's cost for using one. */
   readonly chooseFootrest?: boolean;
+  /** Positions that stay as they are: the rest is set around them. A position that is not there is not held. */
+  readonly held?: Settings['positions'];
 }
 
 /** The best reachable settings; the same problem always gives the same settings. */
@@ -230,12 +235,7 @@ export function solve(p: Problem, options: SolveOptions): SolveResult {
   let footrestMm = options.remedies.footrestMm;
   let [nodes, hard, penalty] = [0, 0, 0];
   for (const stage of planOf(p)) {
-    const axes = axesOf(
-      p,
-      stage.kinds,
-      spoken,
-      options.chooseFootrest === true && stage.kinds.includes('seatHeight'),
-    );
+    const axes = axesOf(p, stage.kinds, spoken, options);
     if (axes.length === 0) continue;
     const found = search(new Block(p, axes, stage.conditions, values));
     axes.forEach((axis, i) => {

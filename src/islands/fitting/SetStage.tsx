@@ -173,6 +173,7 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
           <TrackRow
             kind={kind}
             live={live}
+            store={store}
             open={open === kind}
             disabled={disabled}
             onOpen={setOpen}
@@ -181,7 +182,14 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
             onDragEnd={letGo}
           />
           {open === kind && (
-            <TrackDetail problem={problem} live={live} kind={kind} disabled={disabled} onMove={move} />
+            <TrackDetail
+              problem={problem}
+              live={live}
+              store={store}
+              kind={kind}
+              disabled={disabled}
+              onMove={move}
+            />
           )}
         </Fragment>
       ))}

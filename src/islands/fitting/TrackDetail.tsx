@@ -1,12 +1,13 @@
 import { remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
 import { controlWords, isLifted } from '../../core/scene';
-import { controlFor, type AdjustmentKind } from '../../core/seat';
+import { controlFor, isFixed, type AdjustmentKind } from '../../core/seat';
 import { usePart } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLength, word, type Reading } from '../../words';
 import { outcomeOf, type Live } from './live';
+import type { SettingsStore } from './settings-store';
 import { sayOwn } from './TrackRow';
 import styles from './set.module.css';
 
@@ -53,13 +54,15 @@ function cautionFor(problem: Problem, { kind, value }: SettingOutcome): string |
 interface Props {
   readonly problem: Problem;
   readonly live: Live;
+  readonly store: SettingsStore;
   readonly kind: AdjustmentKind;
   readonly disabled: boolean;
   readonly onMove: (kind: AdjustmentKind, to: number) => void;
 }
 
 /** What there is to know about one adjustment: reason, aim and band, control, published rule. */
-export function TrackDetail({ problem, live, kind, disabled, onMove }: Props) {
+export function TrackDetail({ problem, live, store, kind, disabled, onMove }: Props) {
+  const isHeld = usePart(store, () => store.isHeld(kind));
   const outcome = usePart(live.calm, (a) => outcomeOf(a, kind));
   const reading = useReading();
   const say = useSay();
@@ -95,6 +98,20 @@ export function TrackDetail({ problem, live, kind, disabled, onMove }: Props) {
         </p>
       )}
       <Control problem={problem} outcome={outcome} />
+      {!isFixed(outcome.variable.adjustment) && (
+        <p className={styles.hold}>
+          <button
+            type="button"
+            className={parts.plainButton}
+            aria-pressed={isHeld}
+            disabled={disabled}
+            onClick={() => store.hold(kind, !isHeld)}
+          >
+            {word('set.hold')}
+          </button>
+          <span className={parts.soft}>{word('set.hold.hint')}</span>
+        </p>
+      )}
       {published && (
         <p className={parts.soft}>
           {word(published.inside ? 'set.published.in' : 'set.published.out')

@@ -16,6 +16,7 @@ import { VerdictMark } from '../../ui/VerdictMark';
 import { say, sayInUnit, word, type Reading } from '../../words';
 import { outcomeOf, type Live } from './live';
 import { useSteady } from './use-steady';
+import type { SettingsStore } from './settings-store';
 import type { Move } from './use-setting';
 import styles from './set.module.css';
 
@@ -29,6 +30,7 @@ export const sayOwn = ({ variable }: SettingOutcome, value: number, reading: Rea
 interface Props {
   readonly kind: AdjustmentKind;
   readonly live: Live;
+  readonly store: SettingsStore;
   readonly open: boolean;
   readonly disabled: boolean;
   readonly onOpen: (kind: AdjustmentKind) => void;
@@ -99,6 +101,7 @@ function LiveVerdict({ live, kind }: Pick<Props, 'live' | 'kind'>) {
 export const TrackRow = memo(function TrackRow({
   kind,
   live,
+  store,
   open,
   disabled,
   onOpen,
@@ -107,6 +110,7 @@ export const TrackRow = memo(function TrackRow({
   onDragEnd,
 }: Props) {
   const reading = useReading();
+  const isHeld = usePart(store, () => store.isHeld(kind));
   const row = useRef<HTMLLIElement>(null);
   const slot = useRef<HTMLDivElement>(null);
   const value = useRef<HTMLSpanElement>(null);
@@ -173,7 +177,10 @@ export const TrackRow = memo(function TrackRow({
       data-kind={kind}
     >
       <button type="button" className={styles.rowHead} aria-expanded={open} onClick={() => onOpen(kind)}>
-        <span className={styles.rowName}>{word(`kind.${kind}`)}</span>
+        <span className={styles.rowName}>
+          {word(`kind.${kind}`)}
+          {isHeld && <em> {word('set.held')}</em>}
+        </span>
         <span ref={value} className={styles.rowValue}>
           {text.value}
         </span>

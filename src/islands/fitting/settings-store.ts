@@ -1,4 +1,5 @@
 import type { Settings } from '../../core/fit';
+import type { AdjustmentKind } from '../../core/seat';
 
 const MOST_UNDO = 200;
 
@@ -11,6 +12,7 @@ export class SettingsStore {
   private future: Settings[] = [];
   private readonly listeners = new Set<() => void>();
   private beforeDrag: Settings | null = null;
+  private readonly holds = new Set<AdjustmentKind>();
 
   /** @param stored what the server had when the store was made */
   constructor(
@@ -47,6 +49,23 @@ export class SettingsStore {
 
   get isDragging(): boolean {
     return this.beforeDrag !== null;
+  }
+
+  /** Whether solving leaves an adjustment where it stands. */
+  isHeld(kind: AdjustmentKind): boolean {
+    return this.holds.has(kind);
+  }
+
+  hold(kind: AdjustmentKind, isHeld: boolean): void {
+    if (isHeld) this.holds.add(kind);
+    else this.holds.delete(kind);
+    this.notify();
+  }
+
+  /** Where the adjustments stand that are held. */
+  get held(): Settings['positions'] {
+    const { positions } = this.current;
+    return Object.fromEntries([...this.holds].map((kind) => [kind, positions[kind]]));
   }
 
   get canUndo(): boolean {

@@ -92,9 +92,12 @@ export function useSetting(fitting: FittingDetail): Setting | null {
   );
   const solveNow = useCallback(
     (remedies?: RemedySettings): Settings => {
-      const best = solve(problem!, { remedies: remedies ?? live!.get().settings.remedies }).settings;
-      store!.set(best);
-      return best;
+      const { settings } = solve(problem!, {
+        remedies: remedies ?? live!.get().settings.remedies,
+        held: store!.held,
+      });
+      store!.set(settings);
+      return settings;
     },
     [live, problem, store],
   );
