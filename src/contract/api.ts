@@ -136,6 +136,8 @@ export type FittingEdit = z.infer<typeof FittingEditSchema>;
 export const FittingActSchema = z.object({
   act: z.enum(['solve', 'leave', 'reopen']),
   settings: SettingsSchema.optional(),
+  /** Of solving: adjustments that stay where the settings have them. */
+  held: z.array(z.enum(ADJUSTMENT_KIND_IDS)).optional(),
 });
 export type FittingAct = z.infer<typeof FittingActSchema>;
 

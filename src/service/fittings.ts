@@ -304,14 +304,27 @@ async function reopen(ctx: Context, q: Queries, row: FittingRow): Promise<Refusa
   return null;
 }
 
+/** Where the adjustments stand that solving leaves alone. */
+const heldOf = ({ settings, held = [] }: FittingAct): Settings['positions'] =>
+  Object.fromEntries(
+    held.flatMap((kind) => {
+      const position = settings?.positions[kind];
+      return position === undefined ? [] : [[kind, position]];
+    }),
+  );
+
 async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct): Promise<Refusal | null> {
   if (row.state !== 'open') return refused('closed');
   if (!row.inputs) return refused('incomplete');
   const problem = problemOf(row.inputs);
   const draft = act.settings ?? (await findDraft(q, row.id))?.settings;
   const remedies = draft?.remedies ?? { footrestMm: 0, backCushionMm: 0 };
-  const settings = act.act === 'solve' || !draft ? solve(problem, { remedies }).settings : draft;
-  const faults = positionFaults(countsOf(row.inputs), settings);
+  const held = heldOf(act);
+  const settings = act.act === 'solve' || !draft ? solve(problem, { remedies, held }).settings : draft;
+  const faults = positionFaults(countsOf(row.inputs), {
+    ...settings,
+    positions: { ...settings.positions, ...held },
+  });
   if (faults.length > 0) return refused('invalid', { faults });
   if (act.act === 'leave' && assess(problem, settings).refused) return refused('seatRefused');
   const at = ctx.now().toISOString();

@@ -124,6 +124,30 @@ describe('trust in what is kept', function () {
       expect(now.draft?.settings.positions.seatHeight).to.equal(4);
     });
 
+    it('solves around what is held, and holds nothing that is not there', async () => {
+      const { fitting } = await fitted();
+      const best = fitting.draft!.settings;
+      const settings: Settings = {
+        ...best,
+        positions: { ...best.positions, seatHeight: best.positions.seatHeight! + 20, seatDepth: 0 },
+      };
+      const solved = valueOf(
+        await actOnFitting(bench.context, fitting.id, fitting.version, {
+          act: 'solve',
+          settings,
+          held: ['seatHeight', 'deskHeight'],
+        }),
+      );
+      expect(solved.draft!.settings.positions.seatHeight).to.equal(settings.positions.seatHeight);
+      expect(solved.draft!.settings.positions.seatDepth).to.equal(best.positions.seatDepth);
+      const wrong = await actOnFitting(bench.context, fitting.id, solved.version, {
+        act: 'solve',
+        settings: { ...settings, positions: { ...settings.positions, seatHeight: 9999 } },
+        held: ['seatHeight'],
+      });
+      expect(reasonOf(wrong)).to.equal('invalid');
+    });
+
     it('saves no draft on what has changed meanwhile, and keeps no answer of one it did not save', async () => {
       const { fitting } = await fitted();
       const settings: Settings = { positions: { seatHeight: 3 }, remedies: NO_REMEDIES };

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
-import type { RemedySettings } from '../../core/fit';
+import { sameSettings, type RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
 import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
@@ -93,8 +93,13 @@ function SetOrCard({
     state.during(async () => {
       // What waits to be sent goes first, so that the act is recorded on what is shown.
       if (!(await autosave.keeper.settle())) return;
-      const next = await act({ act: kind, settings });
-      if (next?.draft) autosave.keeper.adopt(settings, next.draft.savedAt, next.draftRevision);
+      const { store } = setting;
+      const next = await act({ act: kind, settings, held: store.heldKinds });
+      if (!next?.draft) return;
+      autosave.keeper.adopt(next.draft.settings, next.draft.savedAt, next.draftRevision);
+      // What the server has made of it is what is kept, so it is what is shown.
+      if (store.get() === settings && !sameSettings(settings, next.draft.settings))
+        store.set(next.draft.settings);
     });
   if (stage === 'card')
     return (

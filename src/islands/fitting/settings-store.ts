@@ -62,6 +62,10 @@ export class SettingsStore {
     this.notify();
   }
 
+  get heldKinds(): AdjustmentKind[] {
+    return [...this.holds];
+  }
+
   /** Where the adjustments stand that are held. */
   get held(): Settings['positions'] {
     const { positions } = this.current;
