@@ -3,6 +3,7 @@ import { performance } from 'node:perf_hooks';
 import { NO_REMEDIES, makeInputs, problemOf, solve, type FitInputs } from '../src/core/fit';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
+import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
 
 const SEED = 11;
@@ -28,19 +29,7 @@ export function mixOf(count: number, now: Date): Mix[] {
     const sitter = sitters[n % sitters.length]!;
     const inputs = makeInputs({
       sitter: { ageYears: null },
-      body: Object.fromEntries(
-        sitter.readings.map((r) => [
-          r.dimension,
-          {
-            value: r.value,
-            basis: 'measured' as const,
-            spread: 3,
-            source: 'demo',
-            takenAt: null,
-            takenBy: null,
-          },
-        ]),
-      ),
+      body: bodyOf(sitter.readings),
       seat: seats[(n * 7) % seats.length]!.seat,
       place: places[n % places.length]!.place,
       method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,

@@ -18,6 +18,7 @@ import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
 import { dragFigures } from './drag';
 import { engineFigures } from './engine';
+import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
 import { serverFigures } from './server';
 
@@ -31,19 +32,7 @@ function demoInputs(): { readonly name: string; readonly inputs: FitInputs }[] {
   return demo.sitters.flatMap((sitter) => {
     if (!sitter.fitting) return [];
     const { seat, place, method, toolsKg } = sitter.fitting;
-    const body = Object.fromEntries(
-      sitter.readings.map((r) => [
-        r.dimension,
-        {
-          value: r.value,
-          basis: 'measured' as const,
-          spread: 3,
-          source: 'demo',
-          takenAt: null,
-          takenBy: null,
-        },
-      ]),
-    );
+    const body = bodyOf(sitter.readings);
     const inputs = makeInputs({
       sitter: { ageYears: null },
       body,

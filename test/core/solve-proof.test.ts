@@ -1,19 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  NO_REMEDIES,
-  costOf,
-  makeInputs,
-  penaltyOf,
-  problemOf,
-  solve,
-  type Problem,
-} from '../../src/core/fit';
+import { NO_REMEDIES, makeInputs, penaltyOf, problemOf, solve, type Problem } from '../../src/core/fit';
 import { planOf } from '../../src/core/fit/plan';
 import { valuesOfSettings } from '../../src/core/fit/solve';
 import { SHIPPED_METHODS, bandOf, type ConditionId } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
+import { plainBest } from '../support/enumeration';
 import {
   OPEN_HIP,
   RIGHT_ANGLE,
@@ -29,29 +22,6 @@ import {
 } from '../support/inputs';
 
 const NOW = new Date('2026-11-25T09:30:00Z');
-
-/** The least cost of every combination of positions. */
-function plainBest(p: Problem): { readonly hard: number; readonly penalty: number; readonly count: number } {
-  const variables = Object.values(p.variables);
-  let best = { hard: Infinity, penalty: Infinity };
-  let count = 0;
-  const positions: Partial<Record<AdjustmentKind, number>> = {};
-  const go = (i: number): void => {
-    const variable = variables[i];
-    if (!variable) {
-      count++;
-      const cost = costOf(p, { positions, remedies: NO_REMEDIES });
-      if (cost.hard < best.hard || (cost.hard === best.hard && cost.penalty < best.penalty)) best = cost;
-      return;
-    }
-    for (let n = 0; n < variable.values.length; n++) {
-      positions[variable.kind] = n;
-      go(i + 1);
-    }
-  };
-  go(0);
-  return { ...best, count };
-}
 
 const WIDTHS: Partial<Record<AdjustmentKind, ConditionId>> = {
   seatHeight: 'footGap',

@@ -13,6 +13,7 @@ import {
 import { adjustmentOf, type AdjustmentKind } from '../../src/core/seat';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
+import { plainBest } from '../support/enumeration';
 import {
   OPEN_HIP,
   RIGHT_ANGLE,
@@ -29,31 +30,6 @@ import {
   steps,
   withoutMeasure,
 } from '../support/inputs';
-
-/** The best of every combination of positions, looked through one by one. */
-function plainBest(
-  p: Problem,
-  held: Settings['positions'] = {},
-): { readonly hard: number; readonly penalty: number; readonly count: number } {
-  const variables = Object.values(p.variables);
-  let best = { hard: Infinity, penalty: Infinity };
-  let count = 0;
-  const go = (i: number, positions: Partial<Record<AdjustmentKind, number>>) => {
-    const variable = variables[i];
-    if (!variable) {
-      count++;
-      const cost = costOf(p, { positions, remedies: NO_REMEDIES });
-      if (cost.hard < best.hard || (cost.hard === best.hard && cost.penalty < best.penalty)) best = cost;
-      return;
-    }
-    variable.values.forEach((_, position) => {
-      if ((held[variable.kind] ?? position) === position)
-        go(i + 1, { ...positions, [variable.kind]: position });
-    });
-  };
-  go(0, {});
-  return { ...best, count };
-}
 
 const at = (p: Problem, settings: Settings, kind: AdjustmentKind): number =>
   p.variables[kind]!.values[settings.positions[kind]!]!;
