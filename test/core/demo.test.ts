@@ -1,10 +1,17 @@
 import { expect } from 'chai';
 import { DIMENSION_IDS, pairDoubts, rangeDoubt } from '../../src/core/body';
 import { SeatSchema, PlaceSchema } from '../../src/contract';
-import { buildDemo } from '../../src/demo/build';
+import { buildDemo, type DemoRecords } from '../../src/demo/build';
 import { bodyWith } from '../support/inputs';
 
 const NOW = new Date('2026-11-25T09:30:00Z');
+
+function expectPossible(sitter: DemoRecords['sitters'][number]): void {
+  const measures = Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value]));
+  expect(pairDoubts(bodyWith(measures)), sitter.name).to.deep.equal([]);
+  for (const { dimension, value } of sitter.readings)
+    expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
+}
 
 describe('the demo records', () => {
   const demo = buildDemo(7, NOW);
@@ -41,14 +48,7 @@ describe('the demo records', () => {
     }
   });
 
-  it('measure people whom a body can have', () => {
-    for (const sitter of demo.sitters) {
-      const measures = Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value]));
-      expect(pairDoubts(bodyWith(measures)), sitter.name).to.deep.equal([]);
-      for (const { dimension, value } of sitter.readings)
-        expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
-    }
-  });
+  it('measure people whom a body can have', () => demo.sitters.forEach(expectPossible));
 
   it('know somebody measured in full, in part and not at all', () => {
     const counts = demo.sitters.map((s) => s.readings.length);
@@ -89,12 +89,7 @@ describe('the demo records', () => {
     });
 
     it('are bodies that can be, and seats that can be computed with', () => {
-      for (const sitter of large.sitters) {
-        const measures = Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value]));
-        expect(pairDoubts(bodyWith(measures)), sitter.name).to.deep.equal([]);
-        for (const { dimension, value } of sitter.readings)
-          expect(rangeDoubt(dimension, value), `${sitter.name} ${dimension}`).to.equal(null);
-      }
+      large.sitters.forEach(expectPossible);
       for (const { seat } of large.seats)
         expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
       expect(new Set(large.seats.map((s) => JSON.stringify(s.seat.adjustments))).size).to.be.greaterThan(280);
