@@ -1,8 +1,7 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
 import { DIMENSION_IDS } from '../core/body';
-import { TASKS } from '../core/place';
-import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';
+import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
 import {
   AdjustmentSchema,
   BodySchema,
@@ -10,6 +9,7 @@ import {
   InputsSchema,
   MethodSchema,
   Name,
+  PLACE_FIELDS,
   PlaceSchema,
   SeatSchema,
   SettingsSchema,
@@ -62,14 +62,17 @@ export type SeatSummary = z.infer<typeof SeatSummarySchema>;
 export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, place: PlaceSchema });
 export type PlaceSummary = z.infer<typeof PlaceSummarySchema>;
 
-/** A place as typed: the desk is one adjustment, or none. */
+const partOfPlace = (kind: AdjustmentKind) =>
+  AdjustmentSchema.refine((a) => a.kind === kind, { message: `not of kind ${kind}`, path: ['kind'] });
+
+/** A place as typed: desk, screen and footrest are one adjustment each, or none. */
 export const PlaceEditSchema = z.object({
   id: Id,
   name: Name,
-  task: z.enum(TASKS),
-  desk: AdjustmentSchema.nullable(),
-  deskThicknessMm: z.number().min(0).max(400),
-  keyboardThicknessMm: z.number().min(0).max(100),
+  ...PLACE_FIELDS,
+  desk: partOfPlace('deskHeight').nullable(),
+  screen: partOfPlace('screenHeight').nullish(),
+  footrest: partOfPlace('footrest').nullish(),
   notes: z.string().max(2000),
 });
 export type PlaceEdit = z.infer<typeof PlaceEditSchema>;

@@ -3,11 +3,12 @@ import { z } from 'zod';
 import { DIMENSION_IDS, type Body } from '../core/body';
 import { INPUTS_SCHEMA, type FitInputs, type Settings } from '../core/fit';
 import { CONDITION_IDS, TARGET_BASES, TIE_BREAKS, type Method } from '../core/method';
-import { TASKS, type Place } from '../core/place';
+import { GROUNDS, PLACE_LIMITS, SPOT_LIMITS, TASKS, WINNERS, type Place, type Spot } from '../core/place';
 import { BASES, type Quantity } from '../core/quantity';
 import {
   ACTIONS,
   ADJUSTMENT_KIND_IDS,
+  ADJUSTMENT_UNIT_IDS,
   CONTROL_KINDS,
   DIRECTIONS,
   HANDS,
@@ -51,16 +52,19 @@ const Travel = z.discriminatedUnion('type', [
 
 const Effort = z.discriminatedUnion('by', [
   z.object({ by: z.literal('moment'), lightestNm: Finite, stiffestNm: Finite, atDeg: Finite }),
-  z.object({ by: z.literal('mass'), lightestKg: Finite, stiffestKg: Finite }),
+  z.object({ by: z.enum(['mass', 'weighing']), lightestKg: Finite, stiffestKg: Finite }),
 ]);
 
 export const AdjustmentSchema: z.ZodType<Adjustment> = z.object({
   id: z.string().regex(/^[a-zA-Z0-9-]{1,60}$/),
   kind: z.enum(ADJUSTMENT_KIND_IDS),
   side: z.enum(['both', 'left', 'right']),
-  unit: z.enum(['mm', 'deg', 'turn', 'step']),
+  unit: z.enum(ADJUSTMENT_UNIT_IDS),
   travel: Travel,
   effort: Effort.optional(),
+  means: z.object({ atLowest: Finite, atHighest: Finite }).optional(),
+  locks: z.enum(['upright', 'anywhere']).optional(),
+  followsSitter: z.boolean().optional(),
 });
 
 const Move = z.object({
@@ -97,8 +101,13 @@ export const SeatSchema: z.ZodType<SeatModel> = z.object({
     heightsAre: z.enum(['loaded', 'empty']),
   }),
   pan: z.object({ axisFromRearMm: Finite, recessMm: Finite, frontEdgeRadiusMm: Finite }),
-  back: z.object({ topMm: Finite, synchroRatio: Finite.nullable(), armsMoveWithBack: z.boolean() }),
-  armPad: z.object({ lengthMm: Finite, widthMm: Finite }).nullable(),
+  back: z.object({
+    topMm: Finite,
+    synchroRatio: Finite.nullable(),
+    armsMoveWithBack: z.boolean(),
+    lumbarZones: z.object({ lowerMm: Finite, upperMm: Finite }).optional(),
+  }),
+  armPad: z.object({ lengthMm: Finite, widthMm: Finite, frontMm: Finite.optional() }).nullable(),
   hasHarness: z.boolean(),
   hasSuspension: z.boolean(),
   castors: z.enum(['hardFloor', 'softFloor', 'glides', 'bolted']),
@@ -107,13 +116,34 @@ export const SeatSchema: z.ZodType<SeatModel> = z.object({
   notes: Notes,
 });
 
+const lengthOf = (key: keyof typeof PLACE_LIMITS) =>
+  Finite.min(PLACE_LIMITS[key][0]).max(PLACE_LIMITS[key][1]);
+const SpotSchema: z.ZodType<Spot> = z.object({
+  forwardMm: Finite.min(SPOT_LIMITS.forwardMm[0]).max(SPOT_LIMITS.forwardMm[1]),
+  heightMm: Finite.min(SPOT_LIMITS.heightMm[0]).max(SPOT_LIMITS.heightMm[1]),
+});
+
+/** What a place says beside its name, its adjustments and its notes. */
+export const PLACE_FIELDS = {
+  task: z.enum(TASKS),
+  deskThicknessMm: lengthOf('deskThicknessMm'),
+  keyboardThicknessMm: lengthOf('keyboardThicknessMm'),
+  drawerMm: lengthOf('drawerMm').optional(),
+  apronMm: lengthOf('apronMm').optional(),
+  keysFromEdgeMm: lengthOf('keysFromEdgeMm').optional(),
+  screenDistanceMm: lengthOf('screenDistanceMm').optional(),
+  handControls: SpotSchema.optional(),
+  pedals: SpotSchema.optional(),
+  ground: z.enum(GROUNDS).optional(),
+  headroomMm: lengthOf('headroomMm').optional(),
+  wins: z.enum(WINNERS).optional(),
+};
+
 export const PlaceSchema: z.ZodType<Place> = z.object({
   id: Id,
   name: Name,
-  task: z.enum(TASKS),
+  ...PLACE_FIELDS,
   adjustments: z.array(AdjustmentSchema),
-  deskThicknessMm: Finite.min(0).max(400),
-  keyboardThicknessMm: Finite.min(0).max(100),
   notes: Notes,
 });
 
@@ -136,7 +166,7 @@ export const MethodSchema: z.ZodType<Method> = z.object({
   id: z.string(),
   name: Name,
   summary: z.string(),
-  targets: z.record(z.enum(withoutRoom), Target),
+  targets: z.partialRecord(z.enum(withoutRoom), Target),
   kneeRoom: Target,
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),

@@ -4,7 +4,7 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import type { RandomGenerator } from 'pure-rand/types/RandomGenerator';
 import { DIMENSIONS, pairDoubts, rangeDoubt, type Body, type DimensionId } from '../core/body';
 import type { Quantity } from '../core/quantity';
-import { seatDoubts, type Adjustment, type SeatModel } from '../core/seat';
+import { ADJUSTMENT_KINDS, seatDoubts, type Adjustment, type SeatModel } from '../core/seat';
 import { DEMO_SEATS } from './seats';
 import { DEMO_SITTERS, type DemoSitter } from './sitters';
 
@@ -91,6 +91,9 @@ function moved(adjustment: Adjustment, by: number): Adjustment {
 }
 
 const MOST_MOVED_MM = 25;
+/** A length that counts from the floor, the seat or the back; not one that begins at its own end. */
+const isMovable = (a: Adjustment): boolean =>
+  a.unit === 'mm' && (ADJUSTMENT_KINDS[a.kind].typical?.[0] ?? 0) > MOST_MOVED_MM * 2;
 
 /** Variants of the seats there are, each valid. */
 export function moreSeats(random: RandomGenerator, count: number): Omit<SeatModel, 'id'>[] {
@@ -101,7 +104,7 @@ export function moreSeats(random: RandomGenerator, count: number): Omit<SeatMode
       ...model,
       name,
       adjustments: model.adjustments.map((a) =>
-        a.unit === 'mm' ? moved(a, uniformInt(random, -MOST_MOVED_MM, MOST_MOVED_MM)) : a,
+        isMovable(a) ? moved(a, uniformInt(random, -MOST_MOVED_MM, MOST_MOVED_MM)) : a,
       ),
     };
     return seatDoubts({ ...variant, id: '' }).length === 0 ? variant : { ...model, name };

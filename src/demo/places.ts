@@ -12,6 +12,20 @@ const desk = (travel: Travel): Adjustment => ({
   travel,
 });
 const fixedAt = (top: number): Adjustment => desk({ type: 'listed', values: [q(top)] });
+const screen = (lowest: number, highest: number): Adjustment => ({
+  id: 'screen',
+  kind: 'screenHeight',
+  side: 'both',
+  unit: 'mm',
+  travel: { type: 'continuous', lowest: q(lowest), highest: q(highest) },
+});
+const footrest = (...heights: number[]): Adjustment => ({
+  id: 'footrest',
+  kind: 'footrest',
+  side: 'both',
+  unit: 'mm',
+  travel: { type: 'listed', values: [0, ...heights].map(q) },
+});
 
 export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
@@ -41,9 +55,15 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     name: 'Harbour control desk',
     task: 'keyboard',
-    adjustments: [desk({ type: 'continuous', lowest: q(660), highest: q(820) })],
+    adjustments: [
+      desk({ type: 'continuous', lowest: q(660), highest: q(820) }),
+      screen(880, 1180),
+      footrest(80, 120),
+    ],
     deskThicknessMm: 45,
     keyboardThicknessMm: 15,
+    keysFromEdgeMm: 150,
+    screenDistanceMm: 720,
     notes: 'Day and night watch.',
   },
   {
@@ -52,7 +72,11 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     adjustments: [],
     deskThicknessMm: 0,
     keyboardThicknessMm: 0,
-    notes: 'No desk; levers on the arms.',
+    handControls: { forwardMm: 430, heightMm: 730 },
+    pedals: { forwardMm: 840, heightMm: 0 },
+    ground: 'rough',
+    headroomMm: 1780,
+    notes: 'No desk; two levers before the seat, throttle pedal on the right.',
   },
   {
     name: 'Crew crèche table',
@@ -61,5 +85,28 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     deskThicknessMm: 22,
     keyboardThicknessMm: 0,
     notes: 'For four to eight-year-olds.',
+  },
+  {
+    name: 'Cab of the harbour crane',
+    task: 'keyboard',
+    adjustments: [],
+    deskThicknessMm: 0,
+    keyboardThicknessMm: 0,
+    handControls: { forwardMm: 400, heightMm: 690 },
+    pedals: { forwardMm: 800, heightMm: 20 },
+    ground: 'smooth',
+    headroomMm: 1420,
+    notes: 'Low roof over the seat; levers in both hands.',
+  },
+  {
+    name: 'Ticket window',
+    task: 'writing',
+    adjustments: [fixedAt(1000)],
+    deskThicknessMm: 40,
+    drawerMm: 110,
+    apronMm: 70,
+    keyboardThicknessMm: 0,
+    wins: 'desk',
+    notes: 'Counter for standing customers, with a cash drawer.',
   },
 ];

@@ -42,7 +42,7 @@ export const addFitter = (ctx: Context, fitter: Fitter): Promise<Outcome<Fitter>
 
 const FAULT_TEXT: Partial<Record<SeatFault, string>> = {
   reversedRange: 'The highest position lies below the lowest.',
-  outOfRange: 'No desk stands at this height.',
+  outOfRange: 'Nothing of this kind stands at this height.',
   notRising: 'The heights must rise.',
   tooManyPositions: 'The range is too long for its steps.',
 };
@@ -53,13 +53,16 @@ export async function savePlace(
   edit: PlaceEdit,
   version: number | null,
 ): Promise<Outcome<PlaceSummary>> {
-  const { desk, ...rest } = edit;
-  const place = { ...rest, adjustments: desk ? [desk] : [] };
+  const { desk, screen, footrest, ...rest } = edit;
+  const parts = Object.entries({ desk, screen, footrest }).flatMap(([name, part]) =>
+    part ? [{ name, part }] : [],
+  );
+  const place = { ...rest, adjustments: parts.map(({ part }) => part) };
   const doubts = adjustmentDoubts(place.adjustments, '/adjustments');
   if (doubts.length > 0)
     return refused('invalid', {
       faults: doubts.map((d) => ({
-        pointer: d.field.replace('/adjustments/0', '/desk'),
+        pointer: d.field.replace(/^\/adjustments\/(\d+)/, (_, at: string) => `/${parts[Number(at)]!.name}`),
         detail: FAULT_TEXT[d.reason] ?? d.reason,
       })),
     });

@@ -1,6 +1,5 @@
 import { assess, problemOf, solve, type FitInputs, type Settings } from '../core/fit';
-import { positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
-import { deskOf } from '../core/place';
+import { ADJUSTMENT_KINDS, positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
 import { SHIPPED_METHODS } from '../core/method';
 import {
   done,
@@ -162,15 +161,16 @@ async function trimDraft(ctx: Context, q: Queries, before: FittingRow, after: Fi
   const draft = await findDraft(q, before.id);
   if (!draft) return;
   const positions = Object.fromEntries(
-    Object.entries(draft.settings.positions).filter(([kind]) => kind !== 'deskHeight'),
+    Object.entries(draft.settings.positions).filter(
+      ([kind]) => ADJUSTMENT_KINDS[kind as AdjustmentKind].belongsTo !== 'place',
+    ),
   );
   await saveDraft(q, ctx.newId(), before.id, { ...draft.settings, positions }, ctx.now().toISOString());
 }
 
-/** The adjustments that settings speak of: those of the seat and the desk, the first of each kind. */
+/** The adjustments that settings speak of: those of the seat and the place, the first of each kind. */
 function adjustmentsOf({ seat, place }: Pick<FitInputs, 'seat' | 'place'>): Adjustment[] {
-  const desk = deskOf(place);
-  const all = desk ? [...seat.adjustments, desk] : seat.adjustments;
+  const all = [...seat.adjustments, ...(place?.adjustments ?? [])];
   return all.filter((a, i) => all.findIndex((b) => b.kind === a.kind) === i);
 }
 

@@ -39,6 +39,11 @@ export const CARD_WORDS = {
   'check.deskHeight': 'desk top {value} above the floor',
   'check.backAngle': 'back {value} from upright',
   'check.seatAngle': 'seat {value}, front edge up is plus',
+  'check.chairAngle': 'whole chair leaned {value}',
+  'check.armAngle': 'pads {value}, front end up is plus',
+  'check.screenHeight': 'middle of the screen {value} above the floor',
+  'check.footRing': 'ring {value} above the floor',
+  'check.footrest': 'footrest {value} high',
 
   'caution.scope':
     'A working aid for trained people, not a medical device. Local rules, the maker’s instructions and licensed clinicians come first.',
@@ -49,6 +54,8 @@ export const CARD_WORDS = {
   'caution.height': 'Weight off to raise, weight on to lower. Never open or heat the gas lift.',
   'caution.pinch': 'Hands out of the tilt mechanism; support the back before releasing its lock.',
   'caution.castors': 'Castors must match the floor; a tall or sloped seat on castors can tip or roll away.',
+  'caution.forwardTilt':
+    'The seat slopes forward: it needs a non-slip cover and strong legs, opens the hip and may hollow the back. Not for everyone.',
   'caution.remedies': 'Footrest and cushions: non-slip, stable, wide enough.',
   'caution.children': 'Supervise children; only trained adults adjust. Growth outdates these settings.',
 } as const;

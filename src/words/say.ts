@@ -52,7 +52,8 @@ function sayCount(count: number, reading: Reading): string {
 export function sayInUnit(value: number, unit: AdjustmentUnit, reading: Reading): string {
   if (unit === 'deg') return sayValue({ deg: value }, reading);
   if (unit === 'turn') return sayTurns(value);
-  return unit === 'step' ? String(Math.round(value * 10) / 10) : sayValue({ mm: value }, reading);
+  if (unit === 'kg') return sayValue({ kg: value }, reading);
+  return unit === 'mm' ? sayValue({ mm: value }, reading) : String(Math.round(value * 10) / 10);
 }
 
 export function sayValue(value: MessageValue, reading: Reading): string {

@@ -6,6 +6,7 @@ import {
   missingOf,
   pairDoubts,
   rangeDoubt,
+  type DimensionId,
 } from '../../src/core/body';
 import {
   CONDITION_IDS,
@@ -15,14 +16,15 @@ import {
   hardOf,
   outsideBy,
   roomForChild,
+  targetOf,
   type Target,
 } from '../../src/core/method';
-import { deskHeights, deskOf } from '../../src/core/place';
-import { ROUND, bodyWith, listed, placeWith, withoutMeasure } from '../support/inputs';
+import { deskOf, overLegs } from '../../src/core/place';
+import { FULL, ROUND, bodyWith, placeWith, withoutMeasure } from '../support/inputs';
 
 describe('the table of body dimensions', () => {
-  it('holds the fourteen measures, standing before seated', () => {
-    expect(DIMENSION_IDS).to.have.length(14);
+  it('has a value of the full adult for each measure, standing before seated', () => {
+    expect(DIMENSION_IDS).to.have.members(Object.keys(FULL));
     const postures = DIMENSION_IDS.map((id) => DIMENSIONS[id].posture);
     expect(postures.lastIndexOf('standing')).to.be.lessThan(postures.indexOf('seated'));
   });
@@ -30,8 +32,8 @@ describe('the table of body dimensions', () => {
   for (const id of DIMENSION_IDS) {
     it(`${id} has limits around an adult and a repeat tolerance`, () => {
       const row = DIMENSIONS[id];
-      expect(row.lowest).to.be.lessThan(ROUND[id]);
-      expect(row.highest).to.be.greaterThan(ROUND[id]);
+      expect(row.lowest).to.be.lessThan(FULL[id]);
+      expect(row.highest).to.be.greaterThan(FULL[id]);
       expect(row.repeatTolerance).to.be.greaterThan(0);
     });
   }
@@ -72,10 +74,8 @@ describe('doubts about measures', () => {
     const body = bodyWith({ poplitealHeight: 640 });
     expect(pairDoubts(body)).to.deep.equal([]);
     expect(missingOf(body, ['poplitealHeight', 'stature'])).to.deep.equal(['stature']);
-    expect(missingOf(withoutMeasure('stature', 'bodyMass'), DIMENSION_IDS)).to.deep.equal([
-      'stature',
-      'bodyMass',
-    ]);
+    const round = Object.keys(ROUND) as DimensionId[];
+    expect(missingOf(withoutMeasure('stature', 'bodyMass'), round)).to.deep.equal(['stature', 'bodyMass']);
   });
 });
 
@@ -117,7 +117,7 @@ describe('the methods that come with the program', () => {
     describe(method.name, () => {
       for (const id of CONDITION_IDS) {
         it(`orders the bounds of ${id}`, () => {
-          const target = id === 'kneeRoom' ? method.kneeRoom : method.targets[id];
+          const target = id === 'kneeRoom' ? method.kneeRoom : targetOf(method, id);
           const [hard, band, aim] = [hardOf(target), bandOf(target), aimOf(target)];
           expect(hard.lo).to.be.at.most(band.lo);
           expect(band.lo).to.be.at.most(aim.lo);
@@ -136,14 +136,14 @@ describe('the methods that come with the program', () => {
 });
 
 describe('a place', () => {
-  it('gives top and underside of its desk', () => {
-    const place = placeWith(listed(700, 740));
-    expect(deskHeights(place, 1)).to.deep.equal({ topMm: 740, undersideMm: 710 });
+  it('says what hangs lowest over thighs and knees', () => {
+    expect(overLegs(placeWith(null))).to.deep.equal({ thighsMm: 30, kneesMm: 30 });
+    const place = placeWith(null, { drawerMm: 80, apronMm: 20 });
+    expect(overLegs(place)).to.deep.equal({ thighsMm: 80, kneesMm: 30 });
   });
 
   it('may have no desk, or be nowhere', () => {
     expect(deskOf(placeWith(null))).to.equal(null);
-    expect(deskHeights(placeWith(null), 0)).to.equal(null);
-    expect(deskHeights(null, 0)).to.equal(null);
+    expect(deskOf(null)).to.equal(null);
   });
 });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { DIMENSION_IDS, pairDoubts, rangeDoubt } from '../../src/core/body';
+import { SEAT_CLASSES } from '../../src/core/seat';
 import { SeatSchema, PlaceSchema } from '../../src/contract';
 import { buildDemo, type DemoRecords } from '../../src/demo/build';
 import { bodyWith } from '../support/inputs';
@@ -31,9 +32,10 @@ describe('the demo records', () => {
     expect(new Set(ids).size).to.equal(ids.length);
   });
 
-  it('show six seats of six classes and a place for each', () => {
-    expect(new Set(demo.seats.map((s) => s.seat.seatClass)).size).to.equal(6);
-    expect(demo.places).to.have.length(6);
+  it('show nine seats of every class, and places', () => {
+    expect(new Set(demo.seats.map((s) => s.seat.seatClass)).size).to.equal(SEAT_CLASSES.length);
+    expect(demo.seats).to.have.length(9);
+    expect(demo.places).to.have.length(8);
     for (const { seat } of demo.seats) expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
     for (const { place } of demo.places)
       expect(PlaceSchema.safeParse(place).success, place.name).to.equal(true);

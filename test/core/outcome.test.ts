@@ -183,7 +183,7 @@ describe('words for a position', () => {
       key: 'position.clicks',
       values: {
         clicks: { count: 3 },
-        end: { word: 'end.seatHeight' },
+        end: { word: 'end.up' },
         number: { count: 4 },
         of: { count: 5 },
       },

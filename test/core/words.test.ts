@@ -2,6 +2,8 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { DIMENSION_IDS } from '../../src/core/body';
 import {
+  ANGLE_IDS,
+  ANGLE_SOURCES,
   CONDITIONS,
   NO_REMEDIES,
   VERDICTS,
@@ -16,11 +18,14 @@ import { cardOf, ruleOf, sideView } from '../../src/core/scene';
 import {
   ACTIONS,
   ADJUSTMENT_KIND_IDS,
+  DATUMS,
+  SIGNS,
   DIRECTIONS,
   HANDS,
   SEAT_CLASSES,
   SITTER_ACTS,
 } from '../../src/core/seat';
+import { GROUNDS } from '../../src/core/place';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
@@ -34,7 +39,7 @@ function everyMessage(): Message[] {
   const messages: Message[] = [];
   for (const sitter of DEMO_SITTERS) {
     for (const [i, seat] of DEMO_SEATS.entries()) {
-      const place = DEMO_PLACES[i]!;
+      const place = DEMO_PLACES[i % DEMO_PLACES.length]!;
       const p = problemFor({
         body: bodyWith(sitter.measures),
         seat: { ...seat, id: 's' },
@@ -109,9 +114,13 @@ describe('the wording table', () => {
     ['dimension', DIMENSION_IDS],
     ['how', DIMENSION_IDS],
     ['kind', ADJUSTMENT_KIND_IDS],
-    ['more', ADJUSTMENT_KIND_IDS],
-    ['less', ADJUSTMENT_KIND_IDS],
-    ['end', ADJUSTMENT_KIND_IDS],
+    ['datum', DATUMS],
+    ['more', SIGNS],
+    ['less', SIGNS],
+    ['end', SIGNS],
+    ['angle', ANGLE_IDS],
+    ['angleSource', ANGLE_SOURCES],
+    ['ground', GROUNDS],
     ['verdict', VERDICTS],
     ['hand', HANDS],
     ['action', ACTIONS],

@@ -28,7 +28,7 @@ import {
 } from '../../src/service/sitters';
 import { may, PROGRAM, VISITOR, type Act, type RecordRef } from '../../src/service/rights';
 import { openBench, type Bench } from '../support/context';
-import { ROUND } from '../support/inputs';
+import { FULL } from '../support/inputs';
 import { DIMENSION_IDS } from '../../src/core/body';
 
 const valueOf = <T>(outcome: Outcome<T>): T => {
@@ -57,7 +57,7 @@ describe('trust in what is kept', function () {
   async function fitted(name?: string): Promise<{ sitter: SitterDetail; fitting: FittingDetail }> {
     const sitter = await newSitter(name);
     for (const dimension of DIMENSION_IDS)
-      valueOf(await takeReading(bench.context, sitter.id, { dimension, value: ROUND[dimension] }, null));
+      valueOf(await takeReading(bench.context, sitter.id, { dimension, value: FULL[dimension] }, null));
     const fitting = valueOf(
       await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: null }),
     );

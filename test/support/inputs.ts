@@ -4,7 +4,13 @@ import { makeInputs, problemOf, type FitInputs, type Problem, type Settings } fr
 import { SHIPPED_METHODS, type Method } from '../../src/core/method';
 import type { Place } from '../../src/core/place';
 import { stated, type Quantity } from '../../src/core/quantity';
-import type { Adjustment, AdjustmentKind, AdjustmentUnit, SeatModel, Travel } from '../../src/core/seat';
+import {
+  ADJUSTMENT_KINDS,
+  type Adjustment,
+  type AdjustmentKind,
+  type SeatModel,
+  type Travel,
+} from '../../src/core/seat';
 
 export const RIGHT_ANGLE = SHIPPED_METHODS.find((m) => m.id === 'right-angle')!;
 export const OPEN_HIP = SHIPPED_METHODS.find((m) => m.id === 'open-hip')!;
@@ -12,7 +18,7 @@ export const OPEN_HIP = SHIPPED_METHODS.find((m) => m.id === 'open-hip')!;
 export const q = (value: number, spread = 0): Quantity => stated(value, 'test', spread);
 
 /** An adult of round numbers. */
-export const ROUND: Readonly<Record<DimensionId, number>> = {
+export const ROUND = {
   stature: 1700,
   bodyMass: 70,
   shoeHeel: 20,
@@ -27,7 +33,18 @@ export const ROUND: Readonly<Record<DimensionId, number>> = {
   napeHeight: 650,
   hipBreadthSitting: 370,
   elbowToElbowBreadth: 430,
-};
+} as const satisfies Partial<Record<DimensionId, number>>;
+
+/** The same adult with every measure that there is. */
+export const FULL = {
+  ...ROUND,
+  cervicaleHeightSitting: 620,
+  sittingHeight: 890,
+  smallOfBackDepth: 30,
+  forearmBreadth: 90,
+  elbowGripLength: 340,
+  forearmHandLength: 430,
+} as const satisfies Record<DimensionId, number>;
 
 export function bodyWith(measures: Partial<Record<DimensionId, number>>): Body {
   return Object.fromEntries(
@@ -51,14 +68,8 @@ export const steps = (lowest: number, highest: number, count: number): Travel =>
 });
 export const listed = (...values: number[]): Travel => ({ type: 'listed', values: values.map((v) => q(v)) });
 
-const UNITS: Partial<Record<AdjustmentKind, AdjustmentUnit>> = {
-  seatAngle: 'deg',
-  backAngle: 'deg',
-  tiltTension: 'turn',
-};
-
 export function adjustment(kind: AdjustmentKind, travel: Travel, more: Partial<Adjustment> = {}): Adjustment {
-  return { id: kind, kind, side: 'both', unit: UNITS[kind] ?? 'mm', travel, ...more };
+  return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, ...more };
 }
 
 /** A plain seat: level pan, hard cushion, nothing but what is given. */
@@ -119,6 +130,62 @@ export const WIDE_SEAT = seatWith([
   adjustment('armHeight', slides(160, 320)),
   adjustment('headHeight', slides(560, 760)),
 ]);
+
+/** A seat that can do everything there is, and a place that asks for it. */
+export const EVERYTHING = seatWith(
+  [
+    ...WIDE_SEAT.adjustments.filter((a) => a.kind !== 'lumbarApex'),
+    adjustment('forwardTilt', listed(-8, 0)),
+    adjustment('frontSlope', listed(-15, -10, -5, 0)),
+    adjustment('backHeight', steps(140, 200, 4)),
+    adjustment('lumbarApex', listed(0, 15, 30)),
+    adjustment('lumbarDepth', slides(0, 6), { unit: 'pump', means: { atLowest: 0, atHighest: 36 } }),
+    adjustment('backProfile', slides(0, 4), { means: { atLowest: 0, atHighest: 8 } }),
+    adjustment('backReach', listed(0, 25, 50)),
+    adjustment('upperLumbar', slides(0, 5), { means: { atLowest: 0, atHighest: 25 } }),
+    adjustment('lowerLumbar', slides(0, 5), { means: { atLowest: 0, atHighest: 25 } }),
+    adjustment('thoracic', listed(0, 1)),
+    adjustment('chairAngle', listed(0, 5)),
+    adjustment('tiltLock', listed(0, 1), { locks: 'upright' }),
+    adjustment('tiltLimiter', listed(5, 10, 20)),
+    adjustment('padSlide', listed(-20, 0, 20)),
+    adjustment('armDepth', slides(0, 60)),
+    adjustment('armPivot', listed(-15, 0, 15)),
+    adjustment('armAngle', slides(-15, 15)),
+    adjustment('headAngle', listed(0, 10, 20, 30)),
+    adjustment('headDepth', slides(0, 60)),
+    adjustment('foreAft', slides(0, 150)),
+    adjustment('stationForeAft', slides(0, 200)),
+    adjustment('suspensionWeight', slides(50, 130)),
+    adjustment('damper', steps(1, 5, 5)),
+    adjustment('footRing', listed(150, 200, 250)),
+    adjustment('climate', listed(0, 1, 2)),
+  ],
+  {
+    back: {
+      topMm: 600,
+      synchroRatio: null,
+      armsMoveWithBack: true,
+      lumbarZones: { lowerMm: 140, upperMm: 220 },
+    },
+  },
+);
+
+export const EVERY_PLACE = placeWith(slides(600, 800), {
+  adjustments: [
+    adjustment('deskHeight', slides(600, 800), { id: 'desk' }),
+    adjustment('screenHeight', slides(900, 1300), { id: 'screen' }),
+    adjustment('footrest', listed(0, 60, 90, 120), { id: 'footrest' }),
+  ],
+  drawerMm: 60,
+  apronMm: 90,
+  keysFromEdgeMm: 120,
+  screenDistanceMm: 700,
+  handControls: { forwardMm: 420, heightMm: 690 },
+  pedals: { forwardMm: 800, heightMm: 30 },
+  ground: 'rough',
+  headroomMm: 1500,
+});
 
 export function inputsOf({
   body = bodyWith(ROUND),

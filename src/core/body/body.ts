@@ -36,6 +36,11 @@ const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm:
   { lower: 'smallOfBackHeight', upper: 'shoulderHeightSitting', slackMm: 0 },
   { lower: 'shoulderHeightSitting', upper: 'napeHeight', slackMm: 0 },
   { lower: 'napeHeight', upper: 'eyeHeightSitting', slackMm: 0 },
+  { lower: 'shoulderHeightSitting', upper: 'cervicaleHeightSitting', slackMm: 20 },
+  { lower: 'cervicaleHeightSitting', upper: 'napeHeight', slackMm: 0 },
+  { lower: 'eyeHeightSitting', upper: 'sittingHeight', slackMm: 0 },
+  { lower: 'sittingHeight', upper: 'stature', slackMm: 0 },
+  { lower: 'elbowGripLength', upper: 'forearmHandLength', slackMm: 0 },
   { lower: 'eyeHeightSitting', upper: 'stature', slackMm: 0 },
   { lower: 'kneeHeight', upper: 'stature', slackMm: 0 },
 ];

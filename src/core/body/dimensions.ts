@@ -48,11 +48,17 @@ export const DIMENSIONS = {
   thighClearance: row('mm', 'seated', '6.2.13', 50, 320, 10, 'full'),
   elbowHeightSitting: row('mm', 'seated', '6.2.5', 90, 400, 5, 'quick'),
   shoulderHeightSitting: row('mm', 'seated', '6.2.4', 220, 850, 5, 'full'),
+  cervicaleHeightSitting: row('mm', 'seated', '6.2.3', 260, 900, 5, 'full'),
   eyeHeightSitting: row('mm', 'seated', '6.2.2', 320, 1100, 5, 'full'),
+  sittingHeight: row('mm', 'seated', '6.2.1', 400, 1250, 5, 'full'),
   smallOfBackHeight: row('mm', 'seated', null, 80, 350, 10, 'full'),
+  smallOfBackDepth: row('mm', 'seated', null, 0, 100, 5, 'full'),
   napeHeight: row('mm', 'seated', null, 280, 950, 10, 'full'),
   hipBreadthSitting: row('mm', 'seated', '6.2.11', 150, 750, 10, 'quick'),
   elbowToElbowBreadth: row('mm', 'seated', '6.2.10', 180, 900, 10, 'full'),
+  forearmBreadth: row('mm', 'seated', null, 40, 220, 10, 'full'),
+  elbowGripLength: row('mm', 'seated', '6.4.3', 120, 550, 10, 'full'),
+  forearmHandLength: row('mm', 'seated', '6.4.5', 150, 700, 10, 'full'),
 } as const satisfies Record<string, DimensionRow>;
 
 export type DimensionId = keyof typeof DIMENSIONS;

@@ -5,8 +5,6 @@
 import {
   ANKLE_FRACTION,
   FOOT_FRACTION,
-  FOREARM_FRACTION,
-  HAND_FRACTION,
   HIP_ABOVE_PAN_MM,
   KNEE_ABOVE_UNDERSIDE_MM,
   KNEE_BEFORE_HOLLOW_MM,
@@ -14,7 +12,22 @@ import {
   type Point,
 } from '../posture';
 import { cosDeg, sinDeg } from '../units';
-import { datumFromRearMm, elbowAboveSeatMm, hollowFromRearMm, legOf, panDegOf, panPointMm } from './on-seat';
+import {
+  apexMm,
+  datumFromRearMm,
+  elbowAboveSeatMm,
+  handsMm,
+  legOf,
+  orZero,
+  padBeforeBackMm,
+  padFrontMm,
+  panDegOf,
+  panPointMm,
+  pushMm,
+  standsOutMm,
+  reachMm,
+  trunkDegOf,
+} from './on-seat';
 import type { Problem, SetValues } from './problem';
 
 export interface Figure {
@@ -41,12 +54,13 @@ export interface SeatFigure {
   readonly backFoot: Point;
   readonly backTop: Point;
   readonly lumbar: Point | null;
+  /** The front third of a pan that drops on its own. */
+  readonly dropped: { readonly from: Point; readonly to: Point } | null;
   readonly pad: { readonly from: Point; readonly to: Point } | null;
   readonly head: Point | null;
 }
 
 const EYE_BEFORE_NAPE_MM = 150;
-const orZero = (value: number): number => (Number.isNaN(value) ? 0 : value);
 const known = (p: Point): Point | null => (Number.isNaN(p.x + p.z) ? null : p);
 const go = (from: Point, dx: number, dz: number): Point => ({ x: from.x + dx, z: from.z + dz });
 
@@ -78,10 +92,10 @@ export const figureOf = onceFor(makeFigure);
 
 function makeFigure(p: Problem, v: SetValues): Figure {
   const { body } = p;
-  const back = orZero(v.backAngle);
+  const back = trunkDegOf(v);
   const datum = panPoint(p, v, datumFromRearMm(p, v));
   const leg = legOf(p, v);
-  const reach = hollowFromRearMm(p, v) - datumFromRearMm(p, v);
+  const reach = reachMm(p);
   const thigh = { x: cosDeg(leg.thighDeg), z: sinDeg(leg.thighDeg) };
   const hollow = go(datum, reach * thigh.x, reach * thigh.z);
   const knee = go(
@@ -96,12 +110,12 @@ function makeFigure(p: Problem, v: SetValues): Figure {
   const foot = FOOT_FRACTION * body.stature;
   const shoulder = alongTrunk(datum, back, body.shoulderHeightSitting);
   const elbow = { x: shoulder.x, z: datum.z + elbowAboveSeatMm(p, v, 0) };
-  const hands = Number.isNaN(v.deskHeight)
-    ? elbow.z
-    : v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0);
-  const forearm = (FOREARM_FRACTION + HAND_FRACTION / 2) * body.stature;
+  const at = handsMm(p, v);
+  const hands = Number.isNaN(at) ? elbow.z : at;
+  const forearm = p.gripMm;
   const drop = Math.max(-1, Math.min(1, (elbow.z - hands) / forearm));
-  const nape = go(shoulder, 0, body.napeHeight - body.shoulderHeightSitting);
+  const pivot = alongTrunk(datum, back, p.headPivotMm);
+  const nape = go(pivot, 0, body.napeHeight - p.headPivotMm);
   return {
     hip: known(go(datum, -HIP_ABOVE_PAN_MM * sinDeg(back), HIP_ABOVE_PAN_MM * cosDeg(back))),
     hollow: known(hollow),
@@ -109,14 +123,14 @@ function makeFigure(p: Problem, v: SetValues): Figure {
     ankle: known(ankle),
     heel: known({ x: ankle.x - foot * 0.25, z: sole }),
     toe: known({ x: ankle.x + foot * 0.75, z: sole }),
-    smallOfBack: known(alongTrunk(datum, back, body.smallOfBackHeight, datumFromRearMm(p, v))),
+    smallOfBack: known(alongTrunk(datum, back, body.smallOfBackHeight, datumFromRearMm(p, v) - pushMm(p, v))),
     shoulder: known(shoulder),
     elbow: known(elbow),
     hand: known(go(elbow, forearm * Math.sqrt(1 - drop * drop), -forearm * drop)),
     nape: known(nape),
     eye: known({
-      x: shoulder.x + EYE_BEFORE_NAPE_MM,
-      z: datum.z + headAbove(body.shoulderHeightSitting, body.eyeHeightSitting, back),
+      x: pivot.x + EYE_BEFORE_NAPE_MM,
+      z: datum.z + headAbove(p.headPivotMm, body.eyeHeightSitting, back),
     }),
   };
 }
@@ -126,27 +140,39 @@ export const seatFigureOf = onceFor(makeSeatFigure);
 
 function makeSeatFigure(p: Problem, v: SetValues): SeatFigure {
   const { seat } = p.inputs;
-  const back = orZero(v.backAngle);
+  const back = trunkDegOf(v);
   const support = panPoint(p, v, 0);
   const datum = panPoint(p, v, datumFromRearMm(p, v));
-  const alongBack = (up: number): Point => alongTrunk(datum, back, up, datumFromRearMm(p, v));
-  const padLength = seat.armPad?.lengthMm ?? NaN;
-  const padTop = datum.z + v.armHeight;
-  const hasPad = !Number.isNaN(padLength + padTop);
+  const behind = datumFromRearMm(p, v) - orZero(v.backReach);
+  const alongBack = (up: number, before = 0): Point => alongTrunk(datum, back, up, behind - before);
   return {
     rear: support,
     front: panPoint(p, v, orZero(v.seatDepth)),
+    dropped: p.hasSlope ? droppedFront(p, v) : null,
     panDeg: panDegOf(p, v),
     backDeg: back,
     backFoot: alongBack(Math.min(90, seat.back.topMm / 2)),
     backTop: alongBack(seat.back.topMm),
-    lumbar: known(alongBack(v.lumbarApex)),
-    pad: hasPad
-      ? {
-          from: { x: datum.x - padLength * 0.35, z: padTop },
-          to: { x: datum.x + padLength * 0.65, z: padTop },
-        }
-      : null,
-    head: known(alongBack(v.headHeight)),
+    lumbar: known(alongBack(apexMm(v), orZero(standsOutMm(p, v)))),
+    pad: padOf(p, v, datum.z),
+    head: known(alongBack(v.headHeight, orZero(padBeforeBackMm(p, v)))),
   };
+}
+
+/** Where the dropped front third begins and ends. */
+function droppedFront(p: Problem, v: SetValues): { readonly from: Point; readonly to: Point } {
+  const from = panPoint(p, v, (v.seatDepth * 2) / 3);
+  const deg = panDegOf(p, v) + orZero(v.frontSlope);
+  return { from, to: go(from, (v.seatDepth / 3) * cosDeg(deg), (v.seatDepth / 3) * sinDeg(deg)) };
+}
+
+function padOf(p: Problem, v: SetValues, datumZ: number): SeatFigure['pad'] {
+  const length = p.inputs.seat.armPad?.lengthMm ?? NaN;
+  const front = padFrontMm(p, v);
+  const top = datumZ + v.armHeight;
+  if (Number.isNaN(length + front + top)) return null;
+  const deg = orZero(v.armAngle);
+  const middle = { x: front - length / 2, z: top };
+  const half = { x: (length / 2) * cosDeg(deg), z: (length / 2) * sinDeg(deg) };
+  return { from: go(middle, -half.x, -half.z), to: go(middle, half.x, half.z) };
 }

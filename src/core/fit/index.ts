@@ -10,7 +10,8 @@ export {
   type Settings,
 } from './inputs';
 export { problemOf, type Problem, type SetValues, type Variable } from './problem';
-export { CONDITIONS, balancedTension, tensionFraction, type Condition } from './conditions';
+export { CONDITIONS, type Condition } from './conditions';
+export { balancedTension, tensionFraction } from './wanted';
 export { penaltyOf, type Cost } from './penalty';
 export { costOf, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
@@ -21,7 +22,7 @@ export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refus
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
 export { completeSettings, sameSettings } from './complete';
 export { NEEDED_FOR } from './needed-for';
-export { ANGLE_IDS, type PostureAngle } from './angles';
+export { ANGLE_IDS, ANGLE_SOURCES, type PostureAngle } from './angles';
 export {
   datumFromRearMm,
   datumMm,

@@ -3,20 +3,26 @@ import type { AdjustmentKind } from '../seat';
 
 /** What each measure is needed for, whatever the seat: settings, and checks of the seat as a whole. */
 export const NEEDED_FOR: Readonly<
-  Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth')[]>
+  Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth' | 'headroom')[]>
 > = {
-  stature: ['seatAngle', 'tiltTension'],
-  bodyMass: ['ratedLoad', 'tiltTension'],
+  stature: ['seatAngle', 'tiltTension', 'armDepth', 'armPivot', 'foreAft', 'stationForeAft'],
+  bodyMass: ['ratedLoad', 'tiltTension', 'suspensionWeight'],
   shoeHeel: ['seatHeight', 'seatAngle'],
-  poplitealHeight: ['seatHeight', 'seatAngle'],
+  poplitealHeight: ['seatHeight', 'seatAngle', 'footRing', 'footrest', 'stationForeAft'],
   kneeHeight: ['deskHeight'],
-  buttockPoplitealLength: ['seatDepth', 'seatAngle'],
+  buttockPoplitealLength: ['seatDepth', 'backReach', 'seatAngle', 'stationForeAft'],
   thighClearance: ['deskHeight'],
   elbowHeightSitting: ['armHeight', 'armWidth', 'deskHeight'],
   shoulderHeightSitting: ['armHeight', 'armWidth', 'headHeight', 'deskHeight'],
-  eyeHeightSitting: [],
-  smallOfBackHeight: ['lumbarApex'],
-  napeHeight: ['headHeight'],
-  hipBreadthSitting: ['seatWidth', 'armWidth'],
-  elbowToElbowBreadth: ['armWidth'],
+  cervicaleHeightSitting: ['headHeight', 'headDepth'],
+  eyeHeightSitting: ['screenHeight', 'backProfile'],
+  sittingHeight: ['headroom'],
+  smallOfBackHeight: ['lumbarApex', 'backHeight', 'upperLumbar', 'lowerLumbar'],
+  smallOfBackDepth: ['lumbarDepth', 'upperLumbar', 'lowerLumbar'],
+  napeHeight: ['headHeight', 'headDepth'],
+  hipBreadthSitting: ['seatWidth', 'armWidth', 'padSlide'],
+  elbowToElbowBreadth: ['armWidth', 'padSlide'],
+  forearmBreadth: ['armWidth'],
+  elbowGripLength: ['armDepth', 'armAngle', 'foreAft'],
+  forearmHandLength: ['armPivot'],
 };

@@ -1,26 +1,46 @@
 /** Where this body lies on the seat as set: what conditions, drawing and angles all stand on. Lengths in mm. */
+import { overLegs } from '../place';
 import {
   ANKLE_FRACTION,
-  FOREARM_BREADTH_MM,
+  HIP_ABOVE_PAN_MM,
+  KNEE_ABOVE_UNDERSIDE_MM,
+  KNEE_BEFORE_HOLLOW_MM,
   alongBack,
   armOutDeg,
+  chordDeg,
   clearForArmOut,
   datumFromRear,
   elbowAbove,
+  fallenLeg,
+  forwardOfBack,
   hollowFromRear,
   legPosture,
+  lumbarPush,
   panAngle,
   panHeight,
+  sideAngleDeg,
   thighTopAbove,
+  type Point,
 } from '../posture';
-import type { Problem, SetValues } from './problem';
+import { endsOf, meaningOf } from '../seat';
+import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../units';
+import { meaning, type Problem, type SetValues } from './problem';
 
-const orZero = (value: number): number => (Number.isNaN(value) ? 0 : value);
+export const orZero = (value: number): number => (Number.isNaN(value) ? 0 : value);
 
 /** Pan angle as set: level where the seat has no angle of its own. */
 export function panDegOf(p: Problem, v: SetValues): number {
-  return panAngle(orZero(v.seatAngle), orZero(v.backAngle), p.uprightDeg, p.inputs.seat.back.synchroRatio);
+  if (!p.panTilts) return 0;
+  const own = orZero(v.seatAngle) + orZero(v.forwardTilt) + orZero(v.chairAngle);
+  return panAngle(own, orZero(v.backAngle), p.uprightDeg, p.inputs.seat.back.synchroRatio);
 }
+
+/** Lean of back and trunk: the back's own angle and that of the whole chair. */
+export const trunkDegOf = (v: SetValues): number => orZero(v.backAngle) + orZero(v.chairAngle);
+
+/** How far the thigh may fall below the pan's own line where the front third drops, degrees; 0 or less. */
+export const chordDegOf = (p: Problem, v: SetValues): number =>
+  p.hasSlope ? chordDeg(orZero(v.frontSlope)) : 0;
 
 /** A point of the pan above the floor; with the pan level the distance does not matter and may be unknown. */
 export function panPointMm(p: Problem, v: SetValues, fromRearMm: number): number {
@@ -30,53 +50,135 @@ export function panPointMm(p: Problem, v: SetValues, fromRearMm: number): number
     : panHeight(v.seatHeight, fromRearMm, p.inputs.seat.pan.axisFromRearMm, pan);
 }
 
+/** Prominence of the lumbar: its own, or the greater of two zones; NaN where nothing stands out by choice. */
+export function prominenceMm(p: Problem, v: SetValues): number {
+  const own = meaning(p, v, 'lumbarDepth');
+  if (!Number.isNaN(own)) return own;
+  const [upper, lower] = [meaning(p, v, 'upperLumbar'), meaning(p, v, 'lowerLumbar')];
+  return Number.isNaN(lower) ? upper : Number.isNaN(upper) ? lower : Math.max(upper, lower);
+}
+
+/** Prominence at its flattest: what the seat depth is measured from. */
+function flattestMm(p: Problem): number {
+  let least = Infinity;
+  for (const kind of ['lumbarDepth', 'upperLumbar', 'lowerLumbar'] as const) {
+    const adjustment = p.variables[kind]?.adjustment;
+    if (adjustment) least = Math.min(least, meaningOf(adjustment, endsOf(adjustment.travel).lowest));
+  }
+  return least;
+}
+
+/** How far the lumbar stands out beyond its flattest. */
+export const standsOutMm = (p: Problem, v: SetValues): number => prominenceMm(p, v) - flattestMm(p);
+
+const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
+
+/** How far the sitter sits forward of where the back support is at its flattest and rearmost. */
+export function pushMm(p: Problem, v: SetValues): number {
+  let push = v.backCushionMm;
+  if (!PUSHES.some((kind) => p.variables[kind])) return push;
+  push += orZero(v.backReach);
+  const prominence = prominenceMm(p, v);
+  // Where nobody measured the hollow it is taken to hold what the lumbar gives.
+  if (Number.isNaN(prominence) || Number.isNaN(p.body.smallOfBackDepth)) return push;
+  return push + lumbarPush(prominence, flattestMm(p), p.body.smallOfBackDepth);
+}
+
 export const hollowFromRearMm = (p: Problem, v: SetValues): number =>
-  hollowFromRear(p.body.buttockPoplitealLength, p.inputs.seat.pan.recessMm, v.backCushionMm);
+  hollowFromRear(p.body.buttockPoplitealLength, p.inputs.seat.pan.recessMm, pushMm(p, v));
 
 export const datumFromRearMm = (p: Problem, v: SetValues): number =>
-  datumFromRear(p.inputs.seat.pan.recessMm, v.backCushionMm);
+  datumFromRear(p.inputs.seat.pan.recessMm, pushMm(p, v));
+
+/** From the seated datum to the hollow of the knee, along the thigh: what pushes forward moves both. */
+export const reachMm = (p: Problem): number =>
+  hollowFromRear(p.body.buttockPoplitealLength, 0, 0) - datumFromRear(0, 0);
 
 /** Where the seated heights count from, above the floor. */
 export const datumMm = (p: Problem, v: SetValues): number => panPointMm(p, v, datumFromRearMm(p, v));
 
 /** The top of the front edge above the floor, as a tape finds it with the sitter seated. */
-export const frontEdgeMm = (p: Problem, v: SetValues): number => panPointMm(p, v, v.seatDepth);
+export const frontEdgeMm = (p: Problem, v: SetValues): number => {
+  const edge = panPointMm(p, v, v.seatDepth);
+  if (!p.hasSlope) return edge;
+  const pan = panDegOf(p, v);
+  return edge + (v.seatDepth / 3) * (sinDeg(pan + orZero(v.frontSlope)) - sinDeg(pan));
+};
+
+/** What lies under the feet without a foot ring, above the floor: a footrest or pedals. */
+export const underFootMm = (p: Problem, v: SetValues): number =>
+  Math.max(v.footrestMm, orZero(v.footrest), p.inputs.place?.pedals?.heightMm ?? 0);
+
+/**
+ * What the feet stand on, above the floor: a footrest, pedals, or, where the seat has one and it is nearer to the
+ * soles, the foot ring.
+ */
+export function supportMm(p: Problem, v: SetValues, hollowMm: number): number {
+  const under = underFootMm(p, v);
+  const ring = v.footRing;
+  if (Number.isNaN(ring) || ring <= under) return under;
+  return hollowMm - p.body.shoeHeel - p.lowerLegMm > (ring + under) / 2 ? ring : under;
+}
 
 export interface Leg {
   readonly hollowMm: number;
+  /** Foot support above the floor. */
+  readonly supportMm: number;
   readonly gapMm: number;
   readonly shankDeg: number;
   readonly thighDeg: number;
 }
 
 export function legOf(p: Problem, v: SetValues): Leg {
-  const hollowMm = panPointMm(p, v, hollowFromRearMm(p, v));
-  const reachMm = hollowFromRearMm(p, v) - datumFromRearMm(p, v);
-  const ankleMm = ANKLE_FRACTION * p.body.stature;
-  const soleMm = v.footrestMm + p.body.shoeHeel;
+  const pan = panDegOf(p, v);
+  const fromRear = hollowFromRearMm(p, v);
+  const lying = panPointMm(p, v, fromRear);
+  const support = supportMm(p, v, lying);
+  const sole = support + p.body.shoeHeel;
+  const ankle = ANKLE_FRACTION * p.body.stature;
+  const leg = legPosture(lying, sole, p.lowerLegMm, ankle, reachMm(p), pan);
+  const onChord =
+    p.hasSlope && leg.gapMm > 0
+      ? fallenLeg(leg.gapMm, fromRear, pan, chordDegOf(p, v))
+      : { ...leg, fallMm: 0 };
   return {
-    hollowMm,
-    ...legPosture(hollowMm, soleMm, p.body.poplitealHeight, ankleMm, reachMm, panDegOf(p, v)),
+    hollowMm: lying - onChord.fallMm,
+    supportMm: support,
+    gapMm: onChord.gapMm,
+    shankDeg: leg.shankDeg + p.shankAtDeg,
+    thighDeg: onChord.thighDeg,
   };
+}
+
+/** Height of the hollow of the knee on the seat less what reaches down from it: positive, the feet hang. */
+export function footGapMm(p: Problem, v: SetValues): number {
+  const fromRear = hollowFromRearMm(p, v);
+  const lying = panPointMm(p, v, fromRear);
+  const gap = lying - (supportMm(p, v, lying) + p.body.shoeHeel + p.lowerLegMm);
+  return p.hasSlope && gap > 0 ? fallenLeg(gap, fromRear, panDegOf(p, v), chordDegOf(p, v)).gapMm : gap;
 }
 
 export const upperArmMm = (p: Problem): number => p.body.shoulderHeightSitting - p.body.elbowHeightSitting;
 
+/** Clear distance between the pads: spacing of the arms and slide of the pads. */
+export const clearMm = (v: SetValues): number => v.armWidth + orZero(v.padSlide);
+
+const padWidthMm = (p: Problem): number => p.inputs.seat.armPad?.widthMm ?? NaN;
+
 /** Upper arm out from the body over the pads as set; NaN where it cannot be told. */
-export function spreadDeg(p: Problem, v: SetValues): number {
-  const padWidth = p.inputs.seat.armPad?.widthMm ?? NaN;
-  return armOutDeg(v.armWidth, padWidth, p.body.elbowToElbowBreadth, FOREARM_BREADTH_MM, upperArmMm(p));
-}
+export const spreadDeg = (p: Problem, v: SetValues): number =>
+  armOutDeg(clearMm(v), padWidthMm(p), p.body.elbowToElbowBreadth, p.forearmBreadthMm, upperArmMm(p));
 
 /** The clear distance between pads at which the upper arm is out by `deg`. */
-export function clearAtSpread(p: Problem, deg: number): number {
-  const padWidth = p.inputs.seat.armPad?.widthMm ?? NaN;
-  return clearForArmOut(deg, padWidth, p.body.elbowToElbowBreadth, FOREARM_BREADTH_MM, upperArmMm(p));
-}
+export const clearAtSpread = (p: Problem, deg: number): number =>
+  clearForArmOut(deg, padWidthMm(p), p.body.elbowToElbowBreadth, p.forearmBreadthMm, upperArmMm(p));
+
+/** From the middle to an elbow that lies over its pad. */
+export const elbowHalfMm = (p: Problem, v: SetValues): number => (clearMm(v) + padWidthMm(p)) / 2;
 
 /** Underside of the elbow above the seated datum with the upper arm out by `outDeg`. */
 export function elbowAboveSeatMm(p: Problem, v: SetValues, outDeg: number): number {
-  const back = orZero(v.backAngle);
+  const back = trunkDegOf(v);
   if (back === 0 && outDeg === 0) return p.body.elbowHeightSitting;
   return elbowAbove(p.body.shoulderHeightSitting, p.body.elbowHeightSitting, back, 0, outDeg);
 }
@@ -85,18 +187,143 @@ export function elbowAboveSeatMm(p: Problem, v: SetValues, outDeg: number): numb
 export const elbowOnPadMm = (p: Problem, v: SetValues): number =>
   elbowAboveSeatMm(p, v, Math.max(0, orZero(spreadDeg(p, v))));
 
-/** Nape above the datum along the back, at the angle from which the head leans on its rest. */
-export function napeAlongBackMm(p: Problem, v: SetValues): number {
-  const back = Math.max(orZero(v.backAngle), p.inputs.method.headRestFromDeg);
-  // Cervicale is not among the measures: the shoulder lies at its height within a few millimetres of effect here.
-  return alongBack(p.body.shoulderHeightSitting, p.body.napeHeight, back);
+/** The seated datum in the side view. */
+export function datumPoint(p: Problem, v: SetValues): Point {
+  const axis = p.inputs.seat.pan.axisFromRearMm;
+  const fromRear = datumFromRearMm(p, v);
+  return { x: axis + (fromRear - axis) * cosDeg(panDegOf(p, v)), z: panPointMm(p, v, fromRear) };
 }
 
-/** The highest of what has to go under the desk: covered thigh and knee, above the floor. */
-export function underDeskMm(p: Problem, v: SetValues): number {
-  const leg = legOf(p, v);
-  const covered = leg.thighDeg > 0 ? hollowFromRearMm(p, v) - datumFromRearMm(p, v) : 0;
-  const thigh = datumMm(p, v) + thighTopAbove(p.body.thighClearance, leg.thighDeg, covered);
-  const knee = v.footrestMm + p.body.shoeHeel + Math.max(0, leg.gapMm) + p.body.kneeHeight;
-  return Math.max(thigh, knee);
+/** The shoulder in the side view: up the leaning trunk. */
+export function shoulderPoint(p: Problem, v: SetValues): Point {
+  const datum = datumPoint(p, v);
+  const back = trunkDegOf(v);
+  const up = p.body.shoulderHeightSitting;
+  return { x: datum.x - up * sinDeg(back), z: datum.z + up * cosDeg(back) };
 }
+
+/** A pad's middle stands this share of its length before the datum where nobody said where its end is (assumed). */
+const PAD_BEFORE_DATUM = 0.65;
+const DATUM_BEFORE_BACK_MM = datumFromRear(0, 0);
+
+/** Front end of the pads before the back support's most forward point, as set. Arms on the back lean with it. */
+export function padFrontMm(p: Problem, v: SetValues): number {
+  const { armPad, back } = p.inputs.seat;
+  if (!armPad) return NaN;
+  const front = armPad.frontMm ?? DATUM_BEFORE_BACK_MM + PAD_BEFORE_DATUM * armPad.lengthMm;
+  const behind = back.armsMoveWithBack ? orZero(v.armHeight) * sinDeg(trunkDegOf(v)) : 0;
+  return front + orZero(v.armDepth) - behind;
+}
+
+/** Front end of the pads before the hanging elbow. */
+export const padBeforeElbowMm = (p: Problem, v: SetValues): number =>
+  padFrontMm(p, v) - shoulderPoint(p, v).x;
+
+/** How near pads may come to a desk that they cannot pass under, mm. */
+const SHORT_OF_DESK_MM = 20;
+/** What a pad needs between its top and a desk that it passes under, mm (assumed). */
+const UNDER_DESK_MM = 10;
+
+/** Front end of the pads to 20 mm short of the desk's edge, with the hands where they work; 0 where pads pass under it. */
+export function padToDeskMm(p: Problem, v: SetValues): number {
+  const { place } = p.inputs;
+  if (!place) return NaN;
+  const padTop = datumMm(p, v) + v.armHeight;
+  if (padTop + UNDER_DESK_MM <= v.deskHeight - place.deskThicknessMm) return 0;
+  const edge = p.gripMm - (place.keysFromEdgeMm ?? NaN);
+  return edge - SHORT_OF_DESK_MM - padBeforeElbowMm(p, v);
+}
+
+/** Where the hands work, above the floor: on the hand controls, or on the keyboard on the desk; NaN where nowhere. */
+export function handsMm(p: Problem, v: SetValues): number {
+  const { place } = p.inputs;
+  return place?.handControls?.heightMm ?? v.deskHeight + (place?.keyboardThicknessMm ?? 0);
+}
+
+/** Slope of the forearm from the hanging elbow to the hands, positive rising to the hands, degrees. */
+export const forearmDeg = (p: Problem, v: SetValues): number =>
+  asinDeg((handsMm(p, v) - (datumMm(p, v) + elbowAboveSeatMm(p, v, 0))) / p.forearmMm);
+
+/** The lean at which the head meets its rest: as set, and at least the method's. */
+export const restDegOf = (p: Problem, v: SetValues): number =>
+  Math.max(trunkDegOf(v), p.inputs.method.headRestFromDeg);
+
+/** Nape above the datum along the back, at the angle from which the head leans on its rest. */
+export const napeAlongBackMm = (p: Problem, v: SetValues): number =>
+  alongBack(p.headPivotMm, p.body.napeHeight, restDegOf(p, v));
+
+/** The level head's nape before the line of the leaning back. */
+export const napeBeforeBackMm = (p: Problem, v: SetValues): number =>
+  forwardOfBack(p.headPivotMm, p.body.napeHeight, restDegOf(p, v));
+
+/** Half the height of a head pad, mm (assumed): turned about its lower edge, its middle comes forward. */
+const HEAD_PAD_HALF_MM = 60;
+/** The head pad's face at its middle before the line of the back. */
+export const padBeforeBackMm = (p: Problem, v: SetValues): number =>
+  meaning(p, v, 'headDepth') + HEAD_PAD_HALF_MM * sinDeg(orZero(v.headAngle));
+
+/** How far the seat stands forward against its hand controls. */
+const foreAftMm = (p: Problem, v: SetValues): number => orZero(meaning(p, v, 'foreAft'));
+
+/** Inside angle of the elbow with the hand on its control. */
+export function leverElbowDeg(p: Problem, v: SetValues): number {
+  const grip = p.inputs.place?.handControls;
+  if (!grip) return NaN;
+  const shoulder = shoulderPoint(p, v);
+  const far = Math.hypot(grip.forwardMm - (shoulder.x + foreAftMm(p, v)), grip.heightMm - shoulder.z);
+  return sideAngleDeg(upperArmMm(p), p.gripMm, far);
+}
+
+/** Inside angle of the knee with the heel on the pedal, half down. */
+export function pedalKneeDeg(p: Problem, v: SetValues): number {
+  const heel = p.inputs.place?.pedals;
+  if (!heel) return NaN;
+  const datum = datumPoint(p, v);
+  const pan = panDegOf(p, v);
+  const forward = foreAftMm(p, v) + orZero(meaning(p, v, 'stationForeAft'));
+  const hip = {
+    x: datum.x - HIP_ABOVE_PAN_MM * sinDeg(pan) + forward,
+    z: datum.z + HIP_ABOVE_PAN_MM * cosDeg(pan),
+  };
+  const ankleMm = ANKLE_FRACTION * p.body.stature;
+  const far = Math.hypot(heel.forwardMm - hip.x, heel.heightMm + p.body.shoeHeel + ankleMm - hip.z);
+  const thigh = Math.hypot(reachMm(p) + KNEE_BEFORE_HOLLOW_MM, HIP_ABOVE_PAN_MM - KNEE_ABOVE_UNDERSIDE_MM);
+  return sideAngleDeg(thigh, p.body.poplitealHeight + KNEE_ABOVE_UNDERSIDE_MM - ankleMm, far);
+}
+
+/** The eye above the floor: up to the pivot the trunk leans, above it the head stays level. */
+export const eyeMm = (p: Problem, v: SetValues): number =>
+  datumMm(p, v) + p.headPivotMm * (cosDeg(trunkDegOf(v)) - 1) + p.body.eyeHeightSitting;
+
+/** Top of what is covered of the thigh, and of the knee, above the floor. */
+export function legTopsMm(p: Problem, v: SetValues): { readonly thigh: number; readonly knee: number } {
+  const leg = legOf(p, v);
+  const covered = leg.thighDeg > 0 ? reachMm(p) : 0;
+  return {
+    thigh: datumMm(p, v) + thighTopAbove(p.body.thighClearance, leg.thighDeg, covered),
+    knee: leg.supportMm + p.body.shoeHeel + Math.max(0, leg.gapMm) + p.kneeMm,
+  };
+}
+
+/** The highest of what has to go under the desk, a drawer or an apron, above the floor: as if under its plain underside. */
+export function underDeskMm(p: Problem, v: SetValues): number {
+  const tops = legTopsMm(p, v);
+  const { place } = p.inputs;
+  if (!place) return Math.max(tops.thigh, tops.knee);
+  const lower = overLegs(place);
+  return Math.max(
+    tops.thigh + lower.thighsMm - place.deskThicknessMm,
+    tops.knee + lower.kneesMm - place.deskThicknessMm,
+  );
+}
+
+/** Lumbar apex above the loaded seat: in the back's own frame where the seat has a back height as well. */
+export const apexMm = (v: SetValues): number =>
+  Number.isNaN(v.lumbarApex) ? v.backHeight : v.lumbarApex + orZero(v.backHeight);
+
+/** How far the screen's middle lies below the level of the eye, degrees. */
+export const screenBelowDeg = (p: Problem, v: SetValues): number =>
+  atan2Deg(eyeMm(p, v) - v.screenHeight, p.inputs.place?.screenDistanceMm ?? NaN);
+
+/** By how much the back's shape has turned the line of sight down from level, degrees. */
+export const sightDeg = (p: Problem, v: SetValues): number => orZero(meaning(p, v, 'backProfile'));

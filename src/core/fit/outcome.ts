@@ -2,7 +2,7 @@
 import type { DimensionId } from '../body';
 import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Interval } from '../method';
 import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../seat';
-import { missingFor, ownedBy, type Condition } from './conditions';
+import { followingOf, missingFor, ownedBy, type Condition } from './conditions';
 import { oncePer } from './once';
 import { penaltyOf, roundResidual } from './penalty';
 import { decidingConditions } from './plan';
@@ -10,14 +10,15 @@ import type { Problem, SetValues, Variable } from './problem';
 
 /**
  * `fits` in the band; `close` at the best reachable position but outside by little; `cannotReach` at the best
- * position and outside by more; `off` where another position would be better; `notMeasured` where a measure is missing.
+ * position and outside by more; `off` where another position would be better; `notMeasured` where a measure is missing;
+ * `noted` where nothing judges it: set as the sitter likes.
  */
-export const VERDICTS = ['fits', 'close', 'cannotReach', 'off', 'notMeasured'] as const;
+export const VERDICTS = ['fits', 'close', 'cannotReach', 'off', 'notMeasured', 'noted'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 export interface ConditionOutcome {
   readonly id: ConditionId;
-  readonly unit: 'mm' | 'deg' | 'turn';
+  readonly unit: 'mm' | 'deg' | 'own';
   readonly residual: number;
   readonly aim: Interval;
   readonly band: Interval;
@@ -68,22 +69,23 @@ function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOut
 function onScale(
   p: Problem,
   v: SetValues,
+  variable: Variable,
   condition: Condition,
   residual: number,
   interval: Interval,
 ): Interval | null {
-  const { onTrack } = condition;
-  if (onTrack === null) return null;
-  if (typeof onTrack === 'function') return { lo: onTrack(p, interval.lo), hi: onTrack(p, interval.hi) };
+  const following = followingOf(condition, variable.kind);
+  if (following === null) return null;
+  if (typeof following === 'object')
+    return between(following.valueAt(p, v, interval.lo), following.valueAt(p, v, interval.hi));
   // A thigh judged on the height's track has no place on a scale of millimetres.
-  if ((CONDITION_UNITS[condition.id] === 'deg') !== (variableUnit(p, condition) === 'deg')) return null;
-  const value = v[condition.owner(p)];
-  const a = value + onTrack * (interval.lo - residual);
-  const b = value + onTrack * (interval.hi - residual);
-  return { lo: Math.min(a, b), hi: Math.max(a, b) };
+  if ((CONDITION_UNITS[condition.id] === 'deg') !== (variable.adjustment.unit === 'deg')) return null;
+  const value = v[variable.kind];
+  return between(value + following * (interval.lo - residual), value + following * (interval.hi - residual));
 }
 
-const variableUnit = (p: Problem, c: Condition) => p.variables[c.owner(p)]?.adjustment.unit;
+const between = (a: number, b: number): Interval | null =>
+  Number.isNaN(a + b) ? null : { lo: Math.min(a, b), hi: Math.max(a, b) };
 
 const meet = (a: Interval, b: Interval): Interval | null => {
   const lo = Math.max(a.lo, b.lo);
@@ -115,14 +117,16 @@ function worthALook(
   conditions: readonly Condition[],
 ): Iterable<number> {
   const count = values.length;
-  if (count < MANY || !conditions.every((c) => c.isStraight && c.owner(p) === kind)) return values.keys();
+  const follows = conditions.map((c) => followingOf(c, kind));
+  if (count < MANY || !conditions.every((c, i) => c.isStraight && typeof follows[i] === 'number'))
+    return values.keys();
   const found = new Set([0, count - 1]);
-  for (const c of conditions) {
+  for (const [n, c] of conditions.entries()) {
     const { bandLo, aimLo, aimHi, bandHi, hardLo, hardHi } = p.targets[c.id];
     const here = c.residual(p, v);
     for (const end of [bandLo, aimLo, aimHi, bandHi, hardLo, hardHi]) {
       if (end === undefined) continue;
-      const at = firstFrom(values, v[kind] + (c.onTrack as number) * (end - here));
+      const at = firstFrom(values, v[kind] + (follows[n] as number) * (end - here));
       for (let i = at - 2; i <= at + 1; i++) if (i >= 0 && i < count) found.add(i);
     }
   }
@@ -203,9 +207,7 @@ function furthest(outcomes: readonly ConditionOutcome[]): ConditionOutcome | nul
 }
 
 function closeBy(variable: Variable, o: ConditionOutcome): number {
-  return o.id === 'tension'
-    ? ADJUSTMENT_UNITS[variable.adjustment.unit].closeBy
-    : ADJUSTMENT_UNITS[o.unit].closeBy;
+  return ADJUSTMENT_UNITS[o.unit === 'own' ? variable.adjustment.unit : o.unit].closeBy;
 }
 
 function verdictOf(
@@ -214,7 +216,7 @@ function verdictOf(
   atBest: readonly ConditionOutcome[],
 ): Verdict {
   const worst = furthest(own);
-  if (!worst) return 'notMeasured';
+  if (!worst) return 'noted';
   if (worst.outside === 0) return 'fits';
   const best = furthest(atBest);
   if (
@@ -239,15 +241,15 @@ export function adjustmentOutcome(
   const bestPosition = ready.length > 0 ? bestAlone(p, v, variable) : position;
   const there = { ...v, [variable.kind]: variable.values[bestPosition] ?? NaN };
   const main = owned[0];
-  const mainMissing =
-    main && missingFor(p, main).length > 0 && !(variable.kind === 'armWidth' && ready.length > 0);
+  const isSpread = main?.id === 'armSpread';
+  const mainMissing = main && missingFor(p, main).length > 0 && !(isSpread && ready.length > 0);
   return {
     kind: variable.kind,
     variable,
     position,
     value: v[variable.kind],
-    aim: common(ready.map((c, i) => onScale(p, v, c, own[i]!.residual, own[i]!.aim))),
-    band: common(ready.map((c, i) => onScale(p, v, c, own[i]!.residual, own[i]!.band))),
+    aim: common(ready.map((c, i) => onScale(p, v, variable, c, own[i]!.residual, own[i]!.aim))),
+    band: common(ready.map((c, i) => onScale(p, v, variable, c, own[i]!.residual, own[i]!.band))),
     bestPosition,
     conditions: own,
     deciding: furthest(own),
@@ -259,13 +261,13 @@ export function adjustmentOutcome(
           ready.map((c) => outcomeOf(p, there, c)),
         ),
     missing: [...new Set(owned.flatMap((c) => missingFor(p, c)))],
-    doubt: ready[0] ? doubtOf(p, ready[0]) : null,
+    doubt: ready[0] ? doubtOf(p, variable.kind, ready[0]) : null,
   };
 }
 
 /** Only where the residual follows its measures one to one; stature enters as a small fraction and is left out. */
-function doubtOf(p: Problem, c: Condition): number | null {
-  if (typeof c.onTrack !== 'number' || CONDITION_UNITS[c.id] !== 'mm') return null;
+function doubtOf(p: Problem, kind: AdjustmentKind, c: Condition): number | null {
+  if (typeof followingOf(c, kind) !== 'number' || CONDITION_UNITS[c.id] !== 'mm') return null;
   const square = c
     .needs(p)
     .filter((id) => id !== 'stature')

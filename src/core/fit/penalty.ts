@@ -15,8 +15,8 @@ const RESIDUAL_STEP = 1e-3;
 const MILLION = 1e6;
 /** How much steeper the penalty rises beyond the band. */
 const BEYOND_BAND = 10;
-/** The distance from aim to band's edge counts as at least this much: mm; degrees. */
-const LEAST_EDGE = { mm: 1, deg: 0.5, turn: 0.125 } as const;
+/** The distance from aim to band's edge counts as at least this much: mm; degrees; turns or steps. */
+const LEAST_EDGE = { mm: 1, deg: 0.5, own: 0.125 } as const;
 
 export const roundResidual = (value: number): number => Math.round(value / RESIDUAL_STEP) * RESIDUAL_STEP;
 

@@ -14,23 +14,54 @@ export const computable = oncePer((p): readonly Condition[] =>
   conditionsOf(p).filter((c) => missingFor(p, c).length === 0),
 );
 
+/** What meets the floor and the desk. */
+const BLOCK: readonly AdjustmentKind[] = [
+  'seatAngle',
+  'forwardTilt',
+  'chairAngle',
+  'frontSlope',
+  'footRing',
+  'footrest',
+  'seatHeight',
+  'deskHeight',
+];
+/** What the block stands on: how far forward the sitter sits, and where the back support is. */
+const BEFORE: readonly (readonly AdjustmentKind[])[] = [
+  ['lumbarDepth'],
+  ['upperLumbar', 'lowerLumbar'],
+  ['seatDepth', 'backReach'],
+];
+const AFTER: readonly (readonly AdjustmentKind[])[] = [
+  ['backHeight', 'lumbarApex'],
+  ['thoracic'],
+  ['armWidth', 'padSlide'],
+  ['armHeight'],
+  ['armDepth'],
+  ['armPivot'],
+  ['armAngle'],
+  ['tiltTension'],
+  ['tiltLock'],
+  ['tiltLimiter'],
+  ['headHeight'],
+  ['headAngle'],
+  ['headDepth'],
+  ['foreAft'],
+  ['stationForeAft'],
+  ['suspensionWeight'],
+  ['damper'],
+  ['backProfile', 'screenHeight'],
+  ['climate'],
+];
+
 /**
- * In which order adjustments are chosen. The back angle comes first and alone (unless synchro ties it to the pan),
- * so that no desk ever leans a sitter back; then what meets the floor and the desk together; then each of the rest.
+ * In which order adjustments are chosen. What pushes the sitter forward comes first, then the back angle alone (unless
+ * synchro or a whole-chair tilt ties it to the pan), so that no desk ever leans a sitter back; then what meets the
+ * floor and the desk together; then each of the rest.
  */
 function makePlan(p: Problem): readonly Stage[] {
-  const block: AdjustmentKind[] = ['seatAngle', 'seatHeight', 'deskHeight'];
-  const rest: AdjustmentKind[][] = [
-    ['seatDepth'],
-    ['lumbarApex'],
-    ['armWidth'],
-    ['armHeight'],
-    ['tiltTension'],
-    ['headHeight'],
-  ];
-  const order = p.isSynchro
-    ? [['backAngle', ...block] as AdjustmentKind[], ...rest]
-    : [['backAngle'] as AdjustmentKind[], block, ...rest];
+  const order: readonly (readonly AdjustmentKind[])[] = p.isTied
+    ? [...BEFORE, ['backAngle', ...BLOCK], ...AFTER]
+    : [...BEFORE, ['backAngle'], BLOCK, ...AFTER];
   const left = new Set(computable(p));
   const placed = new Set<AdjustmentKind>();
   const stages: Stage[] = [];

@@ -1,8 +1,18 @@
 import { message, type Message } from '../message';
-import { controlFor, endsOf, isFixed, isStepped, positionCount, type AdjustmentKind } from '../seat';
+import {
+  ADJUSTMENT_KINDS,
+  controlFor,
+  endsOf,
+  isFixed,
+  isStepped,
+  positionCount,
+  type AdjustmentKind,
+} from '../seat';
 import type { Problem, Variable } from './problem';
+import { ownValue } from './reasons';
 
-const IN_DEGREES: readonly AdjustmentKind[] = ['seatAngle', 'backAngle'];
+/** Kinds whose positions have names of their own. */
+const NAMED: readonly AdjustmentKind[] = ['thoracic', 'tiltLock', 'climate'];
 
 /** Wordings for counts that need their own. */
 const CLICKS: Readonly<Record<number, string>> = { 0: '.none', 1: '.one' };
@@ -15,28 +25,43 @@ export function positionWords(p: Problem, variable: Variable, position: number):
   const { adjustment, kind } = variable;
   const value = variable.values[position] ?? NaN;
   const control = controlFor(p.inputs.seat.controls, adjustment.id)?.control;
-  const measured = IN_DEGREES.includes(kind) ? { deg: value } : { mm: value };
+  const isAngle = adjustment.unit === 'deg';
+  const measured = ownValue(adjustment.unit, value);
+  const end = { word: `end.${ADJUSTMENT_KINDS[kind].sign}` };
+  if (NAMED.includes(kind)) return message('position.state', { state: { word: `state.${kind}.${value}` } });
+  if (adjustment.followsSitter) return message('position.follows', { value: measured });
   if (isFixed(adjustment)) return message('position.fixed', { value: measured });
   const of = { count: positionCount(adjustment) };
   const number = { count: position + 1 };
+  if (adjustment.effort?.by === 'weighing' && value === 0) return message('position.weighing');
   if (control?.scale.type === 'dial')
     return message('position.dial', {
       label: { text: control.scale.labels[position] ?? String(position + 1) },
     });
+  const { lowest, highest } = endsOf(adjustment.travel);
   if (adjustment.unit === 'turn')
     return message('position.turns', {
-      turns: { turns: value - endsOf(adjustment.travel).lowest },
-      of: { turns: endsOf(adjustment.travel).highest },
+      turns: { turns: value - lowest },
+      of: { turns: highest - lowest },
+      end,
     });
+  if (adjustment.unit === 'pump')
+    return message('position.pumps', {
+      pumps: { count: value - lowest },
+      of: { count: highest - lowest },
+      end,
+    });
+  if (adjustment.unit === 'kg') return message('position.kg', { value: measured });
   if (control?.scale.type === 'clicks')
     return message(`position.clicks${CLICKS[position] ?? ''}`, {
       clicks: { count: position },
-      end: { word: `end.${kind}` },
+      end,
       number,
       of,
     });
-  if (isStepped(adjustment)) return message('position.stop', { number, of, end: { word: `end.${kind}` } });
-  if (IN_DEGREES.includes(kind)) return message('position.angle', { value: measured });
+  if (isStepped(adjustment) || adjustment.unit === 'step')
+    return message('position.stop', { number, of, end });
+  if (isAngle) return message('position.angle', { value: measured });
   return message(kind === 'seatHeight' && p.panTilts ? 'position.tapeLevel' : 'position.tape', {
     value: measured,
   });

@@ -1,14 +1,20 @@
 import { DIMENSION_IDS, type DimensionId } from '../body';
-import { roomForChild, type ConditionId, type Target } from '../method';
-import { TASK_OFFSETS, deskOf } from '../place';
+import { COMMON_TARGETS, bandOf, roomForChild, type ConditionId, type Target } from '../method';
+import { TASK_OFFSETS, type Winner } from '../place';
+import { ANKLE_FRACTION, FOREARM_BREADTH_MM, FOREARM_FRACTION, HAND_FRACTION } from '../posture';
 import {
   ADJUSTMENT_UNITS,
   adjustmentOf,
+  endsOf,
   heightShift,
+  isFixed,
+  meaningOf,
+  positionCount,
   valuesOf,
   type Adjustment,
   type AdjustmentKind,
 } from '../seat';
+import { cosDeg } from '../units';
 import { isChild, type FitInputs } from './inputs';
 
 /** One adjustment as the computation sees it: its values under this body, one for each position. */
@@ -32,23 +38,64 @@ export interface Problem {
   readonly targets: Readonly<Record<ConditionId, Target>>;
   /** Most upright back angle; where synchro counts from. */
   readonly uprightDeg: number;
-  /** Whether back and pan tilt together. */
-  readonly isSynchro: boolean;
+  /** Whether back and pan tilt together, by synchro or because the whole chair does. */
+  readonly isTied: boolean;
   /** Whether the pan can be anything but level. */
   readonly panTilts: boolean;
+  /** Whether the front third of the pan can drop. */
+  readonly hasSlope: boolean;
+  /** Foot support to the hollow of the knee without the shoe, mm; less where the feet stand forward on pedals. */
+  readonly lowerLegMm: number;
+  /** Foot support to the top of the knee likewise, mm. */
+  readonly kneeMm: number;
+  /** How far the shank stands forward for pedals, degrees. */
+  readonly shankAtDeg: number;
+  /** Elbow to wrist, by stature, mm. */
+  readonly forearmMm: number;
+  /** Elbow to the grip of the hand; measured, or by stature, mm. */
+  readonly gripMm: number;
+  /** Elbow to fingertip; measured, or by stature, mm. */
+  readonly fingertipMm: number;
+  readonly forearmBreadthMm: number;
+  /** Where the head begins to stay level: cervicale, or the shoulder where that was not measured, mm. */
+  readonly headPivotMm: number;
 }
 
 /** Values of a set seat and place, in each adjustment's unit; NaN for what is absent or not yet chosen. */
 export type SetValues = Record<AdjustmentKind, number> & { footrestMm: number; backCushionMm: number };
 
-const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'armHeight', 'headHeight'];
+/** Counted from the loaded seat: a body that sinks deeper stands lower beside them. */
+const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'backHeight', 'armHeight', 'headHeight'];
+
+/** Adjustments that turn the pan; each adds to the others. */
+export const PAN_KINDS = [
+  'seatAngle',
+  'forwardTilt',
+  'chairAngle',
+] as const satisfies readonly AdjustmentKind[];
+
+/** How far forward a shank stands with the feet on pedals: a knee of 120° on a level thigh (assumed). */
+const SHANK_AT_PEDALS_DEG = 30;
+/** Whoever wins counts this much more than what gives way (assumed; large enough that it always does). */
+const WINNER_SHARE = 100;
+const WINS: Record<Winner, readonly ConditionId[]> = {
+  desk: ['deskTop', 'deskClearance'],
+  feet: ['footGap', 'thigh'],
+};
+/** A rounded front edge forgives `r (1 − cos 20°)`, at most this much, mm. */
+const MOST_FORGIVEN_MM = 5;
+const EDGE_TURN_DEG = 20;
+/** A pad lies under the forearm from here to there before the elbow, mm. */
+const UNDER_FOREARM_MM = { from: 50, to: 200 };
 
 function variableOf(
   adjustment: Adjustment,
   shift: { readonly ofSeat: number; readonly aboveSeat: number },
+  hasBackHeight: boolean,
 ): Variable {
   const { kind } = adjustment;
-  const shiftMm = kind === 'seatHeight' ? shift.ofSeat : ABOVE_SEAT.includes(kind) ? shift.aboveSeat : 0;
+  const isAbove = ABOVE_SEAT.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
+  const shiftMm = kind === 'seatHeight' ? shift.ofSeat : isAbove ? shift.aboveSeat : 0;
   return {
     kind,
     adjustment,
@@ -65,38 +112,105 @@ const moved = (t: Target, by: { readonly lo: number; readonly hi: number }): Tar
   bandHi: t.bandHi === undefined ? undefined : t.bandHi + by.hi,
 });
 
+/** A band of one step of the adjustment's own count on either side. */
+function withinOneStep(target: Target, adjustment: Adjustment | null): Target {
+  if (!adjustment) return target;
+  const { lowest, highest } = endsOf(adjustment.travel);
+  const step = isFixed(adjustment) ? 0 : (highest - lowest) / (positionCount(adjustment) - 1);
+  const slack = Math.max(step, ADJUSTMENT_UNITS[adjustment.unit].closeBy);
+  return { ...target, bandLo: -slack, bandHi: slack };
+}
+
 function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   const { method, place, seat, body } = inputs;
   const length = body.buttockPoplitealLength?.value;
-  const tension = adjustmentOf(seat.adjustments, 'tiltTension');
-  const slack = ADJUSTMENT_UNITS[tension?.unit ?? 'turn'].closeBy;
-  return {
+  const of = (kind: AdjustmentKind) => adjustmentOf(seat.adjustments, kind);
+  const slack = ADJUSTMENT_UNITS[of('tiltTension')?.unit ?? 'turn'].closeBy;
+  const targets: Record<ConditionId, Target> = {
+    ...COMMON_TARGETS,
     ...method.targets,
     kneeRoom:
       isChild(inputs) && length !== undefined ? roomForChild(method.kneeRoom, length) : method.kneeRoom,
-    deskTop: place ? moved(method.targets.deskTop, TASK_OFFSETS[place.task]) : method.targets.deskTop,
-    tension: { ...method.targets.tension, bandLo: -slack, bandHi: slack },
+  };
+  const forgiven = Math.min(
+    MOST_FORGIVEN_MM,
+    Math.max(0, seat.pan.frontEdgeRadiusMm) * (1 - cosDeg(EDGE_TURN_DEG)),
+  );
+  if (targets.footGap.bandHi !== undefined)
+    targets.footGap = { ...targets.footGap, bandHi: targets.footGap.bandHi + forgiven };
+  targets.tension = { ...targets.tension, bandLo: -slack, bandHi: slack };
+  targets.suspensionWeight = withinOneStep(targets.suspensionWeight, of('suspensionWeight'));
+  if (place) targets.deskTop = moved(targets.deskTop, TASK_OFFSETS[place.task]);
+  const pad = seat.armPad?.lengthMm ?? 0;
+  const longer = Math.max(0, pad - (UNDER_FOREARM_MM.to - UNDER_FOREARM_MM.from));
+  targets.padReach = moved(targets.padReach, { lo: 0, hi: longer });
+  for (const id of place?.wins ? WINS[place.wins] : [])
+    targets[id] = { ...targets[id], weight: targets[id].weight * WINNER_SHARE };
+  return targets;
+}
+
+/** Of a leg, an arm and a head, what follows from the measures alone. */
+function partsOf(
+  inputs: FitInputs,
+  body: BodyNumbers,
+): Pick<
+  Problem,
+  | 'lowerLegMm'
+  | 'kneeMm'
+  | 'shankAtDeg'
+  | 'forearmMm'
+  | 'gripMm'
+  | 'fingertipMm'
+  | 'forearmBreadthMm'
+  | 'headPivotMm'
+> {
+  const known = (value: number, otherwise: number): number => (Number.isNaN(value) ? otherwise : value);
+  const shankAtDeg = inputs.place?.pedals ? SHANK_AT_PEDALS_DEG : 0;
+  const ankle = ANKLE_FRACTION * body.stature;
+  const lowerLegMm =
+    shankAtDeg === 0 ? body.poplitealHeight : ankle + (body.poplitealHeight - ankle) * cosDeg(shankAtDeg);
+  return {
+    shankAtDeg,
+    lowerLegMm,
+    kneeMm: body.kneeHeight - (body.poplitealHeight - lowerLegMm),
+    forearmMm: FOREARM_FRACTION * body.stature,
+    gripMm: known(body.elbowGripLength, (FOREARM_FRACTION + HAND_FRACTION / 2) * body.stature),
+    fingertipMm: known(body.forearmHandLength, (FOREARM_FRACTION + HAND_FRACTION) * body.stature),
+    forearmBreadthMm: known(body.forearmBreadth, FOREARM_BREADTH_MM),
+    headPivotMm: known(body.cervicaleHeightSitting, body.shoulderHeightSitting),
   };
 }
 
 export function problemOf(inputs: FitInputs): Problem {
   const { seat, place, body } = inputs;
   const shift = heightShift(seat, body.bodyMass?.value ?? null);
-  const desk = deskOf(place);
+  const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
   const variables: Partial<Record<AdjustmentKind, Variable>> = {};
-  for (const adjustment of desk ? [...seat.adjustments, desk] : seat.adjustments) {
-    // Two adjustments of one kind are told apart by later versions of the seat form; the first one counts.
-    variables[adjustment.kind] ??= variableOf(adjustment, shift);
-  }
-  const numbers = Object.fromEntries(DIMENSION_IDS.map((id) => [id, body[id]?.value ?? NaN]));
+  for (const adjustment of [...seat.adjustments, ...(place?.adjustments ?? [])])
+    variables[adjustment.kind] ??= variableOf(adjustment, shift, hasBackHeight);
+  const numbers = Object.fromEntries(DIMENSION_IDS.map((id) => [id, body[id]?.value ?? NaN])) as Record<
+    DimensionId,
+    number
+  >;
   const isSynchro = seat.back.synchroRatio !== null;
   return {
     inputs,
-    body: numbers as Record<DimensionId, number>,
+    body: numbers,
     variables,
     targets: targetsOf(inputs),
     uprightDeg: variables.backAngle?.values[0] ?? 0,
-    isSynchro,
-    panTilts: isSynchro || (variables.seatAngle?.values.some((v) => v !== 0) ?? false),
+    isTied: isSynchro || variables.chairAngle !== undefined,
+    panTilts: isSynchro || PAN_KINDS.some((kind) => variables[kind]?.values.some((v) => v !== 0) ?? false),
+    hasSlope: variables.frontSlope?.values.some((v) => v !== 0) ?? false,
+    ...partsOf(inputs, numbers),
   };
 }
+
+/** What a value of an adjustment comes to in mm or degrees; NaN where the seat has no such adjustment. */
+export function meaning(p: Problem, v: SetValues, kind: AdjustmentKind): number {
+  const variable = p.variables[kind];
+  return variable ? meaningOf(variable.adjustment, v[kind]) : NaN;
+}
+
+/** The method's band of the trunk's lean, for what stops it or leans on it. */
+export const leanBand = (p: Problem) => bandOf(p.targets.backAngle);

@@ -1,55 +1,118 @@
-import type { ConditionId } from '../method';
+import { bandOf, type ConditionId } from '../method';
 import { message, type Message, type MessageValue } from '../message';
-import { balancedTension } from './conditions';
+import type { AdjustmentUnit } from '../seat';
+import { padTurnDeg } from '../posture';
 import {
+  apexMm,
+  clearMm,
+  datumMm,
   elbowAboveSeatMm,
+  elbowHalfMm,
   elbowOnPadMm,
+  eyeMm,
+  forearmDeg,
   legOf,
   napeAlongBackMm,
+  napeBeforeBackMm,
+  padBeforeBackMm,
   panDegOf,
+  prominenceMm,
+  pushMm,
+  restDegOf,
+  trunkDegOf,
   underDeskMm,
-  datumMm,
 } from './on-seat';
 import type { AdjustmentOutcome, ConditionOutcome } from './outcome';
-import type { Problem, SetValues } from './problem';
+import { meaning, type Problem, type SetValues, type Variable } from './problem';
+import { workingLoadKg } from './refusals';
+import { balancedTension, wantedDamper, wantedProminenceMm, wantedZoneMm } from './wanted';
 
 type Values = Record<string, MessageValue>;
 
 /** The numbers that go into the sentence of each condition. */
 const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome) => Values> = {
   footGap: (p, v) => ({
-    hollow: { mm: panDegOf(p, v) === 0 ? v.seatHeight : legOf(p, v).hollowMm },
+    hollow: { mm: legOf(p, v).hollowMm },
     leg: { mm: p.body.poplitealHeight },
     shoe: { mm: p.body.shoeHeel },
-    footrest: { mm: v.footrestMm },
+    footrest: { mm: legOf(p, v).supportMm },
   }),
   thigh: (p, v) => ({ thigh: { deg: legOf(p, v).thighDeg }, pan: { deg: panDegOf(p, v) } }),
   trunkThigh: (p, v, o) => ({
     angle: { deg: o.residual },
-    back: { deg: v.backAngle },
+    back: { deg: trunkDegOf(v) },
     thigh: { deg: legOf(p, v).thighDeg },
   }),
-  backAngle: (p, v) => ({ back: { deg: v.backAngle }, method: { text: p.inputs.method.name } }),
+  backAngle: (p, v) => ({ back: { deg: trunkDegOf(v) }, method: { text: p.inputs.method.name } }),
   kneeRoom: (p, v, o) => ({
     length: { mm: p.body.buttockPoplitealLength },
     depth: { mm: v.seatDepth },
     cushion: { mm: v.backCushionMm },
+    push: { mm: pushMm(p, v) },
     room: { mm: o.residual },
   }),
-  lumbarHeight: (p, v) => ({ apex: { mm: v.lumbarApex }, hollow: { mm: p.body.smallOfBackHeight } }),
-  lumbarByPractice: (_, v) => ({ apex: { mm: v.lumbarApex } }),
+  lumbarHeight: (p, v) => ({ apex: { mm: apexMm(v) }, hollow: { mm: p.body.smallOfBackHeight } }),
+  lumbarByPractice: (_, v) => ({ apex: { mm: apexMm(v) } }),
   tension: (p) => ({ mass: { kg: p.body.bodyMass }, wanted: tensionValue(p, balancedTension(p)) }),
   armHeight: (p, v) => ({ elbow: { mm: elbowOnPadMm(p, v) }, pad: { mm: v.armHeight } }),
-  armSpread: (_, v, o) => ({ out: { deg: o.residual }, clear: { mm: v.armWidth } }),
+  armSpread: (_, v, o) => ({ out: { deg: o.residual }, clear: { mm: clearMm(v) } }),
   hipClearance: (p, v, o) => ({
-    clear: { mm: v.armWidth },
+    clear: { mm: clearMm(v) },
     hips: { mm: p.body.hipBreadthSitting },
     side: { mm: o.residual / 2 },
   }),
   headHeight: (p, v) => ({
     pad: { mm: v.headHeight },
     nape: { mm: napeAlongBackMm(p, v) },
-    from: { deg: p.inputs.method.headRestFromDeg },
+    from: { deg: restDegOf(p, v) },
+  }),
+  lumbarDepth: (p, v) => ({
+    stands: { mm: prominenceMm(p, v) },
+    hollow: { mm: p.body.smallOfBackDepth },
+    wanted: { mm: wantedProminenceMm(p) },
+  }),
+  upperLumbar: zoneValues('upper'),
+  lowerLumbar: zoneValues('lower'),
+  lumbarEven: (p, v) => ({
+    upper: { mm: meaning(p, v, 'upperLumbar') },
+    lower: { mm: meaning(p, v, 'lowerLumbar') },
+  }),
+  thoracic: () => ({}),
+  tiltLock: (_, v) => ({ back: { deg: trunkDegOf(v) } }),
+  tiltLimiter: (p, v) => ({
+    stop: { deg: v.tiltLimiter },
+    wanted: { deg: bandOf(p.targets.backAngle).hi },
+    method: { text: p.inputs.method.name },
+  }),
+  padReach: (_, __, o) => ({ before: { mm: o.residual } }),
+  padAtDesk: (_, __, o) => ({ room: { mm: o.residual } }),
+  armPivot: (p, v) => ({
+    pad: { deg: v.armPivot },
+    forearm: { deg: padTurnDeg(elbowHalfMm(p, v), p.fingertipMm) },
+  }),
+  armAngle: (p, v) => ({ pad: { deg: v.armAngle }, forearm: { deg: forearmDeg(p, v) } }),
+  headAngle: (p, v) => ({ pad: { deg: v.headAngle }, wanted: { deg: restDegOf(p, v) } }),
+  headDepth: (p, v) => ({
+    pad: { mm: padBeforeBackMm(p, v) },
+    nape: { mm: napeBeforeBackMm(p, v) },
+    from: { deg: restDegOf(p, v) },
+  }),
+  leverElbow: (_, __, o) => ({ angle: { deg: o.residual } }),
+  pedalKnee: (_, __, o) => ({ angle: { deg: o.residual } }),
+  suspensionWeight: (p, v) => ({
+    set: { kg: v.suspensionWeight },
+    load: { kg: workingLoadKg(p.inputs, p.body.bodyMass) },
+    mass: { kg: p.body.bodyMass },
+  }),
+  damper: (p, v) => ({
+    set: { count: v.damper },
+    wanted: { count: wantedDamper(p) },
+    ground: { word: `ground.${p.inputs.place?.ground ?? 'mixed'}` },
+  }),
+  gaze: (p, v, o) => ({
+    eye: { mm: eyeMm(p, v) },
+    screen: { mm: v.screenHeight },
+    angle: { deg: o.residual },
   }),
   deskTop: (p, v) => ({
     elbow: { mm: datumMm(p, v) + elbowAboveSeatMm(p, v, 0) },
@@ -63,15 +126,44 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
   }),
 };
 
-function tensionValue(p: Problem, wanted: number): MessageValue {
-  return p.variables.tiltTension?.adjustment.unit === 'turn' ? { turns: wanted } : { count: wanted };
+function zoneValues(zone: 'upper' | 'lower') {
+  return (p: Problem, v: SetValues): Values => ({
+    stands: { mm: meaning(p, v, `${zone}Lumbar`) },
+    hollow: { mm: p.body.smallOfBackDepth },
+    wanted: { mm: wantedZoneMm(p, zone) },
+  });
+}
+
+/** A number of an adjustment's own count. */
+export function ownValue(unit: AdjustmentUnit | undefined, value: number): MessageValue {
+  if (unit === 'mm') return { mm: value };
+  if (unit === 'deg') return { deg: value };
+  if (unit === 'kg') return { kg: value };
+  return unit === 'turn' ? { turns: value } : { count: value };
+}
+
+const tensionValue = (p: Problem, wanted: number): MessageValue =>
+  ownValue(p.variables.tiltTension?.adjustment.unit, wanted);
+
+/** By how much something lies outside, in the unit it is judged in. */
+export function sizeOf(variable: Variable, o: ConditionOutcome): MessageValue {
+  const size = Math.abs(o.outside);
+  if (o.unit === 'deg') return { deg: size };
+  return o.unit === 'mm' ? { sizeMm: size } : ownValue(variable.adjustment.unit, size);
 }
 
 const sideOf = (o: ConditionOutcome): 'good' | 'more' | 'less' =>
   o.outside === 0 ? 'good' : o.outside > 0 ? 'more' : 'less';
 
+/** A mechanism that weighs by itself is spoken of in its own words. */
+const tensionWords = (p: Problem): string => {
+  const adjustment = p.variables.tiltTension?.adjustment;
+  return adjustment?.effort?.by === 'weighing' ? 'weighing' : (adjustment?.unit ?? 'turn');
+};
+
 /** One sentence: why this position, or what is wrong with it. */
 export function reasonFor(p: Problem, v: SetValues, outcome: AdjustmentOutcome): Message {
+  if (outcome.verdict === 'noted') return message('reason.noted');
   if (outcome.verdict === 'notMeasured' || !outcome.deciding) {
     return message('reason.notMeasured', {
       missing: { words: outcome.missing.map((id) => `dimension.${id}`) },
@@ -79,17 +171,7 @@ export function reasonFor(p: Problem, v: SetValues, outcome: AdjustmentOutcome):
   }
   const o = outcome.deciding;
   const side = sideOf(o);
-  const by: Values =
-    side === 'good'
-      ? {}
-      : {
-          by:
-            o.unit === 'deg'
-              ? { deg: Math.abs(o.outside) }
-              : o.unit === 'turn'
-                ? tensionValue(p, Math.abs(o.outside))
-                : { sizeMm: Math.abs(o.outside) },
-        };
-  const kind = o.id === 'tension' ? `.${p.variables.tiltTension?.adjustment.unit ?? 'turn'}` : '';
+  const by: Values = side === 'good' ? {} : { by: sizeOf(outcome.variable, o) };
+  const kind = o.id === 'tension' ? `.${tensionWords(p)}` : '';
   return message(`reason.${o.id}.${side}${kind}`, { ...VALUES[o.id](p, v, o), ...by });
 }

@@ -1,5 +1,6 @@
 import type { Message } from '../message';
 import { message } from '../message';
+import { adjustmentOf, endsOf, heightShift } from '../seat';
 import type { FitInputs } from './inputs';
 
 /** Clothing over the measured mass, kg (common practice). */
@@ -11,10 +12,14 @@ export const CHECK_VERDICTS = ['passes', 'close', 'refused', 'notMeasured'] as c
 
 /** A check on the seat as a whole, which no setting changes. */
 export interface SeatCheck {
-  readonly id: 'ratedLoad' | 'seatWidth';
+  readonly id: 'ratedLoad' | 'seatWidth' | 'headroom';
   readonly verdict: (typeof CHECK_VERDICTS)[number];
   readonly reason: Message;
 }
+
+/** What a seat carries: the sitter in working clothes with tools, kg. */
+export const workingLoadKg = ({ work }: Pick<FitInputs, 'work'>, massKg: number): number =>
+  massKg + CLOTHING_KG + work.toolsKg;
 
 /** Rated load: a measured mass in clothes with tools; never rounded in the seat's favour, never on an estimate. */
 function ratedLoad({ seat, body, work }: FitInputs): SeatCheck {
@@ -27,7 +32,7 @@ function ratedLoad({ seat, body, work }: FitInputs): SeatCheck {
       reason: message('check.ratedLoad.notMeasured', { rated: { kg: rated } }),
     };
   }
-  const load = mass.value + CLOTHING_KG + work.toolsKg;
+  const load = workingLoadKg({ work }, mass.value);
   const verdict = load <= rated ? 'passes' : 'refused';
   const values = {
     rated: { kg: rated },
@@ -54,6 +59,29 @@ function seatWidth({ seat, body }: FitInputs): SeatCheck {
   return { id: 'seatWidth', verdict, reason: message(`check.seatWidth.${verdict}`, values) };
 }
 
-export const seatChecks = (inputs: FitInputs): SeatCheck[] => [ratedLoad(inputs), seatWidth(inputs)];
+/** What should stay free over the head in a cab, mm (assumed). */
+const OVER_HEAD_MM = 50;
+
+/** Headroom in a cab, with the seat as low as it goes; nothing where the place has no ceiling to speak of. */
+function headroom({ seat, place, body }: FitInputs): SeatCheck[] {
+  const ceiling = place?.headroomMm;
+  const height = adjustmentOf(seat.adjustments, 'seatHeight');
+  if (ceiling === undefined || !height) return [];
+  const sitting = body.sittingHeight?.value;
+  const room = { ceiling: { mm: ceiling } };
+  if (sitting === undefined)
+    return [{ id: 'headroom', verdict: 'notMeasured', reason: message('check.headroom.notMeasured', room) }];
+  const lowest = endsOf(height.travel).lowest + heightShift(seat, body.bodyMass?.value ?? null).ofSeat;
+  const top = lowest + sitting;
+  const verdict = top > ceiling ? 'refused' : top + OVER_HEAD_MM > ceiling ? 'close' : 'passes';
+  const values = { ...room, top: { mm: Math.round(top) }, seat: { mm: lowest }, sitting: { mm: sitting } };
+  return [{ id: 'headroom', verdict, reason: message(`check.headroom.${verdict}`, values) }];
+}
+
+export const seatChecks = (inputs: FitInputs): SeatCheck[] => [
+  ratedLoad(inputs),
+  seatWidth(inputs),
+  ...headroom(inputs),
+];
 export const isRefused = (checks: readonly SeatCheck[]): boolean =>
   checks.some((c) => c.verdict === 'refused');

@@ -1,14 +1,8 @@
-import { message, type Message, type MessageValue } from '../message';
+import { message, type Message } from '../message';
 import { takesCushions } from '../seat';
-import type { AdjustmentOutcome, ConditionOutcome } from './outcome';
+import type { AdjustmentOutcome } from './outcome';
 import type { Problem } from './problem';
-
-function sizeOf(p: Problem, o: ConditionOutcome): MessageValue {
-  const size = Math.abs(o.outside);
-  if (o.unit === 'deg') return { deg: size };
-  if (o.unit === 'mm') return { sizeMm: size };
-  return p.variables.tiltTension?.adjustment.unit === 'turn' ? { turns: size } : { count: size };
-}
+import { sizeOf } from './reasons';
 
 /**
  * What the trade does about a shortfall, by the condition that decides and the side it lies on; null where nothing
@@ -17,7 +11,7 @@ function sizeOf(p: Problem, o: ConditionOutcome): MessageValue {
 export function remedyHint(p: Problem, outcome: AdjustmentOutcome): Message | null {
   const o = outcome.deciding;
   if (!o || o.outside === 0 || outcome.verdict === 'notMeasured') return null;
-  const by = sizeOf(p, o);
+  const by = sizeOf(outcome.variable, o);
   if (outcome.verdict === 'off') return message('remedy.set', { by });
   const side = o.outside > 0 ? 'more' : 'less';
   const bare = o.id === 'kneeRoom' && side === 'less' && !takesCushions(p.inputs.seat) ? '.bare' : '';

@@ -3,7 +3,7 @@
  * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
-import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
+import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind, type AdjustmentKindRow } from '../seat';
 import { deskClearanceExtent, deskTopExtent, extentOf, type Condition } from './conditions';
 import { legsOverElbowExtent, type Span } from './extents';
 import type { RemedySettings, Settings } from './inputs';
@@ -51,13 +51,14 @@ export function valuesOfSettings(p: Problem, settings: Settings): SetValues {
 
 /** Adjustments that some measured condition speaks for; the others are left at their neutral position. */
 function spokenFor(p: Problem, conditions: readonly Condition[]): Set<AdjustmentKind> {
-  return new Set(conditions.map((c) => c.owner(p)));
+  return new Set(conditions.flatMap((c) => c.owners(p)));
 }
 
-/** Where an adjustment stands that nothing speaks for: level, or the middle. */
+/** Where an adjustment stands that nothing speaks for: level, straight or off, else the middle. */
 function neutralPosition(p: Problem, kind: AdjustmentKind): number {
   const values = p.variables[kind]?.values ?? [];
-  if (kind !== 'seatAngle') return Math.floor((values.length - 1) / 2);
+  const { datum, units } = ADJUSTMENT_KINDS[kind];
+  if (units[0] !== 'deg' && datum !== 'off') return Math.floor((values.length - 1) / 2);
   return values.reduce((best, v, i) => (Math.abs(v) < Math.abs(values[best] ?? Infinity) ? i : best), 0);
 }
 
@@ -68,7 +69,7 @@ const FOLLOWS = 1e-6;
 
 function weightOf({ key, values }: Axis): number {
   const step = ((values[values.length - 1] ?? 0) - (values[0] ?? 0)) / Math.max(1, values.length - 1);
-  const isAngle = key === 'seatAngle' || key === 'backAngle';
+  const isAngle = key !== 'footrestMm' && ADJUSTMENT_KINDS[key].units[0] === 'deg';
   return Math.max(step, FOLLOWS) * (key === 'deskHeight' ? FOLLOWS : isAngle ? MM_PER_DEG : 1);
 }
 
@@ -79,6 +80,7 @@ class Block implements Space {
   readonly ties: Space['ties'];
   private readonly span: Span;
   private readonly judged: readonly { readonly condition: Condition; readonly curve: Curve }[];
+  private readonly choosesFootrest: boolean;
   private readonly desk: { readonly top: Curve | null; readonly clearance: Curve | null };
 
   constructor(
@@ -89,7 +91,8 @@ class Block implements Space {
   ) {
     this.counts = axes.map((a) => a.values.length);
     this.weights = axes.map(weightOf);
-    this.ties = p.inputs.method.tieBreaks.map((rule) => this.tie(rule));
+    this.choosesFootrest = axes.some(({ key }) => key === 'footrestMm' || key === 'footrest');
+    this.ties = [...p.inputs.method.tieBreaks.map((rule) => this.tie(rule)), this.leastTilt()];
     this.span = { lo: { ...values }, hi: { ...values } };
     this.judged = conditions.map((c) => ({ condition: c, curve: curveOf(c.id, p.targets[c.id]) }));
     const of = (id: ConditionId) => this.judged.find((j) => j.condition.id === id)?.curve ?? null;
@@ -110,7 +113,7 @@ class Block implements Space {
   }
 
   readonly costOf = (box: Box): Cost => {
-    const { p, axes, span } = this;
+    const { p, span } = this;
     const isOne = this.reach(box);
     let [hard, penalty] = [0, 0];
     for (const { condition, curve } of this.judged) {
@@ -120,7 +123,7 @@ class Block implements Space {
       hard += one.hard;
       penalty += one.penalty;
     }
-    if (axes.some(({ key }) => key === 'footrestMm') && span.lo.footrestMm > 0)
+    if (this.choosesFootrest && (span.lo.footrestMm > 0 || span.lo.footrest > 0))
       penalty += p.inputs.method.footrestPenalty * MILLION;
     return { hard, penalty };
   };
@@ -158,6 +161,22 @@ class Block implements Space {
     }
   }
 
+  /** What tilts without need is left level: tenths of a degree off it. */
+  private leastTilt(): (box: Box) => number {
+    const tilts = this.axes.flatMap(({ key, values }, axis) =>
+      TILTS.includes(key) ? [{ axis, tenths: values.map((v) => Math.round(Math.abs(v) * 10)) }] : [],
+    );
+    return ({ lo, hi }) => {
+      let total = 0;
+      for (const { axis, tenths } of tilts) {
+        let least = Infinity;
+        for (let at = lo[axis]!; at <= hi[axis]!; at++) least = Math.min(least, tenths[at]!);
+        total += least;
+      }
+      return total;
+    };
+  }
+
   /** Less the least distance to the nearer end of a range, in hundredths of its band's width. */
   private largestMargin(): (box: Box) => number {
     const axes = this.axes.flatMap(({ key, values }, axis) => {
@@ -178,6 +197,8 @@ class Block implements Space {
   }
 }
 
+const TILTS: readonly Axis['key'][] = ['forwardTilt', 'chairAngle', 'frontSlope'];
+
 const MAIN_CONDITION: Partial<Record<AdjustmentKind, ConditionId>> = {
   seatHeight: 'footGap',
   seatAngle: 'thigh',
@@ -191,6 +212,10 @@ function bandWidth(p: Problem, key: Axis['key']): number {
   const { lo, hi } = bandOf(p.targets[id]);
   return Number.isFinite(hi - lo) ? hi - lo : 0;
 }
+
+/** A seat is never tipped forward unasked: only where the method wants the thighs to fall, or the sitter tips it. */
+const isUnasked = (p: Problem, { adjustment }: Variable): boolean =>
+  adjustment.followsSitter !== true && !((p.targets.thigh.aimHi ?? 0) < 0);
 
 const heldAt = ({ values }: Variable, position: number | undefined): number | null =>
   position !== undefined && values[position] !== undefined ? position : null;
@@ -207,7 +232,8 @@ function axesOf(
     if (!variable) continue;
     if (chooseFootrest && kind === 'seatHeight')
       axes.push({ key: 'footrestMm', first: 0, values: FOOTREST_HEIGHTS_MM });
-    const only = heldAt(variable, held[kind]) ?? (spoken.has(kind) ? null : neutralPosition(p, kind));
+    const isFree = spoken.has(kind) && !(kind === 'forwardTilt' && isUnasked(p, variable));
+    const only = heldAt(variable, held[kind]) ?? (isFree ? null : neutralPosition(p, kind));
     axes.push(
       only === null
         ? { key: kind, first: 0, values: variable.values }
@@ -271,7 +297,8 @@ function bindingOf(p: Problem, conditions: readonly Condition[], values: SetValu
 /** What settings cost in all, in the solver's own measure. */
 export function costOf(p: Problem, settings: Settings): { readonly hard: number; readonly penalty: number } {
   const values = valuesOfSettings(p, settings);
-  let [hard, penalty] = [0, settings.remedies.footrestMm > 0 ? p.inputs.method.footrestPenalty * MILLION : 0];
+  const hasFootrest = settings.remedies.footrestMm > 0 || values.footrest > 0;
+  let [hard, penalty] = [0, hasFootrest ? p.inputs.method.footrestPenalty * MILLION : 0];
   for (const condition of computable(p)) {
     const one = penaltyOf(condition.id, p.targets[condition.id], condition.residual(p, values));
     hard += one.hard;

@@ -20,4 +20,4 @@ export {
   type Method,
   type TieBreak,
 } from './method';
-export { SHIPPED_METHODS } from './shipped';
+export { COMMON_TARGETS, SHIPPED_METHODS, targetOf } from './shipped';

@@ -15,20 +15,55 @@ export const CONDITION_UNITS = {
   lumbarHeight: 'mm',
   /** Lumbar apex above the seat, where the small of the back was not measured. */
   lumbarByPractice: 'mm',
+  /** Prominence of the lumbar less half the hollow's depth. */
+  lumbarDepth: 'mm',
+  /** Prominence of each of two zones less its share of half the hollow's depth. */
+  upperLumbar: 'mm',
+  lowerLumbar: 'mm',
+  /** Upper zone less lower zone, where nobody measured the hollow. */
+  lumbarEven: 'mm',
+  /** Upper support on or off, less what the task wants. */
+  thoracic: 'own',
   /** Setting less the computed setting, in the unit of the adjustment. */
-  tension: 'turn',
+  tension: 'own',
+  /** Locked or free, less what the task wants. */
+  tiltLock: 'own',
+  /** Furthest lean less the furthest that the method wants. */
+  tiltLimiter: 'deg',
   /** Pad top less the elbow. */
   armHeight: 'mm',
   /** Upper arm out from the body. */
   armSpread: 'deg',
   /** Clear distance between the pads less the hips. */
   hipClearance: 'mm',
+  /** Front end of the pad before the elbow. */
+  padReach: 'mm',
+  /** Front end of the pad to 20 mm short of a desk that it cannot pass under; nothing where it can. */
+  padAtDesk: 'mm',
+  /** Turn of the pad less the turn of the forearm over it. */
+  armPivot: 'deg',
+  /** Slope of the pad less the slope of the forearm. */
+  armAngle: 'deg',
   /** Pad centre less the nape, along the back. */
   headHeight: 'mm',
+  /** Slope of the head pad, from the vertical, when leaning back. */
+  headAngle: 'deg',
+  /** Face of the head pad less the nape, square to the back, when leaning back. */
+  headDepth: 'mm',
+  /** Inside angle of the elbow with the hand on its control in neutral. */
+  leverElbow: 'deg',
+  /** Inside angle of the knee with the pedal half down. */
+  pedalKnee: 'deg',
+  /** Calibrated mass less the sitter's in working clothes. */
+  suspensionWeight: 'own',
+  /** Setting less what the ground asks for. */
+  damper: 'own',
   /** Desk top less the height the task wants at this elbow. */
   deskTop: 'mm',
-  /** Desk underside less the highest of thigh and knee. */
+  /** Desk underside, drawer or apron less what has to go under it. */
   deskClearance: 'mm',
+  /** How far the screen's middle lies below the level line of sight, as the back's shape turns it. */
+  gaze: 'deg',
 } as const;
 
 export type ConditionId = keyof typeof CONDITION_UNITS;
@@ -43,7 +78,8 @@ export interface Method {
   readonly id: string;
   readonly name: string;
   readonly summary: string;
-  readonly targets: Readonly<Record<Exclude<ConditionId, 'kneeRoom'>, Target>>;
+  /** What a method leaves out holds as the common targets have it. */
+  readonly targets: Readonly<Partial<Record<Exclude<ConditionId, 'kneeRoom'>, Target>>>;
   /** Room behind the knee; for children in proportion to their buttock–popliteal length. */
   readonly kneeRoom: Target;
   /** Back angle from which the head leans on its rest, degrees; upright it must not touch. */

@@ -3,7 +3,7 @@
  * (common practice, no source) or `assumed` (ours, to be tuned). Weights are assumed throughout.
  */
 import type { AdjustmentKind } from '../seat';
-import type { Method } from './method';
+import type { ConditionId, Method } from './method';
 import type { Target } from './target';
 
 const practice = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
@@ -18,20 +18,50 @@ const assumed = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
 });
 
 const GROUND_UP: readonly AdjustmentKind[] = [
+  'suspensionWeight',
+  'damper',
   'seatHeight',
+  'footRing',
+  'footrest',
   'seatDepth',
+  'backReach',
   'seatAngle',
+  'forwardTilt',
+  'frontSlope',
+  'chairAngle',
+  'foreAft',
+  'stationForeAft',
+  'backHeight',
   'lumbarApex',
+  'lumbarDepth',
+  'lowerLumbar',
+  'upperLumbar',
+  'thoracic',
+  'backProfile',
   'backAngle',
   'tiltTension',
+  'tiltLimiter',
+  'tiltLock',
   'armWidth',
+  'padSlide',
   'armHeight',
+  'armDepth',
+  'armPivot',
+  'armAngle',
   'headHeight',
+  'headAngle',
+  'headDepth',
   'deskHeight',
+  'screenHeight',
+  'climate',
 ];
 
-const COMMON = {
+/** The targets that every method starts from; each may put its own in their place. */
+export const COMMON_TARGETS = {
   footGap: practice({ hardLo: -60, bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5 }),
+  thigh: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 2, weight: 2 }),
+  trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 100, weight: 1 }),
+  backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 5, bandHi: 10, weight: 2 }),
   lumbarHeight: practice({ bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 25, weight: 0.5 }),
   lumbarByPractice: {
     bandLo: 150,
@@ -42,14 +72,52 @@ const COMMON = {
     basis: 'published',
     source: 'band: ANSI/HFES 100-2007; aim: EN 1335-1:2000; from memory',
   },
+  lumbarDepth: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
+  upperLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
+  lowerLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
+  lumbarEven: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
+  thoracic: assumed({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
   tension: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
+  tiltLock: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
+  tiltLimiter: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   armHeight: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 3 }),
   armSpread: assumed({ bandLo: -5, aimLo: 0, aimHi: 15, bandHi: 20, weight: 1 }),
   hipClearance: practice({ bandLo: 20, aimLo: 20, weight: 1 }),
+  padReach: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 0.5 }),
+  padAtDesk: practice({ hardLo: -20, bandLo: -10, aimLo: 0, weight: 1 }),
+  armPivot: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 10, weight: 0.5 }),
+  armAngle: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   headHeight: practice({ bandLo: -20, aimLo: 0, aimHi: 0, bandHi: 20, weight: 1 }),
+  headAngle: assumed({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 10, weight: 0.5 }),
+  headDepth: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 0.5 }),
+  leverElbow: practice({ bandLo: 90, aimLo: 100, aimHi: 120, bandHi: 135, weight: 3 }),
+  pedalKnee: {
+    bandLo: 95,
+    aimLo: 110,
+    aimHi: 130,
+    bandHi: 135,
+    weight: 3,
+    basis: 'published',
+    source: 'band: Rebiffé 1969; from memory',
+  },
+  suspensionWeight: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
+  damper: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 0.5 }),
   deskTop: practice({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 3 }),
   deskClearance: practice({ hardLo: 0, bandLo: 20, aimLo: 20, weight: 1 }),
-} as const satisfies Partial<Record<string, Target>>;
+  gaze: {
+    bandLo: 0,
+    aimLo: 15,
+    aimHi: 20,
+    bandHi: 30,
+    weight: 1,
+    basis: 'published',
+    source: 'aim: OSHA workstation guidance; band: assumed around it; from memory',
+  },
+} as const satisfies Record<Exclude<ConditionId, 'kneeRoom'>, Target>;
+
+/** The target of a condition as a method has it. */
+export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>
+  method.targets[id] ?? COMMON_TARGETS[id];
 
 const RIGHT_ANGLE: Method = {
   id: 'right-angle',
@@ -57,10 +125,7 @@ const RIGHT_ANGLE: Method = {
   summary:
     'Thighs level, knees at a right angle, trunk upright or a little back. Simple to teach, easy to check.',
   targets: {
-    ...COMMON,
-    thigh: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 2, weight: 2 }),
-    trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 100, weight: 1 }),
-    backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 5, bandHi: 10, weight: 2 }),
+    ...COMMON_TARGETS,
   },
   kneeRoom: practice({ bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4 }),
   headRestFromDeg: 15,
@@ -76,7 +141,7 @@ const OPEN_HIP: Method = {
   summary:
     'Hips a little above the knees and the back leaned at least 5°, so that the hip opens and breathing is easy.',
   targets: {
-    ...COMMON,
+    ...COMMON_TARGETS,
     thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 0, bandHi: 3, weight: 2 }),
     trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 1 }),
     backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 10, bandHi: 20, weight: 2 }),

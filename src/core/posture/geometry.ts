@@ -1,5 +1,5 @@
 /** The equations of the set seat and the body on it, one a function. Frame and signs: ./frame.ts. */
-import { acosDeg, asinDeg, cosDeg, sinDeg, tanDeg } from '../units';
+import { acosDeg, asinDeg, atan2Deg, cosDeg, sinDeg, tanDeg } from '../units';
 import { SEATED_DATUM_FROM_REAR_MM, SHANK_FORWARD_MOST_DEG, THIGH_MOST_DEG } from './frame';
 
 /**
@@ -62,6 +62,49 @@ export function legPosture(
   const lift = raised - hollowMm;
   const thighDeg = Math.min(THIGH_MOST_DEG, asinDeg(sinDeg(panDeg) + lift / reachMm));
   return { gapMm, shankDeg: SHANK_FORWARD_MOST_DEG, thighDeg };
+}
+
+/**
+ * Angle of the line on which a thigh lies whose front third of pan has dropped by `slopeDeg` (0 or less), below the
+ * pan's own line: from the rear end to the dropped edge. −10° gives −3.3°.
+ */
+export const chordDeg = (slopeDeg: number): number => atan2Deg(sinDeg(slopeDeg) / 3, 1);
+
+/**
+ * A hanging leg on a pan whose front third has dropped: the thigh falls, about the pan's rear end, until the foot
+ * stands or the thigh lies on the chord.
+ *
+ * @param gapMm by how much the foot would hang with the thigh on the pan's own line, positive, mm
+ * @param fromRearMm hollow of the knee from the pan's rear end, mm
+ * @param chord how far the thigh may fall, degrees, 0 or less
+ */
+export function fallenLeg(
+  gapMm: number,
+  fromRearMm: number,
+  panDeg: number,
+  chord: number,
+): { readonly gapMm: number; readonly fallMm: number; readonly thighDeg: number } {
+  const most = fromRearMm * (sinDeg(panDeg) - sinDeg(panDeg + chord));
+  const fallMm = Math.min(gapMm, most);
+  const thighDeg = fallMm < most ? asinDeg(sinDeg(panDeg) - fallMm / fromRearMm) : panDeg + chord;
+  return { gapMm: gapMm - fallMm, fallMm, thighDeg };
+}
+
+/**
+ * How far a lumbar pushes the sitter forward: what of its prominence neither the hollow of the back takes up nor the
+ * seat depth, measured with the lumbar at its flattest, already counts. mm
+ */
+export const lumbarPush = (prominenceMm: number, flattestMm: number, hollowDepthMm: number): number =>
+  Math.max(0, prominenceMm - Math.max(flattestMm, hollowDepthMm));
+
+/** A landmark of the level head before the line of the leaning back, square to it, mm. */
+export const forwardOfBack = (pivotMm: number, landmarkMm: number, backDeg: number): number =>
+  (landmarkMm - pivotMm) * sinDeg(backDeg);
+
+/** The angle between two sides of a triangle from the third one, degrees: 180 where that is too long, 0 too short. */
+export function sideAngleDeg(one: number, two: number, third: number): number {
+  const cosine = (one * one + two * two - third * third) / (2 * one * two);
+  return acosDeg(Math.max(-1, Math.min(1, cosine)));
 }
 
 /** Angle between trunk and the underside of the thigh. */

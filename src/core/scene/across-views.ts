@@ -2,8 +2,17 @@
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SetValues } from '../fit';
 import { figureOf, seatFigureOf } from '../fit/figure';
-import { datumFromRearMm, elbowOnPadMm, hollowFromRearMm, panPointMm } from '../fit/on-seat';
-import { FOREARM_FRACTION, HAND_FRACTION, padTurnDeg } from '../posture';
+import {
+  clearMm,
+  datumFromRearMm,
+  elbowHalfMm,
+  elbowOnPadMm,
+  hollowFromRearMm,
+  padFrontMm,
+  panPointMm,
+  trunkDegOf,
+} from '../fit/on-seat';
+import { padTurnDeg, type Point } from '../posture';
 import { cosDeg, sinDeg } from '../units';
 import { Pen, at } from './pen';
 import type { Dimension, Role, Scene } from './primitives';
@@ -38,11 +47,10 @@ interface Arms {
  * keyboard. null where a measure is missing.
  */
 function armsOf(p: Problem, v: SetValues): Arms | null {
-  const padWidth = p.inputs.seat.armPad?.widthMm ?? NaN;
-  const overPads = v.armWidth / 2 + padWidth / 2;
+  const overPads = elbowHalfMm(p, v);
   const hanging = p.body.elbowToElbowBreadth / 2 - UPPER_ARM_RADIUS_MM;
   const elbow = isKnown(overPads) ? overPads : hanging;
-  const forearmHand = (FOREARM_FRACTION + HAND_FRACTION / 2) * p.body.stature;
+  const forearmHand = p.gripMm;
   if (!isKnown(elbow, forearmHand)) return null;
   const turn = padTurnDeg(elbow, forearmHand);
   return { elbow, hand: elbow - forearmHand * sinDeg(turn), turnDeg: turn };
@@ -168,9 +176,9 @@ export function frontView(p: Problem, a: Assessment): Scene {
   box(d, 'pan', 'seat', -width / 2, front - CUSHION_MM, width, CUSHION_MM);
   const padTop = datum + v.armHeight;
   const padWidth = seat.armPad?.widthMm ?? NaN;
-  if (isKnown(padTop, v.armWidth, padWidth)) {
+  if (isKnown(padTop, clearMm(v), padWidth)) {
     for (const side of SIDES) {
-      const inner = (side * v.armWidth) / 2;
+      const inner = (side * clearMm(v)) / 2;
       box(
         d,
         `pad${side}`,
@@ -187,7 +195,7 @@ export function frontView(p: Problem, a: Assessment): Scene {
         at((side * width) / 2, front - CUSHION_MM),
       );
     }
-    m.across('armWidth', 'seat', v.armWidth, padTop - PAD_MM - LINE_GAP_MM);
+    m.across('armWidth', 'seat', clearMm(v), padTop - PAD_MM - LINE_GAP_MM);
   }
   m.across('seatWidth', 'seat', width, front - CUSHION_MM - LINE_GAP_MM);
   m.across('hips', 'sitter', p.body.hipBreadthSitting, datum + LINE_GAP_MM);
@@ -221,7 +229,7 @@ function planThighs(d: Pen, p: Problem, v: SetValues): void {
 function planTrunk(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
   const { body } = p;
   const trunkHalf = body.elbowToElbowBreadth / 2 - 2 * UPPER_ARM_RADIUS_MM;
-  const lean = Number.isNaN(v.backAngle) ? 0 : v.backAngle;
+  const lean = trunkDegOf(v);
   const shoulder = datumFromRearMm(p, v) - body.shoulderHeightSitting * sinDeg(lean);
   if (arms && isKnown(shoulder)) planArms(d, p, arms, shoulder);
   if (!isKnown(trunkHalf, shoulder)) return;
@@ -231,12 +239,12 @@ function planTrunk(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
   d.dot('head', 'sitter', at(0, shoulder + 40), HEAD_RADIUS_MM);
 }
 
-function planArms(d: Pen, { body }: Problem, arms: Arms, shoulder: number): void {
+function planArms(d: Pen, p: Problem, arms: Arms, shoulder: number): void {
   d.over();
   const forearm = (arms.elbow - arms.hand) / (sinDeg(arms.turnDeg) || 1);
   for (const side of SIDES) {
     const elbow = at(side * arms.elbow, shoulder);
-    const length = arms.turnDeg === 0 ? (FOREARM_FRACTION + HAND_FRACTION / 2) * body.stature : forearm;
+    const length = arms.turnDeg === 0 ? p.gripMm : forearm;
     d.limb(
       `forearm${side}`,
       elbow,
@@ -245,6 +253,24 @@ function planArms(d: Pen, { body }: Problem, arms: Arms, shoulder: number): void
       24,
     );
   }
+}
+
+/** A pad from above, turned about its middle: toes in. */
+function planPad(
+  d: Pen,
+  side: -1 | 1,
+  middle: Point,
+  pad: { readonly lengthMm: number; readonly widthMm: number },
+  pivotDeg: number,
+): void {
+  const turn = Number.isNaN(pivotDeg) ? 0 : -side * pivotDeg;
+  const corner = (across: number, along: number): Point =>
+    at(
+      middle.x + across * cosDeg(turn) + along * sinDeg(turn),
+      middle.z - across * sinDeg(turn) + along * cosDeg(turn),
+    );
+  const [w, l] = [pad.widthMm / 2, pad.lengthMm / 2];
+  d.area(`pad${side}`, 'seat', corner(-w, -l), corner(w, -l), corner(w, l), corner(-w, l));
 }
 
 /** Seen from above: the seat's breadth and depth, and which way the forearms, and so the pads, have to turn. */
@@ -257,24 +283,15 @@ export function planView(p: Problem, a: Assessment): Scene {
   const depth = Number.isNaN(v.seatDepth) ? 0 : v.seatDepth;
   const arms = armsOf(p, v);
   if (depth > 0) box(d, 'pan', 'seat', -width / 2, 0, width, depth);
-  box(d, 'back', 'seat', -width * 0.42, -BACK_MM, width * 0.84, BACK_MM);
+  const back = Number.isNaN(v.backReach) ? 0 : v.backReach;
+  box(d, 'back', 'seat', -width * 0.42, back - BACK_MM, width * 0.84, BACK_MM);
   const pad = seat.armPad;
   planThighs(d, p, v);
-  if (pad && isKnown(v.armWidth)) {
-    const rear = datumFromRearMm(p, v) - pad.lengthMm * 0.35;
-    for (const side of SIDES) {
-      const inner = (side * v.armWidth) / 2;
-      box(
-        d,
-        `pad${side}`,
-        'seat',
-        Math.min(inner, inner + side * pad.widthMm),
-        rear,
-        pad.widthMm,
-        pad.lengthMm,
-      );
-    }
-    m.across('armWidth', 'seat', v.armWidth, depth + LINE_GAP_MM);
+  if (pad && isKnown(clearMm(v))) {
+    const middle = padFrontMm(p, v) - pad.lengthMm / 2;
+    for (const side of SIDES)
+      planPad(d, side, at((side * (clearMm(v) + pad.widthMm)) / 2, middle), pad, v.armPivot);
+    m.across('armWidth', 'seat', clearMm(v), depth + LINE_GAP_MM);
   }
   planTrunk(d, p, v, arms);
   m.across('seatWidth', 'seat', width, -BACK_MM - LINE_GAP_MM);

@@ -12,8 +12,16 @@ import {
   type SettingOutcome,
   type Verdict,
 } from '../fit';
-import { datumMm, frontEdgeMm } from '../fit/on-seat';
-import { controlFor, isFixed, oppositeOf, type AdjustmentKind, type Control, type Move } from '../seat';
+import { apexMm, clearMm, datumMm, frontEdgeMm, orZero } from '../fit/on-seat';
+import {
+  ADJUSTMENT_KINDS,
+  controlFor,
+  isFixed,
+  oppositeOf,
+  type AdjustmentKind,
+  type Control,
+  type Move,
+} from '../seat';
 
 export interface CardHeader {
   readonly sitter: string;
@@ -68,8 +76,8 @@ export function controlWords(
     action: { word: `action.${move.action}` },
     more: { word: `direction.${move.directionForMore}` },
     less: { word: `direction.${oppositeOf(move.directionForMore)}` },
-    moreOf: { word: `more.${kind}` },
-    lessOf: { word: `less.${kind}` },
+    moreOf: { word: `more.${ADJUSTMENT_KINDS[kind].sign}` },
+    lessOf: { word: `less.${ADJUSTMENT_KINDS[kind].sign}` },
     sitterMore: { word: `sitter.${move.sitter.forMore}` },
     sitterLess: { word: `sitter.${move.sitter.forLess}` },
   };
@@ -89,36 +97,35 @@ function movementKey({ directionForMore, sitter }: Move): string {
   return sitter.forMore === 'nothing' ? 'card.movement.plain' : 'card.movement.same';
 }
 
+/** Kinds whose value a tape or a level can show as it is: lengths and angles that count from something one can touch. */
+const PLAIN_CHECKS: readonly AdjustmentKind[] = [
+  'seatDepth',
+  'headHeight',
+  'deskHeight',
+  'screenHeight',
+  'footRing',
+  'footrest',
+  'backAngle',
+  'seatAngle',
+  'chairAngle',
+  'armAngle',
+];
+
 /** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
 function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | null {
   const v = a.values;
-  const datum = Math.round(datumMm(p, v));
   const mm = (value: number) => ({ value: { mm: Math.round(value) } });
-  switch (kind) {
-    case 'seatHeight':
-      return message('check.seatHeight', mm(frontEdgeMm(p, v)));
-    case 'seatDepth':
-      return message('check.seatDepth', mm(v.seatDepth));
-    case 'armHeight':
-      return message('check.armHeight', {
-        value: { mm: Math.round(v.armHeight) },
-        floor: { mm: datum + Math.round(v.armHeight) },
-      });
-    case 'lumbarApex':
-      return message('check.lumbarApex', mm(v.lumbarApex));
-    case 'headHeight':
-      return message('check.headHeight', mm(v.headHeight));
-    case 'armWidth':
-      return message('check.armWidth', mm(v.armWidth));
-    case 'deskHeight':
-      return message('check.deskHeight', mm(v.deskHeight));
-    case 'backAngle':
-      return message('check.backAngle', { value: { deg: v.backAngle } });
-    case 'seatAngle':
-      return message('check.seatAngle', { value: { deg: v.seatAngle } });
-    case 'tiltTension':
-      return null;
-  }
+  if (kind === 'seatHeight') return message('check.seatHeight', mm(frontEdgeMm(p, v)));
+  if (kind === 'armHeight')
+    return message('check.armHeight', {
+      ...mm(v.armHeight),
+      floor: { mm: Math.round(datumMm(p, v)) + Math.round(v.armHeight) },
+    });
+  if (kind === 'armWidth' || kind === 'padSlide') return message('check.armWidth', mm(clearMm(v)));
+  if (kind === 'lumbarApex' || kind === 'backHeight') return message('check.lumbarApex', mm(apexMm(v)));
+  if (!PLAIN_CHECKS.includes(kind)) return null;
+  const isAngle = ADJUSTMENT_KINDS[kind].units[0] === 'deg';
+  return message(`check.${kind}`, isAngle ? { value: { deg: v[kind] } } : mm(v[kind]));
 }
 
 /** Settings that only a tape or a level can tell: there the check is the setting. */
@@ -146,6 +153,9 @@ export function isLifted(p: Problem): boolean {
   );
 }
 
+/** From here on a pan that falls forward is a slope to be warned of, degrees (assumed). */
+const SLOPED_DEG = -4.9;
+
 /** Short cautions that hold for this sitter, seat and setting; the general ones come last. */
 function cautionsOf(p: Problem, a: Assessment): Message[] {
   const { seat } = p.inputs;
@@ -154,6 +164,7 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
     [seat.hasSuspension || seat.hasHarness, 'caution.operator'],
     [isLifted(p), 'caution.height'],
     [has('tiltTension') || has('backAngle'), 'caution.pinch'],
+    [orZero(a.values.forwardTilt) < 0 || a.values.seatAngle < SLOPED_DEG, 'caution.forwardTilt'],
     [seat.castors === 'hardFloor' || seat.castors === 'softFloor', 'caution.castors'],
     [a.settings.remedies.footrestMm > 0 || a.settings.remedies.backCushionMm > 0, 'caution.remedies'],
     [isChild(p.inputs), 'caution.children'],

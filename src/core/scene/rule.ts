@@ -5,7 +5,17 @@
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
 import { figureOf, seatFigureOf } from '../fit/figure';
-import { datumMm, elbowAboveSeatMm, elbowOnPadMm, legOf, napeAlongBackMm, underDeskMm } from '../fit/on-seat';
+import {
+  apexMm,
+  datumMm,
+  elbowAboveSeatMm,
+  elbowOnPadMm,
+  legOf,
+  napeAlongBackMm,
+  restDegOf,
+  trunkDegOf,
+  underDeskMm,
+} from '../fit/on-seat';
 import type { AdjustmentKind } from '../seat';
 import { cosDeg } from '../units';
 
@@ -43,8 +53,9 @@ const residualOf = (a: Assessment, kind: AdjustmentKind, id: string): number =>
   a.outcomes.find((o) => o.kind === kind)?.conditions.find((c) => c.id === id)?.residual ?? NaN;
 
 const feet: Build = (p, a) => {
-  const wanted = a.values.footrestMm + p.body.shoeHeel + p.body.poplitealHeight;
-  const hollow = p.panTilts ? legOf(p, a.values).hollowMm : a.values.seatHeight;
+  const leg = legOf(p, a.values);
+  const wanted = leg.supportMm + p.body.shoeHeel + p.lowerLegMm;
+  const hollow = leg.hollowMm;
   if (!known(wanted, hollow)) return null;
   return {
     id: 'feet',
@@ -71,22 +82,22 @@ const arms: Build = (p, a) => {
 
 const lumbar: Build = (p, a) => {
   const datum = datumMm(p, a.values);
-  const lean = cosDeg(a.values.backAngle || 0);
+  const lean = cosDeg(trunkDegOf(a.values));
   const hollow = datum + p.body.smallOfBackHeight * lean;
-  const apex = datum + a.values.lumbarApex * lean;
+  const apex = datum + apexMm(a.values) * lean;
   if (!known(hollow, apex)) return null;
   return {
     id: 'lumbar',
     sitter: tag('smallOfBack', hollow),
-    equipment: tag('lumbarApex', apex, 'lumbarApex'),
-    apartMm: a.values.lumbarApex - p.body.smallOfBackHeight,
+    equipment: tag('lumbarApex', apex, lumbarKind(p)),
+    apartMm: apexMm(a.values) - p.body.smallOfBackHeight,
     relation: 'level',
   };
 };
 
 const head: Build = (p, a) => {
   const datum = datumMm(p, a.values);
-  const lean = cosDeg(Math.max(a.values.backAngle || 0, p.inputs.method.headRestFromDeg));
+  const lean = cosDeg(restDegOf(p, a.values));
   const along = napeAlongBackMm(p, a.values);
   if (!known(along, a.values.headHeight)) return null;
   return {
@@ -132,12 +143,19 @@ const tag = (id: string, heightMm: number, kind: AdjustmentKind | null = null): 
   heightMm,
   kind,
 });
-const BUILDS: readonly (readonly [Build, AdjustmentKind, string])[] = [
+const equipmentAt = (id: string, heightMm: number, kind: AdjustmentKind): Rule['single'] =>
+  Number.isNaN(heightMm) ? [] : [{ ...tag(id, heightMm, kind), side: 'equipment' }];
+
+/** The adjustment that answers for the height of the apex. */
+const lumbarKind = (p: Problem): AdjustmentKind => (p.variables.lumbarApex ? 'lumbarApex' : 'backHeight');
+
+type Owner = AdjustmentKind | ((p: Problem) => AdjustmentKind);
+const BUILDS: readonly (readonly [Build, Owner, string])[] = [
   [feet, 'seatHeight', 'footGap'],
   [legsUnderDesk, 'deskHeight', 'deskClearance'],
   [desk, 'deskHeight', 'deskTop'],
   [arms, 'armHeight', 'armHeight'],
-  [lumbar, 'lumbarApex', 'lumbarHeight'],
+  [lumbar, lumbarKind, 'lumbarHeight'],
   [head, 'headHeight', 'headHeight'],
 ];
 
@@ -151,7 +169,8 @@ function verdictOf(outcome: SettingOutcome | undefined, conditionId: string): Ve
 
 /** The rule of a set seat; pairs with a missing measure are left out and said. */
 export function ruleOf(p: Problem, a: Assessment): Rule {
-  const pairs = BUILDS.flatMap(([build, kind, condition]): Pair[] => {
+  const pairs = BUILDS.flatMap(([build, owner, condition]): Pair[] => {
+    const kind = typeof owner === 'function' ? owner(p) : owner;
     const pair = build(p, a);
     return pair
       ? [
@@ -170,6 +189,8 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
   const paired = new Set(pairs.flatMap((x) => [x.equipment.id]));
   const single: Rule['single'] = [
     ...(figure.eye ? [{ ...tag('eye', figure.eye.z), side: 'sitter' as const }] : []),
+    ...equipmentAt('screen', a.values.screenHeight, 'screenHeight'),
+    ...equipmentAt('footRing', a.values.footRing, 'footRing'),
     ...(paired.has('seatUnderKnee')
       ? []
       : [{ ...tag('frontEdge', seat.front.z, 'seatHeight'), side: 'equipment' as const }]),
@@ -181,7 +202,7 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
       : [{ ...tag('deskTop', a.values.deskHeight, 'deskHeight'), side: 'equipment' as const }]),
     ...(paired.has('lumbarApex') || !seat.lumbar
       ? []
-      : [{ ...tag('lumbarApex', seat.lumbar.z, 'lumbarApex'), side: 'equipment' as const }]),
+      : [{ ...tag('lumbarApex', seat.lumbar.z, lumbarKind(p)), side: 'equipment' as const }]),
     ...(paired.has('headPad') || !seat.head
       ? []
       : [{ ...tag('headPad', seat.head.z, 'headHeight'), side: 'equipment' as const }]),

@@ -2,6 +2,9 @@ import { message, type Message } from '../message';
 import type { Point } from '../posture';
 import type { Assessment, Problem, SetValues } from '../fit';
 import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/figure';
+import { orZero } from '../fit/on-seat';
+import { meaning } from '../fit/problem';
+import { overLegs } from '../place';
 import { cosDeg, sinDeg } from '../units';
 import { Pen, at, shift } from './pen';
 import type { Scene } from './primitives';
@@ -12,6 +15,7 @@ const BACK_MM = 28;
 const PAD_MM = 26;
 const DESK_LENGTH_MM = 290;
 const DESK_FROM_ELBOW_MM = 170;
+const SCREEN_HALF_MM = 160;
 const FOOTREST_LENGTH_MM = 330;
 const HEAD_RADIUS_MM = 88;
 const THIGH_RADIUS_MM = 70;
@@ -51,12 +55,18 @@ function drawSeat(d: Pen, p: Problem, v: SetValues, s: SeatFigure): void {
     behind(apex, BACK_MM),
     behind(s.backFoot, 14 + BACK_MM),
   );
-  d.slab('pan', 'seat', s.rear, s.front, CUSHION_MM);
+  d.slab('pan', 'seat', s.rear, s.dropped ? s.dropped.from : s.front, CUSHION_MM);
+  if (s.dropped) d.slab('panFront', 'seat', s.dropped.from, s.dropped.to, CUSHION_MM);
+  if (!Number.isNaN(v.footRing)) drawRing(d, v.footRing, s.front.x);
   if (s.head)
     d.slab('headPad', 'seat', shift(behind(s.head, 6), 0, -62), shift(behind(s.head, 6), 0, 62), -40);
   if (s.lumbar) d.dot('lumbarApex', 'seatLine', s.lumbar, 9);
   if (v.backCushionMm > 0)
     d.slab('backCushion', 'remedy', s.backFoot, shift(s.backTop, 0, -40), v.backCushionMm);
+}
+
+function drawRing(d: Pen, heightMm: number, frontX: number): void {
+  d.line('footRing', 'seatLine', at(frontX - 330, heightMm), at(frontX + 60, heightMm));
 }
 
 function drawPad(d: Pen, s: SeatFigure): void {
@@ -66,23 +76,69 @@ function drawPad(d: Pen, s: SeatFigure): void {
   d.slab('pad', 'seat', s.pad.from, s.pad.to, PAD_MM);
 }
 
+/** Screen, hand controls and pedals, where the place has them; returns how far forward they reach. */
+function drawReached(d: Pen, p: Problem, v: SetValues, f: Figure): number {
+  const { screenDistanceMm, handControls, pedals } = p.inputs.place ?? {};
+  const forward = orZero(meaning(p, v, 'foreAft'));
+  let reach = -Infinity;
+  if (screenDistanceMm !== undefined && f.eye && !Number.isNaN(v.screenHeight)) {
+    const x = f.eye.x + screenDistanceMm;
+    d.slab(
+      'screen',
+      'place',
+      at(x, v.screenHeight + SCREEN_HALF_MM),
+      at(x + 30, v.screenHeight + SCREEN_HALF_MM),
+      2 * SCREEN_HALF_MM,
+    );
+    d.line('gaze', 'leader', f.eye, at(x, v.screenHeight));
+    reach = x + 60;
+  }
+  if (handControls) {
+    const grip = at(handControls.forwardMm - forward, handControls.heightMm);
+    d.line('leverStem', 'place', grip, shift(grip, 40, -160));
+    d.dot('lever', 'place', grip, 22);
+    reach = Math.max(reach, grip.x + 70);
+  }
+  if (pedals) {
+    const heel = at(pedals.forwardMm - forward - orZero(meaning(p, v, 'stationForeAft')), pedals.heightMm);
+    d.slab('pedal', 'place', heel, shift(heel, 190, 110), 24);
+    reach = Math.max(reach, heel.x + 220);
+  }
+  return reach;
+}
+
+/** Where the desk's front edge stands with the hands where they work. */
+function edgeOf(p: Problem, f: Figure): number {
+  const { keysFromEdgeMm } = p.inputs.place ?? {};
+  if (keysFromEdgeMm !== undefined && f.hand) return f.hand.x - keysFromEdgeMm;
+  return Math.max((f.elbow?.x ?? 0) + DESK_FROM_ELBOW_MM, 290);
+}
+
 /** Desk and footrest; returns how far forward they reach. */
 function drawPlace(d: Pen, p: Problem, v: SetValues, f: Figure, front: Point): number {
-  if (v.footrestMm > 0) {
+  const [footrest, role] =
+    v.footrest > 0 ? ([v.footrest, 'place'] as const) : ([v.footrestMm, 'remedy'] as const);
+  if (footrest > 0) {
     const x = f.heel ? f.heel.x - 60 : front.x;
-    d.slab('footrest', 'remedy', at(x, v.footrestMm), at(x + FOOTREST_LENGTH_MM, v.footrestMm), v.footrestMm);
+    d.slab('footrest', role, at(x, footrest), at(x + FOOTREST_LENGTH_MM, footrest), footrest);
   }
   const { place } = p.inputs;
-  if (!place || Number.isNaN(v.deskHeight)) return front.x;
-  const start = Math.max((f.elbow?.x ?? 0) + DESK_FROM_ELBOW_MM, 290);
+  const reached = Math.max(front.x, drawReached(d, p, v, f));
+  if (!place || Number.isNaN(v.deskHeight)) return reached;
+  const start = edgeOf(p, f);
   const end = start + DESK_LENGTH_MM;
   d.slab('desk', 'place', at(start, v.deskHeight), at(end, v.deskHeight), place.deskThicknessMm);
+  const under = overLegs(place);
+  if (place.drawerMm !== undefined)
+    d.slab('drawer', 'place', at(start + 10, v.deskHeight), at(start + 130, v.deskHeight), under.thighsMm);
+  if (place.apronMm !== undefined)
+    d.slab('apron', 'place', at(end - 60, v.deskHeight), at(end - 40, v.deskHeight), under.kneesMm);
   d.line('deskLeg', 'place', at(end - 30, v.deskHeight - place.deskThicknessMm), at(end - 30, 0));
   if (place.keyboardThicknessMm > 0) {
     const top = v.deskHeight + place.keyboardThicknessMm;
     d.slab('keyboard', 'place', at(start + 70, top), at(start + 220, top), place.keyboardThicknessMm);
   }
-  return end;
+  return Math.max(reached, end);
 }
 
 function drawBody(d: Pen, p: Problem, f: Figure): void {
@@ -151,7 +207,14 @@ export function sideView(p: Problem, a: Assessment): Scene {
   drawJoints(d, p, figure);
   const isPartial = Object.values(figure).some((point) => point === null);
   const desk = Number.isNaN(v.deskHeight) ? 0 : v.deskHeight + 40;
-  const highZ = Math.max(seat.backTop.z + 30, (figure.eye?.z ?? 0) + 110, (seat.head?.z ?? 0) + 80, desk);
+  const screen = Number.isNaN(v.screenHeight) ? 0 : v.screenHeight + SCREEN_HALF_MM + 20;
+  const highZ = Math.max(
+    seat.backTop.z + 30,
+    (figure.eye?.z ?? 0) + 110,
+    (seat.head?.z ?? 0) + 80,
+    desk,
+    screen,
+  );
   const lowX = Math.min(seat.backTop.x - 60, (seat.head?.x ?? 0) - 60, (figure.shoulder?.x ?? 0) - 130, -130);
   const highX = Math.max(reach, (figure.toe?.x ?? 0) + 20, seat.front.x + 120);
   return {

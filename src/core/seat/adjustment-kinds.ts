@@ -2,7 +2,9 @@
  * The kinds of adjustment that Velto computes and the units they are counted in, each declared once.
  *
  * Heights above the seat are above the seat loaded with its reference mass. The origin (position 0) is always the
- * lowest, shortest, narrowest, lightest, most upright end. Signs of angles: core/posture/frame.ts.
+ * end against the sign: lowest, shortest, narrowest, lightest, most upright. Signs of angles: core/posture/frame.ts.
+ * What a kind is called, where it counts from and which way is more are said by the wording table under
+ * `kind.<kind>`, `datum.<datum>` and `more.<sign>`.
  */
 export const ADJUSTMENT_UNITS = {
   /** A continuous length is offered on a lattice of 1 mm: below every repeat tolerance of a measure. */
@@ -10,41 +12,167 @@ export const ADJUSTMENT_UNITS = {
   deg: { finestStep: 0.5, closeBy: 2 },
   turn: { finestStep: 0.125, closeBy: 0.25 },
   step: { finestStep: 1, closeBy: 1 },
+  /** Strokes of an air bulb. */
+  pump: { finestStep: 1, closeBy: 1 },
+  kg: { finestStep: 1, closeBy: 1 },
 } as const satisfies Record<string, { finestStep: number; closeBy: number }>;
 
 export type AdjustmentUnit = keyof typeof ADJUSTMENT_UNITS;
 export const ADJUSTMENT_UNIT_IDS = Object.keys(ADJUSTMENT_UNITS) as AdjustmentUnit[];
 
+/** Where values count from. */
+export const DATUMS = [
+  'floor',
+  'loadedSeat',
+  'alongBack',
+  'backFrame',
+  'backSupport',
+  'rearmost',
+  'level',
+  'pan',
+  'vertical',
+  'backLine',
+  'padLine',
+  'betweenPads',
+  'flattest',
+  'lightest',
+  'straightest',
+  'off',
+] as const;
+export type Datum = (typeof DATUMS)[number];
+
+/** Which way a greater value goes. */
+export const SIGNS = [
+  'up',
+  'deeper',
+  'frontUp',
+  'leanBack',
+  'topForward',
+  'wider',
+  'prominent',
+  'forward',
+  'toesIn',
+  'stiffer',
+  'heavier',
+  'harder',
+  'rounder',
+  'on',
+] as const;
+export type Sign = (typeof SIGNS)[number];
+
 export interface AdjustmentKindRow {
+  /** The first is the usual one. */
   readonly units: readonly [AdjustmentUnit, ...AdjustmentUnit[]];
+  readonly datum: Datum;
+  readonly sign: Sign;
   /** Ends that no real seat passes; an entry outside is a slip (assumed, wide on purpose). */
   readonly lowest: number;
   readonly highest: number;
-  /** Desk and footrest are adjustments of the place: same type, same solver. */
+  /** What seats of the trade offer, in the first unit; null where there is no such thing. */
+  readonly typical: readonly [number, number] | null;
+  /** Who stands behind the typical range. */
+  readonly source: 'common practice' | 'assumed';
+  /** Desk, screen and footrest are adjustments of the place: same type, same solver. */
   readonly belongsTo: 'seat' | 'place';
+  /**
+   * Where a count has to say what it does: what its ends come to, in this unit. Lengths and angles say it
+   * themselves.
+   */
+  readonly means?: 'mm' | 'deg';
+}
+
+type Units = AdjustmentKindRow['units'];
+const MM: Units = ['mm'];
+const DEG: Units = ['deg'];
+
+function row(
+  units: Units,
+  datum: Datum,
+  sign: Sign,
+  limits: readonly [number, number],
+  typical: readonly [number, number] | null,
+  more: Partial<AdjustmentKindRow> = {},
+): AdjustmentKindRow {
+  const [lowest, highest] = limits;
+  const source = 'common practice';
+  return { units, datum, sign, lowest, highest, typical, source, belongsTo: 'seat', ...more };
 }
 
 export const ADJUSTMENT_KINDS = {
   /** Floor to the top of the seat's front edge, in the middle, loaded, pan level. */
-  seatHeight: { units: ['mm'], lowest: 150, highest: 1000, belongsTo: 'seat' },
-  /** Most forward point of the back support to the front edge, along the pan. */
-  seatDepth: { units: ['mm'], lowest: 150, highest: 650, belongsTo: 'seat' },
-  /** Positive with the front edge up. */
-  seatAngle: { units: ['deg'], lowest: -30, highest: 20, belongsTo: 'seat' },
-  /** From the vertical, positive leaning back. */
-  backAngle: { units: ['deg'], lowest: -10, highest: 60, belongsTo: 'seat' },
-  /** Lumbar apex above the loaded seat, along the back. */
-  lumbarApex: { units: ['mm'], lowest: 60, highest: 400, belongsTo: 'seat' },
-  /** From the lightest. */
-  tiltTension: { units: ['turn', 'step'], lowest: 0, highest: 40, belongsTo: 'seat' },
-  /** Pad top above the loaded seat. */
-  armHeight: { units: ['mm'], lowest: 80, highest: 450, belongsTo: 'seat' },
-  /** Clear distance between the pads. */
-  armWidth: { units: ['mm'], lowest: 200, highest: 800, belongsTo: 'seat' },
-  /** Pad centre above the loaded seat, along the back. */
-  headHeight: { units: ['mm'], lowest: 250, highest: 1000, belongsTo: 'seat' },
-  /** Floor to the desk's top. */
-  deskHeight: { units: ['mm'], lowest: 300, highest: 1400, belongsTo: 'place' },
+  seatHeight: row(MM, 'floor', 'up', [150, 1000], [400, 530]),
+  /** Most forward point of the back support, lumbar at its flattest, to the front edge, along the pan. */
+  seatDepth: row(MM, 'backSupport', 'deeper', [150, 650], [380, 450]),
+  seatAngle: row(DEG, 'level', 'frontUp', [-30, 20], [-8, 5]),
+  /** The same movement as the seat angle, released or fixed: adds to it. */
+  forwardTilt: row(DEG, 'level', 'frontUp', [-30, 0], [-12, -5]),
+  /** The front third drops on its own. */
+  frontSlope: row(DEG, 'pan', 'frontUp', [-40, 0], [-15, 0]),
+  /** Back and lumbar together: the lumbar apex above the loaded seat, along the back. */
+  backHeight: row(MM, 'alongBack', 'up', [60, 500], [150, 250]),
+  /** Above the loaded seat along the back; above the back's own frame where the seat has a back height as well. */
+  lumbarApex: row(MM, 'alongBack', 'up', [-150, 400], [150, 250]),
+  /** How far the apex stands out. */
+  lumbarDepth: row(['mm', 'turn', 'pump', 'step'], 'flattest', 'prominent', [0, 100], [0, 40], {
+    means: 'mm',
+  }),
+  /** The shape of the whole back: turns the line of sight up or down. */
+  backProfile: row(['turn', 'step'], 'straightest', 'rounder', [0, 60], null, { means: 'deg' }),
+  /** The back brought in to the sitter, the pan where it is. */
+  backReach: row(MM, 'rearmost', 'forward', [0, 200], [50, 100]),
+  upperLumbar: row(['step', 'turn', 'pump', 'mm'], 'flattest', 'prominent', [0, 100], null, { means: 'mm' }),
+  lowerLumbar: row(['step', 'turn', 'pump', 'mm'], 'flattest', 'prominent', [0, 100], null, { means: 'mm' }),
+  /** An upper support that is on or off. */
+  thoracic: row(['step'], 'off', 'on', [0, 1], null),
+  /** Of the back alone. */
+  backAngle: row(DEG, 'vertical', 'leanBack', [-10, 60], [0, 30]),
+  /** Of the whole seat, back and pan together: adds to both. */
+  chairAngle: row(DEG, 'level', 'leanBack', [-15, 45], [0, 15]),
+  /** From the lightest; of a mechanism that weighs by itself: the override, lighter below zero. */
+  tiltTension: row(['turn', 'step'], 'lightest', 'stiffer', [-40, 40], [0, 2]),
+  /** 0 free, 1 locked. */
+  tiltLock: row(['step'], 'off', 'on', [0, 1], null),
+  /** The furthest lean that a stop allows. */
+  tiltLimiter: row(DEG, 'vertical', 'leanBack', [-10, 60], [5, 30]),
+  /** Pad top. */
+  armHeight: row(MM, 'loadedSeat', 'up', [80, 450], [180, 280]),
+  /** Clear distance between the pads: spacing of the arms under the seat. */
+  armWidth: row(MM, 'betweenPads', 'wider', [200, 800], [420, 520]),
+  /** What the slide of both pads adds to the clear distance. */
+  padSlide: row(MM, 'betweenPads', 'wider', [-150, 150], [-30, 30]),
+  /** Pads fore and aft. */
+  armDepth: row(MM, 'rearmost', 'forward', [0, 250], [50, 80]),
+  armPivot: row(DEG, 'padLine', 'toesIn', [-180, 180], [-15, 15]),
+  /** Slope of the pads. */
+  armAngle: row(DEG, 'level', 'frontUp', [-45, 45], [-10, 15], { source: 'assumed' }),
+  /** Pad centre. */
+  headHeight: row(MM, 'alongBack', 'up', [250, 1000], [550, 750], { source: 'assumed' }),
+  headAngle: row(DEG, 'backLine', 'topForward', [-45, 90], [0, 40], { source: 'assumed' }),
+  /** The pad's face before the line of the back. */
+  headDepth: row(['mm', 'step'], 'backLine', 'forward', [-100, 250], [0, 80], {
+    source: 'assumed',
+    means: 'mm',
+  }),
+  /** The seat against the hand controls. */
+  foreAft: row(['mm', 'step'], 'rearmost', 'forward', [0, 500], [0, 150], { source: 'assumed', means: 'mm' }),
+  /** Seat and hand controls together against the pedals. */
+  stationForeAft: row(['mm', 'step'], 'rearmost', 'forward', [0, 700], [0, 200], {
+    source: 'assumed',
+    means: 'mm',
+  }),
+  /** The mass that the suspension is calibrated to. */
+  suspensionWeight: row(['kg'], 'lightest', 'heavier', [20, 300], [50, 130]),
+  /** 1 soft to 5 hard. */
+  damper: row(['step'], 'lightest', 'harder', [0, 20], [1, 5]),
+  footRing: row(MM, 'floor', 'up', [50, 700], [150, 400], { source: 'assumed' }),
+  /** 0 off, 1 heat, 2 cool: noted, never computed. */
+  climate: row(['step'], 'off', 'on', [0, 2], null),
+  /** Top of a footrest of the place; 0: not used. */
+  footrest: row(MM, 'floor', 'up', [0, 400], [50, 150], { belongsTo: 'place' }),
+  /** The desk's top. */
+  deskHeight: row(MM, 'floor', 'up', [300, 1400], [650, 850], { belongsTo: 'place' }),
+  /** The screen's middle. */
+  screenHeight: row(MM, 'floor', 'up', [500, 2200], [920, 1160], { belongsTo: 'place' }),
 } as const satisfies Record<string, AdjustmentKindRow>;
 
 export type AdjustmentKind = keyof typeof ADJUSTMENT_KINDS;

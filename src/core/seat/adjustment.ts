@@ -11,7 +11,8 @@ export type Travel =
 
 /**
  * What sets the recline tension: a range of moments about the hip (N·m at a stated back angle), or, where the
- * maker says only that, a range of body masses.
+ * maker says only that, a range of body masses; or the mechanism weighs the sitter by itself, within a range of
+ * masses, and what is set is an override (0: none).
  */
 export type Effort =
   | {
@@ -20,7 +21,13 @@ export type Effort =
       readonly stiffestNm: number;
       readonly atDeg: number;
     }
-  | { readonly by: 'mass'; readonly lightestKg: number; readonly stiffestKg: number };
+  | { readonly by: 'mass' | 'weighing'; readonly lightestKg: number; readonly stiffestKg: number };
+
+/** What the ends of a count come to, in the unit that the kind's row names; in between in proportion. */
+export interface Meaning {
+  readonly atLowest: number;
+  readonly atHighest: number;
+}
 
 /** One thing a seat (or a place) can change. */
 export interface Adjustment {
@@ -32,4 +39,10 @@ export interface Adjustment {
   readonly travel: Travel;
   /** Only of `tiltTension`. */
   readonly effort?: Effort | undefined;
+  /** Of a count whose kind says what it does in mm or degrees (`means` of its row). */
+  readonly means?: Meaning | undefined;
+  /** Only of `tiltLock`: where it can be locked. */
+  readonly locks?: 'upright' | 'anywhere' | undefined;
+  /** Goes where the sitter takes it: nobody sets it (a forward tilt that is passive). */
+  readonly followsSitter?: boolean | undefined;
 }

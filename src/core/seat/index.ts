@@ -3,12 +3,26 @@ export {
   ADJUSTMENT_KIND_IDS,
   ADJUSTMENT_UNITS,
   ADJUSTMENT_UNIT_IDS,
+  DATUMS,
+  SIGNS,
   type AdjustmentKind,
   type AdjustmentKindRow,
   type AdjustmentUnit,
+  type Datum,
+  type Sign,
 } from './adjustment-kinds';
-export type { Adjustment, Effort, Travel } from './adjustment';
-export { endsOf, isFixed, isStepped, nearestPosition, positionCount, valueAt, valuesOf } from './positions';
+export type { Adjustment, Effort, Meaning, Travel } from './adjustment';
+export {
+  countOf,
+  endsOf,
+  isFixed,
+  isStepped,
+  meaningOf,
+  nearestPosition,
+  positionCount,
+  valueAt,
+  valuesOf,
+} from './positions';
 export {
   ACTIONS,
   CONTROL_KINDS,

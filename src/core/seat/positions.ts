@@ -81,3 +81,26 @@ export function isStepped(adjustment: Adjustment): boolean {
 export function isFixed(adjustment: Adjustment): boolean {
   return positionCount(adjustment) === 1;
 }
+
+/**
+ * What a value of an adjustment comes to, in the unit that its kind speaks of (mm or degrees); lengths and angles are
+ * what they say. NaN for a count of which nobody said it.
+ */
+export function meaningOf(adjustment: Adjustment, value: number): number {
+  if (adjustment.unit === 'mm' || adjustment.unit === 'deg') return value;
+  const { means, travel } = adjustment;
+  if (!means) return NaN;
+  const { lowest, highest } = endsOf(travel);
+  const share = highest > lowest ? (value - lowest) / (highest - lowest) : 0;
+  return means.atLowest + share * (means.atHighest - means.atLowest);
+}
+
+/** The value of an adjustment that comes to `meaning`: the inverse of `meaningOf`, beyond the ends as well. */
+export function countOf(adjustment: Adjustment, meaning: number): number {
+  if (adjustment.unit === 'mm' || adjustment.unit === 'deg') return meaning;
+  const { means, travel } = adjustment;
+  if (!means || means.atHighest === means.atLowest) return NaN;
+  const { lowest, highest } = endsOf(travel);
+  const share = (meaning - means.atLowest) / (means.atHighest - means.atLowest);
+  return lowest + share * (highest - lowest);
+}

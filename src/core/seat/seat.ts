@@ -3,7 +3,15 @@ import type { Adjustment } from './adjustment';
 import type { AdjustmentKind } from './adjustment-kinds';
 import type { Control } from './controls';
 
-export const SEAT_CLASSES = ['office', 'task', 'handwork', 'controlDesk', 'operator', 'child'] as const;
+export const SEAT_CLASSES = [
+  'office',
+  'task',
+  'handwork',
+  'controlDesk',
+  'operator',
+  'child',
+  'perching',
+] as const;
 export type SeatClass = (typeof SEAT_CLASSES)[number];
 
 /** A described product with its ranges: one immutable version of it. */
@@ -34,9 +42,16 @@ export interface SeatModel {
     /** Back degrees per seat degree when both tilt together; null where the pan stays. */
     readonly synchroRatio: number | null;
     readonly armsMoveWithBack: boolean;
+    /** Middles of two lumbar zones above the loaded seat, along the back, mm; absent where there are none. */
+    readonly lumbarZones?: { readonly lowerMm: number; readonly upperMm: number } | undefined;
   };
   /** null: no arms. */
-  readonly armPad: { readonly lengthMm: number; readonly widthMm: number } | null;
+  readonly armPad: {
+    readonly lengthMm: number;
+    readonly widthMm: number;
+    /** Front end before the back support's most forward point, pads at their rearmost, mm; absent: not known. */
+    readonly frontMm?: number | undefined;
+  } | null;
   readonly hasHarness: boolean;
   readonly hasSuspension: boolean;
   readonly castors: 'hardFloor' | 'softFloor' | 'glides' | 'bolted';

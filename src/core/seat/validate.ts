@@ -1,4 +1,10 @@
-import { ADJUSTMENT_KINDS, ADJUSTMENT_UNITS, type AdjustmentUnit } from './adjustment-kinds';
+import {
+  ADJUSTMENT_KINDS,
+  ADJUSTMENT_UNITS,
+  type AdjustmentKind,
+  type AdjustmentKindRow,
+  type AdjustmentUnit,
+} from './adjustment-kinds';
 import type { Adjustment } from './adjustment';
 import { endsOf } from './positions';
 import type { SeatModel } from './seat';
@@ -17,7 +23,10 @@ export type SeatFault =
   | 'missingSeatHeight'
   | 'controlOfNothing'
   | 'notPositive'
-  | 'missingEffort';
+  | 'missingEffort'
+  | 'secondOfKind'
+  | 'missingMeaning'
+  | 'notFinite';
 
 export interface SeatDoubt {
   readonly reason: SeatFault;
@@ -59,18 +68,35 @@ function travelDoubts(adjustment: Adjustment, field: string): SeatDoubt[] {
   return count <= MOST_POSITIONS ? [] : [{ reason: 'tooManyPositions', field: at, value: count }];
 }
 
+/** What a count has to say for itself, and numbers that are none. */
+function meaningDoubts({ id, kind, unit, effort, means }: Adjustment, field: string): SeatDoubt[] {
+  const row: AdjustmentKindRow = ADJUSTMENT_KINDS[kind];
+  const doubts: SeatDoubt[] = [];
+  if (kind === 'tiltTension' && !effort)
+    doubts.push({ reason: 'missingEffort', field: `${field}/effort`, value: id });
+  if (row.means && unit !== 'mm' && unit !== 'deg' && !means)
+    doubts.push({ reason: 'missingMeaning', field: `${field}/means`, value: id });
+  for (const [part, numbers] of Object.entries({ effort, means }))
+    for (const [name, value] of Object.entries(numbers ?? {}))
+      if (typeof value === 'number' && !Number.isFinite(value))
+        doubts.push({ reason: 'notFinite', field: `${field}/${part}/${name}`, value });
+  return doubts;
+}
+
 /** What is wrong with adjustments, as a list of faults naming field and value; empty where nothing is. */
 export function adjustmentDoubts(adjustments: readonly Adjustment[], base: string): SeatDoubt[] {
   const seen = new Set<string>();
+  const kinds = new Set<AdjustmentKind>();
   return adjustments.flatMap((adjustment, i) => {
     const field = `${base}/${i}`;
     const doubts = travelDoubts(adjustment, field);
     if (seen.has(adjustment.id))
       doubts.push({ reason: 'duplicateAdjustment', field: `${field}/id`, value: adjustment.id });
     seen.add(adjustment.id);
-    if (adjustment.kind === 'tiltTension' && !adjustment.effort)
-      doubts.push({ reason: 'missingEffort', field: `${field}/effort`, value: adjustment.id });
-    return doubts;
+    if (kinds.has(adjustment.kind))
+      doubts.push({ reason: 'secondOfKind', field: `${field}/kind`, value: adjustment.kind });
+    kinds.add(adjustment.kind);
+    return [...doubts, ...meaningDoubts(adjustment, field)];
   });
 }
 

@@ -1,16 +1,15 @@
 /** A short way to describe a seat: travels, adjustments, and controls with one move. */
 import { stated, type Quantity } from '../../core/quantity';
-import type {
-  Action,
-  Adjustment,
-  AdjustmentKind,
-  AdjustmentUnit,
-  Control,
-  Direction,
-  Effort,
-  SeatModel,
-  SitterAct,
-  Travel,
+import {
+  ADJUSTMENT_KINDS,
+  type Action,
+  type Adjustment,
+  type AdjustmentKind,
+  type Control,
+  type Direction,
+  type SeatModel,
+  type SitterAct,
+  type Travel,
 } from '../../core/seat';
 
 const SHEET = 'maker’s sheet (invented)';
@@ -29,25 +28,13 @@ export const clicks = (lowest: number, highest: number, count: number): Travel =
 });
 export const stops = (...values: number[]): Travel => ({ type: 'listed', values: values.map(q) });
 
-const UNITS: Partial<Record<AdjustmentKind, AdjustmentUnit>> = {
-  seatAngle: 'deg',
-  backAngle: 'deg',
-  tiltTension: 'turn',
-};
-
+/** @param more the unit where it is not the kind's usual one, and what only some kinds say */
 export function adjustment(
   kind: AdjustmentKind,
   travel: Travel,
-  more: { unit?: AdjustmentUnit; effort?: Effort } = {},
+  more: Partial<Pick<Adjustment, 'unit' | 'effort' | 'means' | 'locks' | 'followsSitter'>> = {},
 ): Adjustment {
-  return {
-    id: kind,
-    kind,
-    side: 'both',
-    unit: more.unit ?? UNITS[kind] ?? 'mm',
-    travel,
-    ...(more.effort ? { effort: more.effort } : {}),
-  };
+  return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, ...more };
 }
 
 /** One control with one move; seats with shared levers give two moves. */

@@ -1,6 +1,17 @@
 /** The invented seats of Skarrow Isles Ferries. Every range is made up within what such seats commonly have. */
 import { office, task } from './office-seats';
 import { child, handwork } from './special-seats';
+import { counter, perching, shaped } from './more-seats';
 import { controlDesk, operator } from './watch-seats';
 
-export const DEMO_SEATS = [office, task, handwork, controlDesk, operator, child] as const;
+export const DEMO_SEATS = [
+  office,
+  task,
+  handwork,
+  controlDesk,
+  operator,
+  child,
+  counter,
+  shaped,
+  perching,
+] as const;

@@ -18,7 +18,7 @@ function sayAngle({ deg }: PostureAngle, reading: Reading): string {
 function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: Live }) {
   const reading = useReading();
   const shown = useRef<HTMLSpanElement>(null);
-  const { deg, wanted } = angleOf(live.get(), id);
+  const { deg, wanted, source } = angleOf(live.get(), id);
   const inside = usePart(live, (a) => angleOf(a, id).inside);
   usePaint(
     live,
@@ -32,7 +32,7 @@ function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: L
         <b ref={shown}>{sayAngle(angleOf(live.get(), id), reading)}</b>
         {deg !== null && wanted && <VerdictGlyph verdict={inside ? 'fits' : 'cannotReach'} />}
         {wanted && (
-          <span className={parts.soft}>
+          <span className={parts.soft} title={word(`angleSource.${source}`)}>
             {word('set.wanted')
               .replace('{lo}', sayValue({ deg: wanted.lo }, reading))
               .replace('{hi}', sayValue({ deg: wanted.hi }, reading))}

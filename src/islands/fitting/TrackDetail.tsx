@@ -1,7 +1,7 @@
 import { remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
 import { controlWords, isLifted } from '../../core/scene';
-import { controlFor, isFixed, type AdjustmentKind } from '../../core/seat';
+import { ADJUSTMENT_KINDS, controlFor, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
 import { usePart } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -24,7 +24,7 @@ function leftOver(outcome: SettingOutcome, reading: Reading): string | null {
   const by =
     o.unit === 'deg'
       ? `${Math.round(size * 2) / 2}°`
-      : o.unit === 'turn'
+      : o.unit === 'own'
         ? sayOwn(outcome, size, reading)
         : sayLength(size, reading);
   return word('set.left').replace('{by}', by);
@@ -47,8 +47,15 @@ function Control({ problem, outcome }: { readonly problem: Problem; readonly out
 /** The caution that belongs to setting this adjustment on this seat. */
 function cautionFor(problem: Problem, { kind, value }: SettingOutcome): string | null {
   if (kind === 'backAngle' || kind === 'tiltTension') return 'set.caution.pinch';
+  if (kind === 'forwardTilt') return 'caution.forwardTilt';
   if (kind === 'seatHeight') return isLifted(problem) ? 'set.caution.height' : null;
   return kind === 'seatAngle' && value < 0 ? 'set.caution.slope' : null;
+}
+
+/** Where values of a kind count from: a lumbar that rides on a back of its own counts within it. */
+function datumOf(problem: Problem, kind: AdjustmentKind): Datum {
+  if (kind === 'lumbarApex' && problem.variables.backHeight) return 'backFrame';
+  return ADJUSTMENT_KINDS[kind].datum;
 }
 
 interface Props {
@@ -75,6 +82,7 @@ export function TrackDetail({ problem, live, store, kind, disabled, onMove }: Pr
     <li className={styles.detail}>
       <p className={styles.reason}>{say(outcome.reason)}</p>
       <p className={styles.figures}>
+        <span className={parts.soft}>{word(`datum.${datumOf(problem, kind)}`)}</span>
         <span>
           {word('set.aim')} <b>{sayInterval(outcome, outcome.aim, reading)}</b>
         </span>

@@ -1,6 +1,6 @@
 import { Button, NativeSelect, TextInput, Textarea } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
-import { TASKS, type Task } from '../../core/place';
+import { GROUNDS, TASKS, WINNERS, type Task } from '../../core/place';
 import { PlaceSummarySchema, type PlaceSummary } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
 import { Conflict, type Picks } from '../../ui/Conflict';
@@ -11,6 +11,9 @@ import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import {
   DESK_FORMS,
+  DESK_LENGTHS,
+  MORE_LENGTHS,
+  PLACE_LABELS,
   differingFields,
   readPlace,
   sayField,
@@ -33,18 +36,7 @@ const FIELDS: Record<DeskForm, readonly (keyof PlaceText)[]> = {
   slides: ['lowest', 'highest'],
   stops: ['stops'],
 };
-const LABELS: Record<keyof PlaceText, string> = {
-  name: 'places.name',
-  task: 'places.task',
-  form: 'places.desk.kind',
-  notes: 'places.notes',
-  height: 'places.height',
-  lowest: 'places.lowest',
-  highest: 'places.highest',
-  stops: 'places.stops',
-  thickness: 'places.thickness',
-  keyboard: 'places.keyboard',
-};
+const LISTS: readonly (keyof PlaceText)[] = ['stops', 'footrests'];
 
 const draftKey = (existing: PlaceSummary | null): string => `place:${existing?.place.id ?? 'new'}`;
 
@@ -108,7 +100,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         busy={busy}
         rows={fields.map((key) => ({
           id: key,
-          name: word(LABELS[key]),
+          name: word(PLACE_LABELS[key]),
           mine: sayField(key, text),
           theirs: sayField(key, other),
           first: initial[key] === text[key] ? 'theirs' : 'mine',
@@ -121,12 +113,12 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   const length = (key: keyof PlaceText) => (
     <TextInput
       key={key}
-      label={word(LABELS[key])}
+      label={word(PLACE_LABELS[key])}
       value={text[key]}
       onChange={(e) => put({ [key]: e.currentTarget.value })}
       error={faults[key]}
       rightSection={<span className={parts.soft}>{reading.length}</span>}
-      inputMode={reading.length === 'in' || key === 'stops' ? 'text' : 'decimal'}
+      inputMode={reading.length === 'in' || LISTS.includes(key) ? 'text' : 'decimal'}
       autoComplete="off"
     />
   );
@@ -159,7 +151,32 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         data={DESK_FORMS.map((f) => ({ value: f, label: word(DESK_WORDS[f]) }))}
       />
       {FIELDS[text.form].map(length)}
-      {text.form !== 'none' && [length('thickness'), length('keyboard')]}
+      {text.form !== 'none' && DESK_LENGTHS.map(length)}
+      {text.form !== 'none' && (
+        <NativeSelect
+          label={word('places.wins')}
+          value={text.wins}
+          onChange={(e) => put({ wins: e.currentTarget.value as PlaceText['wins'] })}
+          data={['', ...WINNERS].map((w) => ({
+            value: w,
+            label: sayField('wins', { ...text, wins: w as PlaceText['wins'] }),
+          }))}
+        />
+      )}
+      <details className={styles.more} open={MORE_LENGTHS.some((key) => text[key] !== '') || undefined}>
+        <summary>{word('places.more')}</summary>
+        <p className={parts.soft}>{word('places.optional')}</p>
+        {MORE_LENGTHS.map(length)}
+        <NativeSelect
+          label={word('places.ground')}
+          value={text.ground}
+          onChange={(e) => put({ ground: e.currentTarget.value as PlaceText['ground'] })}
+          data={['', ...GROUNDS].map((g) => ({
+            value: g,
+            label: sayField('ground', { ...text, ground: g as PlaceText['ground'] }),
+          }))}
+        />
+      </details>
       <Textarea
         label={word('places.notes')}
         value={text.notes}

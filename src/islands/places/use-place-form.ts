@@ -1,6 +1,25 @@
 import { stated } from '../../core/quantity';
-import { TASKS, deskOf, type Place, type Task } from '../../core/place';
-import { ADJUSTMENT_KINDS, type Adjustment, type Travel } from '../../core/seat';
+import {
+  GROUNDS,
+  PLACE_LIMITS,
+  SPOT_LIMITS,
+  TASKS,
+  WINNERS,
+  deskOf,
+  type Ground,
+  type Place,
+  type Spot,
+  type Task,
+  type Winner,
+} from '../../core/place';
+import {
+  ADJUSTMENT_KINDS,
+  adjustmentOf,
+  endsOf,
+  type Adjustment,
+  type AdjustmentKind,
+  type Travel,
+} from '../../core/seat';
 import { formatLengthNumber, parseLength } from '../../core/units';
 import type { PlaceEdit } from '../../contract';
 import { sayValue, word, type Reading } from '../../words';
@@ -18,14 +37,85 @@ export interface PlaceText {
   readonly highest: string;
   readonly stops: string;
   readonly thickness: string;
+  readonly drawer: string;
+  readonly apron: string;
   readonly keyboard: string;
+  readonly keysFromEdge: string;
+  readonly wins: Winner | '';
+  readonly screenLowest: string;
+  readonly screenHighest: string;
+  readonly screenDistance: string;
+  readonly footrests: string;
+  readonly gripForward: string;
+  readonly gripHeight: string;
+  readonly heelForward: string;
+  readonly heelHeight: string;
+  readonly headroom: string;
+  readonly ground: Ground | '';
   readonly notes: string;
 }
 
 export type PlaceFaults = Partial<Record<keyof PlaceText, string>>;
 
-const MOST_THICKNESS_MM = 400;
-const MOST_KEYBOARD_MM = 100;
+/** What each field of the form is called. */
+export const PLACE_LABELS: Record<keyof PlaceText, string> = {
+  name: 'places.name',
+  task: 'places.task',
+  form: 'places.desk.kind',
+  height: 'places.height',
+  lowest: 'places.lowest',
+  highest: 'places.highest',
+  stops: 'places.stops',
+  thickness: 'places.thickness',
+  drawer: 'places.drawer',
+  apron: 'places.apron',
+  keyboard: 'places.keyboard',
+  keysFromEdge: 'places.keysFromEdge',
+  wins: 'places.wins',
+  screenLowest: 'places.screenLowest',
+  screenHighest: 'places.screenHighest',
+  screenDistance: 'places.screenDistance',
+  footrests: 'places.footrests',
+  gripForward: 'places.gripForward',
+  gripHeight: 'places.gripHeight',
+  heelForward: 'places.heelForward',
+  heelHeight: 'places.heelHeight',
+  headroom: 'places.headroom',
+  ground: 'places.ground',
+  notes: 'places.notes',
+};
+
+/** Lengths that belong to a desk: the first two always, the others where they are there. */
+export const DESK_LENGTHS = ['thickness', 'keyboard', 'drawer', 'apron', 'keysFromEdge'] as const;
+/** Lengths of what else a place may have. */
+export const MORE_LENGTHS = [
+  'screenLowest',
+  'screenHighest',
+  'screenDistance',
+  'footrests',
+  'gripForward',
+  'gripHeight',
+  'heelForward',
+  'heelHeight',
+  'headroom',
+] as const;
+
+/** Which plain length of a place each field holds. */
+const LENGTHS = {
+  thickness: 'deskThicknessMm',
+  keyboard: 'keyboardThicknessMm',
+  drawer: 'drawerMm',
+  apron: 'apronMm',
+  keysFromEdge: 'keysFromEdgeMm',
+  screenDistance: 'screenDistanceMm',
+  headroom: 'headroomMm',
+} as const satisfies Partial<Record<keyof PlaceText, keyof typeof PLACE_LIMITS>>;
+type LengthField = keyof typeof LENGTHS;
+
+const SPOTS = {
+  handControls: ['gripForward', 'gripHeight'],
+  pedals: ['heelForward', 'heelHeight'],
+} as const;
 
 function formOf(desk: Adjustment | null): DeskForm {
   if (!desk) return 'none';
@@ -35,10 +125,14 @@ function formOf(desk: Adjustment | null): DeskForm {
 
 /** The texts of a place, or those of a new one. */
 export function textsOf(place: Place | null, reading: Reading): PlaceText {
-  const say = (mm: number) => formatLengthNumber(mm, reading.length);
+  const say = (mm: number | undefined) => (mm === undefined ? '' : formatLengthNumber(mm, reading.length));
   const desk = deskOf(place);
+  const of = (kind: AdjustmentKind) => (place ? adjustmentOf(place.adjustments, kind)?.travel : undefined);
+  const valuesOf = (travel: Travel | undefined) =>
+    travel?.type === 'listed' ? travel.values.map((q) => say(q.value)) : [];
   const travel = desk?.travel;
-  const values = travel?.type === 'listed' ? travel.values.map((q) => say(q.value)) : [];
+  const values = valuesOf(travel);
+  const screen = of('screenHeight');
   return {
     name: place?.name ?? '',
     task: place?.task ?? TASKS[0],
@@ -47,8 +141,22 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
     lowest: travel && travel.type !== 'listed' ? say(travel.lowest.value) : '',
     highest: travel && travel.type !== 'listed' ? say(travel.highest.value) : '',
     stops: values.join('; '),
-    thickness: place ? say(place.deskThicknessMm) : '',
-    keyboard: place ? say(place.keyboardThicknessMm) : say(0),
+    thickness: say(place?.deskThicknessMm),
+    drawer: say(place?.drawerMm),
+    apron: say(place?.apronMm),
+    keyboard: say(place?.keyboardThicknessMm ?? 0),
+    keysFromEdge: say(place?.keysFromEdgeMm),
+    wins: place?.wins ?? '',
+    screenLowest: screen ? say(endsOf(screen).lowest) : '',
+    screenHighest: screen ? say(endsOf(screen).highest) : '',
+    screenDistance: say(place?.screenDistanceMm),
+    footrests: valuesOf(of('footrest')).slice(1).join('; '),
+    gripForward: say(place?.handControls?.forwardMm),
+    gripHeight: say(place?.handControls?.heightMm),
+    heelForward: say(place?.pedals?.forwardMm),
+    heelHeight: say(place?.pedals?.heightMm),
+    headroom: say(place?.headroomMm),
+    ground: place?.ground ?? '',
     notes: place?.notes ?? '',
   };
 }
@@ -58,7 +166,7 @@ interface Read {
   readonly fault: string | null;
 }
 
-function readBetween(text: string, low: number, high: number, reading: Reading): Read {
+function readBetween(text: string, [low, high]: readonly [number, number], reading: Reading): Read {
   const parsed = parseLength(text, reading.length);
   if (!parsed.ok) {
     const [first = 0, second = 0] = parsed.readings ?? [];
@@ -75,36 +183,111 @@ function readBetween(text: string, low: number, high: number, reading: Reading):
 }
 
 const SOURCE = 'measured on the spot';
+const q = (value: number) => stated(value, SOURCE);
+const limitsOf = (kind: AdjustmentKind): readonly [number, number] => [
+  ADJUSTMENT_KINDS[kind].lowest,
+  ADJUSTMENT_KINDS[kind].highest,
+];
+const part = (id: string, kind: AdjustmentKind, travel: Travel): Adjustment => ({
+  id,
+  kind,
+  side: 'both',
+  unit: 'mm',
+  travel,
+});
+const isBlank = (text: string): boolean => text.trim() === '';
 
-function readDesk(text: PlaceText, reading: Reading): { travel: Travel | null; faults: PlaceFaults } {
-  const { lowest: low, highest: high } = ADJUSTMENT_KINDS.deskHeight;
-  const read = (t: string) => readBetween(t, low, high, reading);
-  const q = (value: number) => stated(value, SOURCE);
+/** Heights with semicolons between, rising. */
+function readList(text: string, limits: readonly [number, number], reading: Reading) {
+  const reads = text
+    .split(';')
+    .filter((t) => !isBlank(t))
+    .map((t) => readBetween(t, limits, reading));
+  const values = [...new Set(reads.map((s) => s.value))].sort((a, b) => a - b);
+  return { values, fault: reads.find((s) => s.fault)?.fault ?? null };
+}
+
+interface ReadTravel {
+  readonly travel: Travel | null;
+  readonly faults: PlaceFaults;
+}
+
+/** A range from two fields; both the same: fixed. */
+function readRange(
+  text: PlaceText,
+  [lowKey, highKey]: readonly [keyof PlaceText, keyof PlaceText],
+  limits: readonly [number, number],
+  reading: Reading,
+): ReadTravel {
+  const [lowest, highest] = [lowKey, highKey].map((key) => readBetween(text[key], limits, reading)) as [
+    Read,
+    Read,
+  ];
+  const isReversed = !lowest.fault && !highest.fault && lowest.value > highest.value;
+  const high = highest.fault ?? (isReversed ? word('places.fault.reversed') : null);
+  const faults: PlaceFaults = {
+    ...(lowest.fault ? { [lowKey]: lowest.fault } : {}),
+    ...(high ? { [highKey]: high } : {}),
+  };
+  const travel: Travel =
+    lowest.value === highest.value
+      ? { type: 'listed', values: [q(lowest.value)] }
+      : { type: 'continuous', lowest: q(lowest.value), highest: q(highest.value) };
+  return { travel, faults };
+}
+
+function readDesk(text: PlaceText, reading: Reading): ReadTravel {
+  const limits = limitsOf('deskHeight');
   if (text.form === 'none') return { travel: null, faults: {} };
   if (text.form === 'fixed') {
-    const height = read(text.height);
+    const height = readBetween(text.height, limits, reading);
     return {
       travel: { type: 'listed', values: [q(height.value)] },
       faults: height.fault ? { height: height.fault } : {},
     };
   }
   if (text.form === 'stops') {
-    const stops = text.stops
-      .split(';')
-      .filter((t) => t.trim() !== '')
-      .map(read);
-    const fault = stops.length === 0 ? word('measure.fault.empty') : stops.find((s) => s.fault)?.fault;
-    const values = [...new Set(stops.map((s) => s.value))].sort((a, b) => a - b).map(q);
-    return { travel: { type: 'listed', values }, faults: fault ? { stops: fault } : {} };
+    const { values, fault } = readList(text.stops, limits, reading);
+    const problem = values.length === 0 ? word('measure.fault.empty') : fault;
+    return { travel: { type: 'listed', values: values.map(q) }, faults: problem ? { stops: problem } : {} };
   }
-  const [lowest, highest] = [read(text.lowest), read(text.highest)];
-  const reversed =
-    !lowest.fault && !highest.fault && !(lowest.value < highest.value) ? word('places.fault.reversed') : null;
-  const faults: PlaceFaults = {
-    ...(lowest.fault ? { lowest: lowest.fault } : {}),
-    ...((highest.fault ?? reversed) ? { highest: highest.fault ?? reversed ?? '' } : {}),
+  const range = readRange(text, ['lowest', 'highest'], limits, reading);
+  if (range.travel?.type !== 'listed' || Object.keys(range.faults).length > 0) return range;
+  return { travel: range.travel, faults: { highest: word('places.fault.reversed') } };
+}
+
+function readScreen(text: PlaceText, reading: Reading): ReadTravel {
+  if (isBlank(text.screenLowest) && isBlank(text.screenHighest)) return { travel: null, faults: {} };
+  return readRange(text, ['screenLowest', 'screenHighest'], limitsOf('screenHeight'), reading);
+}
+
+/** A place's own footrest can always be put aside: its first position is the floor. */
+function readFootrest(text: PlaceText, reading: Reading): ReadTravel {
+  if (isBlank(text.footrests)) return { travel: null, faults: {} };
+  const { values, fault } = readList(text.footrests, limitsOf('footrest'), reading);
+  const heights = [0, ...values.filter((v) => v > 0)];
+  return {
+    travel: { type: 'listed', values: heights.map(q) },
+    faults: fault ? { footrests: fault } : {},
   };
-  return { travel: { type: 'continuous', lowest: q(lowest.value), highest: q(highest.value) }, faults };
+}
+
+function readSpot(text: PlaceText, name: keyof typeof SPOTS, reading: Reading) {
+  const [forward, height] = SPOTS[name];
+  if (isBlank(text[forward]) && isBlank(text[height])) return { spot: undefined, faults: {} };
+  const faults: PlaceFaults = {};
+  const read = (key: typeof forward | typeof height, limits: readonly [number, number]): number => {
+    const { value, fault } = isBlank(text[key])
+      ? { value: NaN, fault: word('places.fault.both') }
+      : readBetween(text[key], limits, reading);
+    if (fault) faults[key] = fault;
+    return value;
+  };
+  const spot: Spot = {
+    forwardMm: read(forward, SPOT_LIMITS.forwardMm),
+    heightMm: read(height, SPOT_LIMITS.heightMm),
+  };
+  return { spot, faults };
 }
 
 /** Reads the typed texts into a place, or says what is wrong field by field. */
@@ -113,32 +296,39 @@ export function readPlace(
   text: PlaceText,
   reading: Reading,
 ): { readonly edit: PlaceEdit; readonly faults: PlaceFaults } {
-  const desk = readDesk(text, reading);
-  const has = text.form !== 'none';
-  const thickness = has
-    ? readBetween(text.thickness, 0, MOST_THICKNESS_MM, reading)
-    : { value: 0, fault: null };
-  const keyboard = has ? readBetween(text.keyboard, 0, MOST_KEYBOARD_MM, reading) : { value: 0, fault: null };
-  const faults: PlaceFaults = {
-    ...(text.name.trim() === '' ? { name: word('people.nameMissing') } : {}),
-    ...desk.faults,
-    ...(thickness.fault ? { thickness: thickness.fault } : {}),
-    ...(keyboard.fault ? { keyboard: keyboard.fault } : {}),
+  const hasDesk = text.form !== 'none';
+  const faults: PlaceFaults = text.name.trim() === '' ? { name: word('people.nameMissing') } : {};
+  const take = <T extends { readonly faults: PlaceFaults }>(read: T): T => {
+    Object.assign(faults, read.faults);
+    return read;
   };
-  const adjustment: Adjustment | null = desk.travel && {
-    id: 'desk',
-    kind: 'deskHeight',
-    side: 'both',
-    unit: 'mm',
-    travel: desk.travel,
+  const length = (field: LengthField, isAsked: boolean): number | undefined => {
+    if (!isAsked || (isBlank(text[field]) && field !== 'thickness' && field !== 'keyboard')) return undefined;
+    const { value, fault } = readBetween(text[field], PLACE_LIMITS[LENGTHS[field]], reading);
+    if (fault) faults[field] = fault;
+    return value;
   };
+  const desk = take(readDesk(text, reading)).travel;
+  const screen = take(readScreen(text, reading)).travel;
+  const footrest = take(readFootrest(text, reading)).travel;
   const edit: PlaceEdit = {
     id,
     name: text.name.trim(),
     task: text.task,
-    desk: adjustment,
-    deskThicknessMm: thickness.value,
-    keyboardThicknessMm: keyboard.value,
+    desk: desk && part('desk', 'deskHeight', desk),
+    screen: screen && part('screen', 'screenHeight', screen),
+    footrest: footrest && part('footrest', 'footrest', footrest),
+    deskThicknessMm: length('thickness', hasDesk) ?? 0,
+    keyboardThicknessMm: length('keyboard', hasDesk) ?? 0,
+    drawerMm: length('drawer', hasDesk),
+    apronMm: length('apron', hasDesk),
+    keysFromEdgeMm: length('keysFromEdge', hasDesk),
+    screenDistanceMm: length('screenDistance', true),
+    headroomMm: length('headroom', true),
+    handControls: take(readSpot(text, 'handControls', reading)).spot,
+    pedals: take(readSpot(text, 'pedals', reading)).spot,
+    ground: GROUNDS.find((ground) => ground === text.ground),
+    wins: WINNERS.find((winner) => winner === text.wins),
     notes: text.notes,
   };
   return { edit, faults };
@@ -148,7 +338,10 @@ export function readPlace(
 export function sayField(key: keyof PlaceText, text: PlaceText): string {
   const value = text[key];
   if (key === 'task') return word(`task.${value}`);
-  return (key === 'form' ? word(`places.desk.${value}`) : value) || '–';
+  if (key === 'form') return word(`places.desk.${value}`);
+  if (key === 'wins') return word(`places.wins.${value || 'none'}`);
+  if (key === 'ground') return word(value ? `ground.${value}` : 'places.ground.none');
+  return value || '–';
 }
 
 /** The fields in which two versions of a place differ. */

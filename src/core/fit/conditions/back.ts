@@ -1,0 +1,148 @@
+import { trunkThighDeg } from '../../posture';
+import { bandOf } from '../../method';
+import type { DimensionId } from '../../body';
+import { trunkExtent, trunkThighExtent } from '../extents';
+import { apexMm, legOf, prominenceMm, trunkDegOf } from '../on-seat';
+import { meaning, type Problem } from '../problem';
+import { balancedTension, wantedLock, wantedProminenceMm, wantedThoracic, wantedZoneMm } from '../wanted';
+import {
+  FEET,
+  TRUNK,
+  both,
+  fallingWith,
+  has,
+  inverseOf,
+  owned,
+  thighNeeds,
+  type Condition,
+} from './condition';
+
+const tensionNeeds = (p: Problem): readonly DimensionId[] =>
+  p.variables.tiltTension?.adjustment.effort?.by === 'moment' ? ['bodyMass', 'stature'] : ['bodyMass'];
+
+const unevenMm: Condition['residual'] = (p, v) => meaning(p, v, 'upperLumbar') - meaning(p, v, 'lowerLumbar');
+
+/** Lean, lumbar, tension and what stops the tilt. */
+export const BACK_CONDITIONS: readonly Condition[] = [
+  {
+    id: 'backAngle',
+    owners: owned('backAngle', 'chairAngle'),
+    scope: TRUNK,
+    applies: has(...TRUNK),
+    needs: () => [],
+    residual: (_, v) => trunkDegOf(v),
+    extent: (_, span) => trunkExtent(span),
+    onTrack: 1,
+  },
+  {
+    id: 'trunkThigh',
+    owners: owned('backAngle', 'chairAngle'),
+    scope: FEET,
+    applies: has(...TRUNK),
+    needs: thighNeeds,
+    residual: (p, v) => trunkThighDeg(trunkDegOf(v), legOf(p, v).thighDeg),
+    extent: trunkThighExtent,
+    onTrack: (kind) => (kind === 'backAngle' ? 1 : null),
+  },
+  {
+    id: 'lumbarHeight',
+    owners: owned('lumbarApex', 'backHeight'),
+    scope: ['lumbarApex', 'backHeight'],
+    applies: both(has('lumbarApex', 'backHeight'), (p) => p.inputs.body.smallOfBackHeight !== undefined),
+    needs: () => ['smallOfBackHeight'],
+    residual: (p, v) => apexMm(v) - p.body.smallOfBackHeight,
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'lumbarByPractice',
+    owners: owned('lumbarApex', 'backHeight'),
+    scope: ['lumbarApex', 'backHeight'],
+    applies: both(has('lumbarApex', 'backHeight'), (p) => p.inputs.body.smallOfBackHeight === undefined),
+    needs: () => [],
+    residual: (_, v) => apexMm(v),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'lumbarDepth',
+    owners: owned('lumbarDepth'),
+    scope: ['lumbarDepth'],
+    applies: has('lumbarDepth'),
+    needs: () => ['smallOfBackDepth'],
+    residual: (p, v) => prominenceMm(p, v) - wantedProminenceMm(p),
+    onTrack: inverseOf('lumbarDepth', wantedProminenceMm),
+  },
+  {
+    id: 'upperLumbar',
+    owners: owned('upperLumbar'),
+    scope: ['upperLumbar'],
+    applies: has('upperLumbar'),
+    needs: () => ['smallOfBackDepth'],
+    residual: (p, v) => meaning(p, v, 'upperLumbar') - wantedZoneMm(p, 'upper'),
+    onTrack: inverseOf('upperLumbar', (p) => wantedZoneMm(p, 'upper')),
+  },
+  {
+    id: 'lowerLumbar',
+    owners: owned('lowerLumbar'),
+    scope: ['lowerLumbar'],
+    applies: has('lowerLumbar'),
+    needs: () => ['smallOfBackDepth'],
+    residual: (p, v) => meaning(p, v, 'lowerLumbar') - wantedZoneMm(p, 'lower'),
+    onTrack: inverseOf('lowerLumbar', (p) => wantedZoneMm(p, 'lower')),
+  },
+  {
+    id: 'lumbarEven',
+    owners: owned('upperLumbar', 'lowerLumbar'),
+    scope: ['upperLumbar', 'lowerLumbar'],
+    applies: both(
+      has('upperLumbar'),
+      has('lowerLumbar'),
+      (p) => p.inputs.body.smallOfBackDepth === undefined,
+    ),
+    needs: () => [],
+    residual: unevenMm,
+    extent: fallingWith(unevenMm, 'lowerLumbar'),
+    onTrack: (kind) => (kind === 'upperLumbar' ? 1 : -1),
+  },
+  {
+    id: 'thoracic',
+    owners: owned('thoracic'),
+    scope: ['thoracic'],
+    applies: has('thoracic'),
+    needs: () => [],
+    residual: (p, v) => v.thoracic - wantedThoracic(p),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'tension',
+    owners: owned('tiltTension'),
+    scope: ['tiltTension'],
+    applies: has('tiltTension'),
+    needs: tensionNeeds,
+    residual: (p, v) => v.tiltTension - balancedTension(p),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'tiltLock',
+    owners: owned('tiltLock'),
+    scope: ['tiltLock', 'backAngle'],
+    applies: has('tiltLock'),
+    needs: () => [],
+    residual: (p, v) => v.tiltLock - wantedLock(p, v),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'tiltLimiter',
+    owners: owned('tiltLimiter'),
+    scope: ['tiltLimiter'],
+    applies: both(has('tiltLimiter'), (p) => Number.isFinite(bandOf(p.targets.backAngle).hi)),
+    needs: () => [],
+    residual: (p, v) => v.tiltLimiter - bandOf(p.targets.backAngle).hi,
+    onTrack: 1,
+    isStraight: true,
+  },
+];

@@ -1,0 +1,117 @@
+/** What a condition is, and the parts that the tables of conditions are written with. */
+import type { DimensionId } from '../../body';
+import type { ConditionId, Interval } from '../../method';
+import type { Place } from '../../place';
+import { countOf, isFixed, type AdjustmentKind } from '../../seat';
+import type { Span } from '../extents';
+import type { Problem, SetValues } from '../problem';
+
+export interface Condition {
+  readonly id: ConditionId;
+  /** The adjustments on whose tracks it is shown; the first that the seat has answers for it. */
+  readonly owners: (p: Problem) => readonly AdjustmentKind[];
+  /** Everything its residual depends on; absent adjustments do not count. */
+  readonly scope: readonly AdjustmentKind[];
+  /** Whether this seat and place have what it speaks of. */
+  readonly applies: (p: Problem) => boolean;
+  readonly needs: (p: Problem) => readonly DimensionId[];
+  readonly residual: (p: Problem, v: SetValues) => number;
+  /**
+   * Between which ends it lies while adjustments range over a span; absent where it only rises, or only falls, with
+   * each adjustment that is chosen while it decides: `onTrack` says which way.
+   */
+  readonly extent?: (p: Problem, span: Span) => Interval;
+  /**
+   * How the residual follows an owner's value: by as much (1), against it (−1), by an inverse of its own, or
+   * not shown on the track (null).
+   */
+  readonly onTrack: Following | ((kind: AdjustmentKind) => Following);
+  /** Whether it follows exactly so, at every value. */
+  readonly isStraight?: true;
+}
+
+/** 1, −1, null, or the owner's value at which the residual would be what is asked for. */
+export type Following = 1 | -1 | null | Inverse;
+export interface Inverse {
+  readonly valueAt: (p: Problem, v: SetValues, residual: number) => number;
+}
+
+export const followingOf = (c: Condition, kind: AdjustmentKind): Following =>
+  typeof c.onTrack === 'function' ? c.onTrack(kind) : c.onTrack;
+
+/** Follows through what the owner's count comes to: residual = `sign` (meaning − `zero`). */
+export const inverseOf = (
+  kind: AdjustmentKind,
+  zero: (p: Problem, v: SetValues) => number,
+  sign: 1 | -1 = 1,
+): Inverse => ({
+  valueAt: (p, v, residual) => {
+    const variable = p.variables[kind];
+    return variable ? countOf(variable.adjustment, zero(p, v) + sign * residual) : NaN;
+  },
+});
+
+/** Ends of a residual that falls with the named adjustments and rises with the others. */
+export const fallingWith =
+  (residual: Condition['residual'], ...falls: readonly AdjustmentKind[]) =>
+  (p: Problem, { lo, hi }: Span): Interval => {
+    const [low, high] = [{ ...lo }, { ...hi }];
+    for (const kind of falls) [low[kind], high[kind]] = [hi[kind], lo[kind]];
+    return { lo: residual(p, low), hi: residual(p, high) };
+  };
+
+export const has =
+  (...kinds: readonly AdjustmentKind[]) =>
+  (p: Problem): boolean =>
+    kinds.some((kind) => p.variables[kind] !== undefined);
+export const both =
+  (...tests: readonly ((p: Problem) => boolean)[]) =>
+  (p: Problem): boolean =>
+    tests.every((test) => test(p));
+export const placeHas = (key: keyof Place) => (p: Problem) => p.inputs.place?.[key] !== undefined;
+const movable = (p: Problem, kind: AdjustmentKind): boolean => {
+  const variable = p.variables[kind];
+  return variable !== undefined && !isFixed(variable.adjustment);
+};
+/** Those of the named kinds that this seat has, the ones that can be moved first. */
+export const owned =
+  (...kinds: readonly AdjustmentKind[]) =>
+  (p: Problem): readonly AdjustmentKind[] => {
+    const here = kinds.filter((kind) => p.variables[kind]);
+    return [...here.filter((k) => movable(p, k)), ...here.filter((k) => !movable(p, k))];
+  };
+
+export const PAN: readonly AdjustmentKind[] = [
+  'seatHeight',
+  'seatAngle',
+  'forwardTilt',
+  'chairAngle',
+  'backAngle',
+];
+export const FEET: readonly AdjustmentKind[] = [...PAN, 'frontSlope', 'footRing', 'footrest'];
+export const TRUNK: readonly AdjustmentKind[] = ['backAngle', 'chairAngle'];
+export const LUMBAR: readonly AdjustmentKind[] = ['lumbarDepth', 'upperLumbar', 'lowerLumbar'];
+export const PUSH: readonly AdjustmentKind[] = [...LUMBAR, 'backReach'];
+export const ELBOW: readonly DimensionId[] = ['elbowHeightSitting', 'shoulderHeightSitting'];
+
+export const legNeeds = (p: Problem): DimensionId[] => [
+  'poplitealHeight',
+  'shoeHeel',
+  ...(p.panTilts || p.hasSlope ? (['buttockPoplitealLength'] as const) : []),
+  ...(p.shankAtDeg !== 0 ? (['stature'] as const) : []),
+];
+export const thighNeeds = (): readonly DimensionId[] => [
+  'poplitealHeight',
+  'shoeHeel',
+  'buttockPoplitealLength',
+  'stature',
+];
+export const leans = (p: Problem): boolean =>
+  TRUNK.some((kind) => p.variables[kind]?.values.some((v) => v !== 0) ?? false);
+export const elbowNeeds = (p: Problem): readonly DimensionId[] => (leans(p) ? ELBOW : ['elbowHeightSitting']);
+export const gripNeeds = (p: Problem): readonly DimensionId[] =>
+  Number.isNaN(p.body.elbowGripLength) ? [...ELBOW, 'stature'] : ELBOW;
+export const headNeeds = (p: Problem): readonly DimensionId[] => [
+  'napeHeight',
+  Number.isNaN(p.body.cervicaleHeightSitting) ? 'shoulderHeightSitting' : 'cervicaleHeightSitting',
+];

@@ -1,0 +1,39 @@
+import { napeAlongBackMm, napeBeforeBackMm, padBeforeBackMm, restDegOf } from '../on-seat';
+import { meaning } from '../problem';
+import { TRUNK, has, headNeeds, inverseOf, owned, type Condition } from './condition';
+
+/** The head rest. */
+export const HEAD_CONDITIONS: readonly Condition[] = [
+  {
+    id: 'headHeight',
+    owners: owned('headHeight'),
+    scope: ['headHeight', ...TRUNK],
+    applies: has('headHeight'),
+    needs: headNeeds,
+    residual: (p, v) => v.headHeight - napeAlongBackMm(p, v),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'headAngle',
+    owners: owned('headAngle'),
+    scope: ['headAngle', ...TRUNK],
+    applies: has('headAngle'),
+    needs: () => [],
+    residual: (p, v) => v.headAngle - restDegOf(p, v),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'headDepth',
+    owners: owned('headDepth'),
+    scope: ['headDepth', 'headAngle', ...TRUNK],
+    applies: has('headDepth'),
+    needs: headNeeds,
+    residual: (p, v) => padBeforeBackMm(p, v) - napeBeforeBackMm(p, v),
+    onTrack: inverseOf(
+      'headDepth',
+      (p, v) => meaning(p, v, 'headDepth') - padBeforeBackMm(p, v) + napeBeforeBackMm(p, v),
+    ),
+  },
+];

@@ -1,0 +1,53 @@
+/** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
+import { missingOf, type DimensionId } from '../../body';
+import type { Interval } from '../../method';
+import type { AdjustmentKind } from '../../seat';
+import type { Span } from '../extents';
+import { oncePer } from '../once';
+import type { Problem } from '../problem';
+import { ARM_CONDITIONS } from './arms';
+import { BACK_CONDITIONS } from './back';
+import type { Condition } from './condition';
+import { HEAD_CONDITIONS } from './head';
+import { LEG_CONDITIONS } from './legs';
+import { OPERATOR_CONDITIONS } from './operator';
+import { PLACE_CONDITIONS } from './place';
+
+export { followingOf, type Condition } from './condition';
+export { deskClearanceExtent, deskTopExtent } from './place';
+
+export const CONDITIONS: readonly Condition[] = [
+  ...LEG_CONDITIONS,
+  ...BACK_CONDITIONS,
+  ...ARM_CONDITIONS,
+  ...HEAD_CONDITIONS,
+  ...OPERATOR_CONDITIONS,
+  ...PLACE_CONDITIONS,
+];
+
+/** Between which ends a residual lies while adjustments range over a span. */
+export function extentOf(p: Problem, condition: Condition, span: Span): Interval {
+  if (condition.extent) return condition.extent(p, span);
+  const [a, b] = [condition.residual(p, span.lo), condition.residual(p, span.hi)];
+  return { lo: Math.min(a, b), hi: Math.max(a, b) };
+}
+
+/** The conditions that speak of something this seat and place have. */
+export const conditionsOf = oncePer((p): readonly Condition[] => CONDITIONS.filter((c) => c.applies(p)));
+
+/** Of those, the ones shown on the track of an adjustment. */
+export const ownedBy = oncePer((p): ReadonlyMap<AdjustmentKind, readonly Condition[]> => {
+  const owned = new Map<AdjustmentKind, Condition[]>();
+  for (const c of conditionsOf(p))
+    for (const kind of c.owners(p)) owned.set(kind, [...(owned.get(kind) ?? []), c]);
+  return owned;
+});
+
+/** What a condition would need and nobody has measured; empty where it can be computed. */
+export const missingFor = (p: Problem, c: Condition): readonly DimensionId[] =>
+  missingByCondition(p).get(c) ?? missingOf(p.inputs.body, c.needs(p));
+
+const missingByCondition = oncePer(
+  (p): ReadonlyMap<Condition, readonly DimensionId[]> =>
+    new Map(conditionsOf(p).map((c) => [c, missingOf(p.inputs.body, c.needs(p))])),
+);

@@ -1,0 +1,43 @@
+import { legOf, footGapMm, hollowFromRearMm } from '../on-seat';
+import { gapExtent, thighExtent } from '../extents';
+import { FEET, PUSH, fallingWith, has, legNeeds, owned, thighNeeds, type Condition } from './condition';
+
+const kneeRoomMm: Condition['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;
+
+/** Feet, thighs and the hollow of the knee. */
+export const LEG_CONDITIONS: readonly Condition[] = [
+  {
+    id: 'footGap',
+    owners: owned('seatHeight', 'footRing', 'footrest'),
+    scope: FEET,
+    applies: has('seatHeight'),
+    needs: legNeeds,
+    residual: footGapMm,
+    extent: gapExtent,
+    onTrack: (kind) => (kind === 'seatHeight' ? 1 : -1),
+  },
+  {
+    id: 'thigh',
+    owners: (p) =>
+      has('seatAngle', 'forwardTilt', 'frontSlope')(p)
+        ? owned('seatAngle', 'forwardTilt', 'frontSlope')(p)
+        : ['seatHeight'],
+    scope: FEET,
+    applies: has('seatHeight'),
+    needs: thighNeeds,
+    residual: (p, v) => legOf(p, v).thighDeg,
+    extent: thighExtent,
+    onTrack: (kind) => (kind === 'frontSlope' ? null : 1),
+  },
+  {
+    id: 'kneeRoom',
+    owners: owned('seatDepth', 'backReach'),
+    scope: ['seatDepth', ...PUSH],
+    applies: has('seatDepth'),
+    needs: () => ['buttockPoplitealLength'],
+    residual: kneeRoomMm,
+    extent: fallingWith(kneeRoomMm, 'seatDepth'),
+    onTrack: (kind) => (kind === 'seatDepth' ? -1 : 1),
+    isStraight: true,
+  },
+];

@@ -1,0 +1,46 @@
+import { leverElbowDeg, pedalKneeDeg } from '../on-seat';
+import { workingLoadKg } from '../refusals';
+import { wantedDamper } from '../wanted';
+import { PAN, PUSH, both, gripNeeds, has, owned, placeHas, thighNeeds, type Condition } from './condition';
+
+/** Controls, pedals and suspension. */
+export const OPERATOR_CONDITIONS: readonly Condition[] = [
+  {
+    id: 'leverElbow',
+    owners: owned('foreAft'),
+    scope: ['foreAft', ...PAN, ...PUSH],
+    applies: both(has('foreAft'), placeHas('handControls')),
+    needs: gripNeeds,
+    residual: leverElbowDeg,
+    onTrack: null,
+  },
+  {
+    id: 'pedalKnee',
+    owners: owned('stationForeAft', 'foreAft'),
+    scope: ['stationForeAft', 'foreAft', ...PAN, ...PUSH],
+    applies: both(has('stationForeAft', 'foreAft'), placeHas('pedals')),
+    needs: thighNeeds,
+    residual: pedalKneeDeg,
+    onTrack: null,
+  },
+  {
+    id: 'suspensionWeight',
+    owners: owned('suspensionWeight'),
+    scope: ['suspensionWeight'],
+    applies: has('suspensionWeight'),
+    needs: () => ['bodyMass'],
+    residual: (p, v) => v.suspensionWeight - workingLoadKg(p.inputs, p.body.bodyMass),
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'damper',
+    owners: owned('damper'),
+    scope: ['damper'],
+    applies: has('damper'),
+    needs: () => [],
+    residual: (p, v) => v.damper - wantedDamper(p),
+    onTrack: 1,
+    isStraight: true,
+  },
+];

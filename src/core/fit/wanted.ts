@@ -1,0 +1,74 @@
+/** What an adjustment should come to for this sitter and place, where that is not simply a length of the body. */
+import { bandOf } from '../method';
+import { DAMPER_FOR } from '../place';
+import { trunkMomentNm } from '../posture';
+import { positionCount, type Effort } from '../seat';
+import type { Problem, SetValues } from './problem';
+
+/** How far between the seat's lightest and stiffest this trunk lies, 0…1. */
+export function tensionFraction(effort: Effort, p: Problem): number {
+  const { body } = p;
+  const share =
+    effort.by === 'moment'
+      ? (momentAt(p, effort.atDeg) - effort.lightestNm) / (effort.stiffestNm - effort.lightestNm)
+      : (body.bodyMass - effort.lightestKg) / (effort.stiffestKg - effort.lightestKg);
+  return Math.min(1, Math.max(0, share));
+}
+
+const momentAt = (p: Problem, deg: number): number => trunkMomentNm(p.body.bodyMass, p.body.stature, deg);
+
+/**
+ * The tension that balances this trunk, in the adjustment's unit: turns from the lightest, or the position (from 0).
+ * `n` turns: `f · n`; `n` positions: `round(f (n − 1))`, halves down. A mechanism that weighs by itself needs no
+ * override within its range; beyond, all of it.
+ */
+export function balancedTension(p: Problem): number {
+  const variable = p.variables.tiltTension;
+  const effort = variable?.adjustment.effort;
+  if (!variable || !effort) return NaN;
+  const lowest = variable.values[0] ?? NaN;
+  const highest = variable.values[variable.values.length - 1] ?? NaN;
+  if (effort.by === 'weighing') {
+    const { bodyMass } = p.body;
+    if (Number.isNaN(bodyMass)) return NaN;
+    return bodyMass > effort.stiffestKg ? highest : bodyMass < effort.lightestKg ? lowest : 0;
+  }
+  const fraction = tensionFraction(effort, p);
+  if (variable.adjustment.unit === 'turn') return lowest + fraction * (highest - lowest);
+  const steps = positionCount(variable.adjustment) - 1;
+  return lowest + Math.ceil(Math.round((fraction * steps - 0.5) * 1e6) / 1e6);
+}
+
+/** Short intensive work is done locked, everything else free with the tension matched (common practice). */
+export function wantedLock(p: Problem, v: SetValues): number {
+  const lock = p.variables.tiltLock?.adjustment;
+  if (p.inputs.place?.task !== 'handwork') return 0;
+  return lock?.locks === 'upright' && v.backAngle > p.uprightDeg ? 0 : 1;
+}
+
+/** An upper support holds a trunk that leans; close handwork wants the shoulder blades free (assumed). */
+export function wantedThoracic(p: Problem): number {
+  return p.inputs.place?.task !== 'handwork' && bandOf(p.targets.backAngle).hi > UPPER_SUPPORT_FROM_DEG
+    ? 1
+    : 0;
+}
+const UPPER_SUPPORT_FROM_DEG = 10;
+
+/** Half the hollow's depth. */
+export const wantedProminenceMm = (p: Problem): number => p.body.smallOfBackDepth / 2;
+
+/**
+ * What one of two zones should stand out by: both half the hollow's depth where the hollow lies midway between them,
+ * and the further it lies to one side the less on the other.
+ */
+export function wantedZoneMm(p: Problem, zone: 'upper' | 'lower'): number {
+  const zones = p.inputs.seat.back.lumbarZones;
+  const height = p.body.smallOfBackHeight;
+  const even = wantedProminenceMm(p);
+  if (!zones || Number.isNaN(height) || !(zones.upperMm > zones.lowerMm)) return even;
+  const share = Math.min(1, Math.max(0, (height - zones.lowerMm) / (zones.upperMm - zones.lowerMm)));
+  return even * Math.min(1, 2 * (zone === 'upper' ? share : 1 - share));
+}
+
+/** Where this ground wants the damper, in its own count. */
+export const wantedDamper = (p: Problem): number => DAMPER_FOR[p.inputs.place?.ground ?? 'mixed'];
