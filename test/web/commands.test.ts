@@ -35,7 +35,7 @@ describe('by name, by key and by link', function () {
 
   it('goes to a stage by its number and by its name', async () => {
     await user.page.keyboard.press('1');
-    await user.sees('14 of 14 measured');
+    await user.sees('14 of 20 measured');
     expect(stage()).to.equal('measure');
     await ctrl('K');
     await user.page.waitForSelector('dialog[open]');
@@ -47,7 +47,7 @@ describe('by name, by key and by link', function () {
 
   it('types a digit into a field instead of going to a stage', async () => {
     await user.page.keyboard.press('1');
-    await user.sees('14 of 14 measured');
+    await user.sees('14 of 20 measured');
     await user.page.focus('#stature');
     await user.page.keyboard.press('3');
     expect(stage()).to.equal('measure');

@@ -19,11 +19,17 @@ const TYPED: readonly [string, string][] = [
   ['Thigh clearance', '150'],
   ['Elbow height sitting', '241'],
   ['Shoulder height sitting', '592'],
+  ['Cervicale height sitting', '625'],
   ['Eye height sitting', '775'],
+  ['Sitting height', '905'],
   ['Small-of-back height', '181'],
+  ['Small-of-back depth', '3 cm'],
   ['Nape height', '655'],
   ['Hip breadth sitting', '394'],
   ['Elbow-to-elbow breadth', '440'],
+  ['Forearm breadth', '88'],
+  ['Elbow–grip length', '345'],
+  ['Forearm–hand length', '440'],
 ];
 
 describe('from a new sitter to a printed card', function () {
@@ -62,7 +68,7 @@ describe('from a new sitter to a printed card', function () {
 
   it('takes every measure as typed, in mm, cm and inches', async () => {
     for (const [label, text] of TYPED) await user.enter(label, text);
-    await user.sees('14 of 14 measured');
+    await user.sees('20 of 20 measured');
     await user.saved();
     const rows = await readRows(
       app.folder,
@@ -76,7 +82,7 @@ describe('from a new sitter to a printed card', function () {
       buttockPoplitealLength: 4890,
       shoeHeel: 250,
     });
-    expect(rows).to.have.length(14);
+    expect(rows).to.have.length(20);
     expect(new Set(rows.map((r) => r.taken_by))).to.deep.equal(new Set(['Rowan Aldous']));
   });
 

@@ -3,7 +3,7 @@
  * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
-import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind, type AdjustmentKindRow } from '../seat';
+import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
 import { deskClearanceExtent, deskTopExtent, extentOf, type Condition } from './conditions';
 import { legsOverElbowExtent, type Span } from './extents';
 import type { RemedySettings, Settings } from './inputs';

@@ -82,7 +82,7 @@ export const counter: DemoSeat = {
 /** A back whose whole shape turns, brought in to the sitter; tilts as a whole. */
 export const shaped: DemoSeat = {
   name: 'Dunlin chart chair',
-  seatClass: 'office',
+  seatClass: 'task',
   ratedLoadKg: q(130),
   seatWidthMm: q(495),
   cushion: { sinkMm: q(22), referenceMassKg: 77, heightsAre: 'loaded' },
