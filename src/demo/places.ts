@@ -68,7 +68,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   },
   {
     name: 'Helm of the Skarrow Star',
-    task: 'keyboard',
+    task: 'controls',
     adjustments: [],
     deskThicknessMm: 0,
     keyboardThicknessMm: 0,
@@ -88,7 +88,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   },
   {
     name: 'Cab of the harbour crane',
-    task: 'keyboard',
+    task: 'controls',
     adjustments: [],
     deskThicknessMm: 0,
     keyboardThicknessMm: 0,

@@ -198,6 +198,7 @@ export const TRADE_WORDS = {
   'task.keyboard': 'Keyboard and mouse',
   'task.writing': 'Writing and paper',
   'task.handwork': 'Close handwork',
+  'task.controls': 'Hand controls and pedals',
 
   'angle.knee': 'Knee',
   'angle.trunkThigh': 'Trunk to thigh',

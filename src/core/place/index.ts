@@ -1,7 +1,7 @@
 import { adjustmentOf, type Adjustment } from '../seat';
 
 /** What is done at the place, and how far from the elbow the hands work. */
-export const TASKS = ['keyboard', 'writing', 'handwork'] as const;
+export const TASKS = ['keyboard', 'writing', 'handwork', 'controls'] as const;
 export type Task = (typeof TASKS)[number];
 
 /**
@@ -12,6 +12,8 @@ export const TASK_OFFSETS = {
   keyboard: { lo: -30, hi: 0 },
   writing: { lo: 0, hi: 30 },
   handwork: { lo: 50, hi: 150 },
+  /** Levers and wheels stand where they stand. */
+  controls: { lo: 0, hi: 0 },
 } as const satisfies Record<Task, { readonly lo: number; readonly hi: number }>;
 
 /** What the floor does under an operator seat, and how hard its damper is wanted (common practice; 1 soft, 5 hard). */

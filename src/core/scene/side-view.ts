@@ -101,7 +101,7 @@ function drawReached(d: Pen, p: Problem, v: SetValues, f: Figure): number {
   }
   if (pedals) {
     const heel = at(pedals.forwardMm - forward - orZero(meaning(p, v, 'stationForeAft')), pedals.heightMm);
-    d.slab('pedal', 'place', heel, shift(heel, 190, 110), 24);
+    d.line('pedal', 'place', heel, shift(heel, 190, 110));
     reach = Math.max(reach, heel.x + 220);
   }
   return reach;
