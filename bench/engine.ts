@@ -10,6 +10,8 @@ const SEED = 11;
 const CASES = 400;
 const ROUNDS = 3;
 /** As many as in the demo records with every measure, and then more. */
+/** Adjustments of seat and place. */
+const FEWEST = 14;
 const SIZE = { sitters: 900, seats: 240 };
 
 export interface Mix {
@@ -21,7 +23,7 @@ export interface Mix {
 export function mixOf(count: number, now: Date): Mix[] {
   const demo = buildDemo(SEED, now, SIZE);
   const sitters = demo.sitters.filter((s) => s.readings.length >= 14);
-  const seats = demo.seats.filter((s) => s.seat.adjustments.length >= 9);
+  const seats = demo.seats.filter((s) => s.seat.adjustments.length >= FEWEST - 1);
   const places = demo.places.filter((p) => p.place.adjustments.length > 0);
   const half = { in: [] as Mix[], out: [] as Mix[] };
   for (let n = 0; half.in.length < count / 2 || half.out.length < count / 2; n++) {

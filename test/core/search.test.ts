@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { CONDITION_IDS } from '../../src/core/method';
 import { extentOf, conditionsOf, type Condition } from '../../src/core/fit/conditions';
-import { legsOverElbowExtent } from '../../src/core/fit/extents';
+import { Extents } from '../../src/core/fit/extents';
 import type { Problem, SetValues } from '../../src/core/fit/problem';
 import { search, type Box, type Cost, type Space } from '../../src/core/fit/search';
 import { planOf } from '../../src/core/fit/plan';
@@ -63,7 +63,7 @@ function spaceOver(
 
 /** Every position looked at, in the order of the axes. */
 function plainly(counts: readonly number[], table: Table, ties: readonly Table[]): readonly number[] {
-  const all = pointsOf({ lo: new Int32Array(counts.length), hi: Int32Array.from(counts, (n) => n - 1) });
+  const all = pointsOf({ lo: counts.map(() => 0), hi: counts.map((n) => n - 1) });
   const vector = (x: readonly number[]) => [
     table(x).hard,
     table(x).penalty,
@@ -190,6 +190,13 @@ describe('what a residual can be over a span of adjustments', () => {
     }
     return values;
   }
+  /** What quantities can be between two settings. */
+  function extentsOf(p: Problem, lo: SetValues, hi: SetValues): Extents {
+    const x = new Extents(p, lo);
+    Object.assign(x.hi, hi);
+    x.update();
+    return x;
+  }
   const spread = (c: Condition): boolean => c.scope.some((k) => FREE.includes(k)) && c.extent !== undefined;
 
   it('holds every position within it, and is exact for one', () => {
@@ -214,9 +221,9 @@ describe('what a residual can be over a span of adjustments', () => {
           );
           const low = a.map((x, i) => Math.min(x, b[i]!));
           const high = a.map((x, i) => Math.max(x, b[i]!));
-          const span = { lo: between(p, low), hi: between(p, high) };
+          const span = extentsOf(p, between(p, low), between(p, high));
           for (const c of conditionsOf(p).filter(spread)) {
-            const { lo, hi } = extentOf(p, c, span);
+            const { lo, hi } = { ...extentOf(c, span) };
             for (const x of inner) {
               const v = between(
                 p,
@@ -224,7 +231,7 @@ describe('what a residual can be over a span of adjustments', () => {
               );
               const residual = c.residual(p, v);
               expect(residual, c.id).to.be.within(lo - 1e-9, hi + 1e-9);
-              const one = extentOf(p, c, { lo: v, hi: v });
+              const one = extentOf(c, extentsOf(p, v, v));
               // How far a thigh falls on a dropped front is bounded, not told exactly.
               if (!p.hasSlope)
                 expect([one.lo - residual, one.hi - residual].every(isTiny), c.id).to.equal(true);
@@ -265,7 +272,7 @@ describe('what a residual can be over a span of adjustments', () => {
             p,
             inner.map((s, i) => low[i]! + s * (high[i]! - low[i]!)),
           );
-          const { lo, hi } = legsOverElbowExtent(p, { lo: between(p, low), hi: between(p, high) });
+          const { lo, hi } = extentsOf(p, between(p, low), between(p, high)).legsOverElbow();
           const { deskThicknessMm, keyboardThicknessMm } = p.inputs.place!;
           const residual = (id: string) =>
             conditionsOf(p)

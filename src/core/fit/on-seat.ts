@@ -22,7 +22,6 @@ import {
   thighTopAbove,
   type Point,
 } from '../posture';
-import { endsOf, meaningOf } from '../seat';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../units';
 import { meaning, type Problem, type SetValues } from './problem';
 
@@ -58,30 +57,18 @@ export function prominenceMm(p: Problem, v: SetValues): number {
   return Number.isNaN(lower) ? upper : Number.isNaN(upper) ? lower : Math.max(upper, lower);
 }
 
-/** Prominence at its flattest: what the seat depth is measured from. */
-function flattestMm(p: Problem): number {
-  let least = Infinity;
-  for (const kind of ['lumbarDepth', 'upperLumbar', 'lowerLumbar'] as const) {
-    const adjustment = p.variables[kind]?.adjustment;
-    if (adjustment) least = Math.min(least, meaningOf(adjustment, endsOf(adjustment.travel).lowest));
-  }
-  return least;
-}
-
 /** How far the lumbar stands out beyond its flattest. */
-export const standsOutMm = (p: Problem, v: SetValues): number => prominenceMm(p, v) - flattestMm(p);
-
-const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
+export const standsOutMm = (p: Problem, v: SetValues): number => prominenceMm(p, v) - p.flattestMm;
 
 /** How far the sitter sits forward of where the back support is at its flattest and rearmost. */
 export function pushMm(p: Problem, v: SetValues): number {
   let push = v.backCushionMm;
-  if (!PUSHES.some((kind) => p.variables[kind])) return push;
+  if (!p.hasPush) return push;
   push += orZero(v.backReach);
   const prominence = prominenceMm(p, v);
   // Where nobody measured the hollow it is taken to hold what the lumbar gives.
   if (Number.isNaN(prominence) || Number.isNaN(p.body.smallOfBackDepth)) return push;
-  return push + lumbarPush(prominence, flattestMm(p), p.body.smallOfBackDepth);
+  return push + lumbarPush(prominence, p.flattestMm, p.body.smallOfBackDepth);
 }
 
 export const hollowFromRearMm = (p: Problem, v: SetValues): number =>
@@ -296,8 +283,11 @@ export const eyeMm = (p: Problem, v: SetValues): number =>
   datumMm(p, v) + p.headPivotMm * (cosDeg(trunkDegOf(v)) - 1) + p.body.eyeHeightSitting;
 
 /** Top of what is covered of the thigh, and of the knee, above the floor. */
-export function legTopsMm(p: Problem, v: SetValues): { readonly thigh: number; readonly knee: number } {
-  const leg = legOf(p, v);
+export function legTopsMm(
+  p: Problem,
+  v: SetValues,
+  leg: Leg = legOf(p, v),
+): { readonly thigh: number; readonly knee: number } {
   const covered = leg.thighDeg > 0 ? reachMm(p) : 0;
   return {
     thigh: datumMm(p, v) + thighTopAbove(p.body.thighClearance, leg.thighDeg, covered),
@@ -306,8 +296,8 @@ export function legTopsMm(p: Problem, v: SetValues): { readonly thigh: number; r
 }
 
 /** The highest of what has to go under the desk, a drawer or an apron, above the floor: as if under its plain underside. */
-export function underDeskMm(p: Problem, v: SetValues): number {
-  const tops = legTopsMm(p, v);
+export function underDeskMm(p: Problem, v: SetValues, leg?: Leg): number {
+  const tops = legTopsMm(p, v, leg);
   const { place } = p.inputs;
   if (!place) return Math.max(tops.thigh, tops.knee);
   const lower = overLegs(place);

@@ -4,6 +4,7 @@ import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Inter
 import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../seat';
 import { followingOf, missingFor, ownedBy, type Condition } from './conditions';
 import { oncePer } from './once';
+import { bestOnAxis } from './one-axis';
 import { penaltyOf, roundResidual } from './penalty';
 import { decidingConditions } from './plan';
 import type { Problem, SetValues, Variable } from './problem';
@@ -103,77 +104,6 @@ function common(intervals: readonly (Interval | null)[]): Interval | null {
   return all;
 }
 
-/** From how many positions on only those are looked at where the cost can turn. */
-const MANY = 24;
-
-/**
- * The positions one of which is the best. Where every condition follows the value straight, the cost only turns where a
- * residual enters or leaves its aim, band or bound: so the best lies beside one of those, or at an end.
- */
-function worthALook(
-  p: Problem,
-  v: SetValues,
-  { kind, values }: Variable,
-  conditions: readonly Condition[],
-): Iterable<number> {
-  const count = values.length;
-  const follows = conditions.map((c) => followingOf(c, kind));
-  if (count < MANY || !conditions.every((c, i) => c.isStraight && typeof follows[i] === 'number'))
-    return values.keys();
-  const found = new Set([0, count - 1]);
-  for (const [n, c] of conditions.entries()) {
-    const { bandLo, aimLo, aimHi, bandHi, hardLo, hardHi } = p.targets[c.id];
-    const here = c.residual(p, v);
-    for (const end of [bandLo, aimLo, aimHi, bandHi, hardLo, hardHi]) {
-      if (end === undefined) continue;
-      const at = firstFrom(values, v[kind] + (follows[n] as number) * (end - here));
-      for (let i = at - 2; i <= at + 1; i++) if (i >= 0 && i < count) found.add(i);
-    }
-  }
-  return found;
-}
-
-/** The first position whose value is at least `value`. */
-function firstFrom(values: readonly number[], value: number): number {
-  let [lo, hi] = [0, values.length];
-  while (lo < hi) {
-    const middle = (lo + hi) >> 1;
-    if (values[middle]! < value) lo = middle + 1;
-    else hi = middle;
-  }
-  return lo;
-}
-
-/** @param first where it was last: most others are then soon seen to be dearer */
-function searchBest(
-  p: Problem,
-  v: SetValues,
-  variable: Variable,
-  conditions: readonly Condition[],
-  first: number,
-): number {
-  let best = { position: -1, hard: Infinity, penalty: Infinity };
-  const trial = { ...v };
-  const isDearer = (hard: number, penalty: number, position: number): boolean =>
-    hard > best.hard ||
-    (hard === best.hard &&
-      (penalty > best.penalty || (penalty === best.penalty && position > best.position)));
-  const look = (position: number): void => {
-    trial[variable.kind] = variable.values[position]!;
-    let [hard, penalty] = [0, 0];
-    for (const c of conditions) {
-      const one = penaltyOf(c.id, p.targets[c.id], c.residual(p, trial));
-      hard += one.hard;
-      penalty += one.penalty;
-      if (isDearer(hard, penalty, position)) return;
-    }
-    best = { position, hard, penalty };
-  };
-  look(first);
-  for (const position of worthALook(p, v, variable, conditions)) if (position !== first) look(position);
-  return best.position;
-}
-
 interface Known {
   readonly on: readonly number[];
   readonly best: number;
@@ -195,7 +125,7 @@ function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
   const found = mine.get(variable.kind);
   if (found && found.on.length === on.length && found.on.every((value, i) => Object.is(value, on[i])))
     return found.best;
-  const best = searchBest(p, v, variable, conditions, found?.best ?? 0);
+  const best = bestOnAxis(p, v, variable, conditions, found?.best ?? 0).position;
   mine.set(variable.kind, { on, best });
   return best;
 }

@@ -26,9 +26,13 @@ export type { Cost };
 export class Curve {
   private readonly aim: Interval;
   private readonly hard: Interval;
+  /** Whether there is a hard bound at all. */
+  private readonly isHard: boolean;
   /** From aim to band's edge on either side, 0 where there is no band; and as what it counts. */
   private readonly edge: Interval;
   private readonly width: Interval;
+  /** Of the penalty, in millionths for each unit of the residual. */
+  readonly steepest: number;
   /** Where the penalty turns. */
   readonly turns: readonly number[];
 
@@ -38,6 +42,7 @@ export class Curve {
   ) {
     this.aim = aimOf(target);
     this.hard = hardOf(target);
+    this.isHard = target.hardLo !== undefined || target.hardHi !== undefined;
     const band = bandOf(target);
     const finite = (n: number): number => (Number.isFinite(n) ? n : 0);
     this.edge = { lo: finite(this.aim.lo - band.lo), hi: finite(band.hi - this.aim.hi) };
@@ -45,27 +50,25 @@ export class Curve {
     this.turns = [aimLo, aimHi, bandLo, bandHi].filter((n) => n !== undefined);
     const least = LEAST_EDGE[unit];
     this.width = { lo: Math.max(this.edge.lo, least), hi: Math.max(this.edge.hi, least) };
+    this.steepest = (BEYOND_BAND * target.weight * MILLION) / Math.min(this.width.lo, this.width.hi);
   }
 
   /** @param value already rounded */
   penalty(value: number): number {
-    const offAim = outsideBy(this.aim, value);
-    if (offAim === 0) return 0;
-    const side = offAim > 0 ? 'hi' : 'lo';
-    const off = Math.abs(offAim);
-    const inside = Math.min(off, this.edge[side]);
+    if (value > this.aim.hi) return this.beyondAim(value - this.aim.hi, this.edge.hi, this.width.hi);
+    return value < this.aim.lo ? this.beyondAim(this.aim.lo - value, this.edge.lo, this.width.lo) : 0;
+  }
+
+  private beyondAim(off: number, edge: number, width: number): number {
+    const inside = Math.min(off, edge);
     const steps = inside + BEYOND_BAND * (off - inside);
-    return Math.round((this.target.weight * steps * MILLION) / this.width[side]);
+    return Math.round((this.target.weight * steps * MILLION) / width);
   }
 
   /** @param value already rounded */
   beyondHard(value: number): number {
+    if (!this.isHard) return 0;
     return Math.round(Math.abs(outsideBy(this.hard, value)) * 10);
-  }
-
-  /** Of the penalty, in millionths for each unit of the residual. */
-  get steepest(): number {
-    return (BEYOND_BAND * this.target.weight * MILLION) / Math.min(this.width.lo, this.width.hi);
   }
 
   at(residual: number): Cost {
@@ -73,13 +76,20 @@ export class Curve {
     return { hard: this.beyondHard(value), penalty: this.penalty(value) };
   }
 
+  /** The penalty of the cheapest residual between two ends. */
+  leastPenalty(lo: number, hi: number): number {
+    return this.penalty(nearest(this.aim, roundResidual(lo - SLACK), roundResidual(hi + SLACK)));
+  }
+
+  /** How far, in tenths, the residual between two ends that is nearest to them lies beyond the hard bounds. */
+  leastHard(lo: number, hi: number): number {
+    if (!this.isHard) return 0;
+    return this.beyondHard(nearest(this.hard, roundResidual(lo - SLACK), roundResidual(hi + SLACK)));
+  }
+
   /** What the cheapest residual of an interval costs. */
   least({ lo, hi }: Interval): Cost {
-    const [low, high] = [roundResidual(lo - SLACK), roundResidual(hi + SLACK)];
-    return {
-      hard: this.beyondHard(nearest(this.hard, low, high)),
-      penalty: this.penalty(nearest(this.aim, low, high)),
-    };
+    return { hard: this.leastHard(lo, hi), penalty: this.leastPenalty(lo, hi) };
   }
 }
 
@@ -117,20 +127,20 @@ export function penaltyOf(id: ConditionId, target: Target, residual: number): Co
  * @param first ends of the first residual; @param less ends of what the second is less
  */
 export function leastOfPair(one: Curve, two: Curve, first: Interval, less: Interval): number {
-  const turns = [
-    first.lo,
-    first.hi,
-    ...one.turns,
-    ...two.turns.map((turn) => turn + less.lo),
-    ...two.turns.map((turn) => turn + less.hi),
-  ];
   let least = Infinity;
-  for (const turn of turns) {
+  const look = (turn: number): void => {
     const at = Math.max(first.lo, Math.min(first.hi, turn));
-    const second = two.least({ lo: at - less.hi, hi: at - less.lo }).penalty;
-    least = Math.min(least, one.least({ lo: at, hi: at }).penalty + second);
-    if (least === 0) return 0;
+    const own = one.leastPenalty(at, at);
+    if (own < least) least = Math.min(least, own + two.leastPenalty(at - less.hi, at - less.lo));
+  };
+  look(first.lo);
+  look(first.hi);
+  for (const turn of one.turns) look(turn);
+  for (const turn of two.turns) {
+    look(turn + less.lo);
+    look(turn + less.hi);
   }
+  if (least === 0) return 0;
   // Residuals are rounded before they are judged: by half a step each.
   return Math.max(0, Math.floor(least - RESIDUAL_STEP * (one.steepest + two.steepest)));
 }

@@ -8,11 +8,12 @@ import {
   endsOf,
   heightShift,
   isFixed,
-  meaningOf,
+  meaningLine,
   positionCount,
   valuesOf,
   type Adjustment,
   type AdjustmentKind,
+  type Line,
 } from '../seat';
 import { cosDeg } from '../units';
 import { isChild, type FitInputs } from './inputs';
@@ -25,6 +26,8 @@ export interface Variable {
   readonly values: readonly number[];
   /** What was added to the stated values, mm. */
   readonly shiftMm: number;
+  /** How its values come to mm or degrees. */
+  readonly line: Line;
 }
 
 export type BodyNumbers = Readonly<Record<DimensionId, number>>;
@@ -44,6 +47,10 @@ export interface Problem {
   readonly panTilts: boolean;
   /** Whether the front third of the pan can drop. */
   readonly hasSlope: boolean;
+  /** Whether anything but a cushion can bring the sitter forward. */
+  readonly hasPush: boolean;
+  /** Prominence of the lumbar at its flattest, mm: what the seat depth is measured from. */
+  readonly flattestMm: number;
   /** Foot support to the hollow of the knee without the shoe, mm; less where the feet stand forward on pedals. */
   readonly lowerLegMm: number;
   /** Foot support to the top of the knee likewise, mm. */
@@ -74,6 +81,8 @@ export const PAN_KINDS = [
   'chairAngle',
 ] as const satisfies readonly AdjustmentKind[];
 
+const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
+
 /** How far forward a shank stands with the feet on pedals: a knee of 120° on a level thigh (assumed). */
 const SHANK_AT_PEDALS_DEG = 30;
 /** Whoever wins counts this much more than what gives way (assumed; large enough that it always does). */
@@ -101,6 +110,7 @@ function variableOf(
     adjustment,
     values: valuesOf(adjustment).map((v) => Math.round((v + shiftMm) * 1000) / 1000),
     shiftMm,
+    line: meaningLine(adjustment),
   };
 }
 
@@ -202,14 +212,21 @@ export function problemOf(inputs: FitInputs): Problem {
     isTied: isSynchro || variables.chairAngle !== undefined,
     panTilts: isSynchro || PAN_KINDS.some((kind) => variables[kind]?.values.some((v) => v !== 0) ?? false),
     hasSlope: variables.frontSlope?.values.some((v) => v !== 0) ?? false,
+    flattestMm: Math.min(
+      ...(['lumbarDepth', 'upperLumbar', 'lowerLumbar'] as const).map((kind) => {
+        const variable = variables[kind];
+        return variable ? variable.line.zero + variable.line.perUnit * variable.values[0]! : Infinity;
+      }),
+    ),
+    hasPush: PUSHES.some((kind) => variables[kind]),
     ...partsOf(inputs, numbers),
   };
 }
 
 /** What a value of an adjustment comes to in mm or degrees; NaN where the seat has no such adjustment. */
 export function meaning(p: Problem, v: SetValues, kind: AdjustmentKind): number {
-  const variable = p.variables[kind];
-  return variable ? meaningOf(variable.adjustment, v[kind]) : NaN;
+  const line = p.variables[kind]?.line;
+  return line ? line.zero + line.perUnit * v[kind] : NaN;
 }
 
 /** The method's band of the trunk's lean, for what stops it or leans on it. */

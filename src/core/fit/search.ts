@@ -5,8 +5,8 @@
 
 /** A box: on each axis the positions from `lo` to `hi`, both included. */
 export interface Box {
-  readonly lo: Int32Array;
-  readonly hi: Int32Array;
+  readonly lo: number[];
+  readonly hi: number[];
 }
 
 /** Integers only: tenths beyond a hard bound, and millionths of penalty. */
@@ -36,7 +36,7 @@ export interface Found extends Cost {
 
 interface Best extends Cost {
   readonly ties: readonly number[];
-  readonly positions: Int32Array;
+  readonly positions: readonly number[];
 }
 
 class Search {
@@ -107,7 +107,7 @@ const isLess = (a: Cost, b: Cost): boolean => a.hard < b.hard || (a.hard === b.h
 export function search(space: Space): Found {
   const { counts } = space;
   const task = new Search(space);
-  const all: Box = { lo: new Int32Array(counts.length), hi: Int32Array.from(counts, (n) => n - 1) };
+  const all: Box = { lo: counts.map(() => 0), hi: counts.map((n) => n - 1) };
   task.visit(all, task.cost(all));
   const { hard, penalty, positions } = task.best!;
   return { hard, penalty, positions: [...positions], nodes: task.nodes };

@@ -4,10 +4,12 @@
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
-import { deskClearanceExtent, deskTopExtent, extentOf, type Condition } from './conditions';
-import { legsOverElbowExtent, type Span } from './extents';
+import { extentOf, type Condition } from './conditions';
+import { Extents } from './extents';
 import type { RemedySettings, Settings } from './inputs';
-import { curveOf, leastOfPair, penaltyOf, type Curve } from './penalty';
+import { legOf } from './on-seat';
+import { bestOnAxis, isQuick } from './one-axis';
+import { curveOf, leastOfPair, penaltyOf, roundResidual, type Curve } from './penalty';
 import { computable, planOf } from './plan';
 import { search, type Box, type Cost, type Space } from './search';
 import type { Problem, SetValues, Variable } from './problem';
@@ -38,8 +40,12 @@ interface Axis {
   readonly values: readonly number[];
 }
 
-export const emptyValues = (remedies: RemedySettings): SetValues =>
-  ({ ...Object.fromEntries(ADJUSTMENT_KIND_IDS.map((k) => [k, NaN])), ...remedies }) as SetValues;
+const NOTHING = Object.fromEntries(ADJUSTMENT_KIND_IDS.map((k) => [k, NaN])) as Record<
+  AdjustmentKind,
+  number
+>;
+
+export const emptyValues = (remedies: RemedySettings): SetValues => ({ ...NOTHING, ...remedies });
 
 /** The values that settings stand for. */
 export function valuesOfSettings(p: Problem, settings: Settings): SetValues {
@@ -78,24 +84,28 @@ class Block implements Space {
   readonly counts: readonly number[];
   readonly weights: readonly number[];
   readonly ties: Space['ties'];
-  private readonly span: Span;
-  private readonly judged: readonly { readonly condition: Condition; readonly curve: Curve }[];
-  private readonly choosesFootrest: boolean;
+  private readonly span: Extents;
+  private readonly curves: readonly Curve[];
+  /** Whether a condition asks how the leg stands. */
+  private readonly asksForLeg: boolean;
+  private readonly footrestCost: number;
   private readonly desk: { readonly top: Curve | null; readonly clearance: Curve | null };
 
   constructor(
     private readonly p: Problem,
     private readonly axes: readonly Axis[],
-    conditions: readonly Condition[],
+    private readonly conditions: readonly Condition[],
     values: SetValues,
   ) {
     this.counts = axes.map((a) => a.values.length);
     this.weights = axes.map(weightOf);
-    this.choosesFootrest = axes.some(({ key }) => key === 'footrestMm' || key === 'footrest');
+    const isChosen = axes.some(({ key }) => key === 'footrestMm' || key === 'footrest');
+    this.footrestCost = isChosen && !(values.footrest > 0) ? flatCost(p) : 0;
     this.ties = [...p.inputs.method.tieBreaks.map((rule) => this.tie(rule)), this.leastTilt()];
-    this.span = { lo: { ...values }, hi: { ...values } };
-    this.judged = conditions.map((c) => ({ condition: c, curve: curveOf(c.id, p.targets[c.id]) }));
-    const of = (id: ConditionId) => this.judged.find((j) => j.condition.id === id)?.curve ?? null;
+    this.span = new Extents(p, values);
+    this.curves = conditions.map((c) => curveOf(c.id, p.targets[c.id]));
+    this.asksForLeg = conditions.some((c) => c.scope.includes('footRing'));
+    const of = (id: ConditionId) => this.curves[conditions.findIndex((c) => c.id === id)] ?? null;
     this.desk = { top: of('deskTop'), clearance: of('deskClearance') };
   }
 
@@ -113,18 +123,25 @@ class Block implements Space {
   }
 
   readonly costOf = (box: Box): Cost => {
-    const { p, span } = this;
+    const { p, span, conditions, curves } = this;
     const isOne = this.reach(box);
     let [hard, penalty] = [0, 0];
-    for (const { condition, curve } of this.judged) {
-      const one = isOne
-        ? curve.at(condition.residual(p, span.lo))
-        : curve.least(extentOf(p, condition, span));
-      hard += one.hard;
-      penalty += one.penalty;
+    if (isOne) {
+      const leg = this.asksForLeg ? legOf(p, span.lo) : undefined;
+      for (let i = 0; i < conditions.length; i++) {
+        const value = roundResidual(conditions[i]!.residual(p, span.lo, leg));
+        hard += curves[i]!.beyondHard(value);
+        penalty += curves[i]!.penalty(value);
+      }
+    } else {
+      span.update();
+      for (let i = 0; i < conditions.length; i++) {
+        const { lo, hi } = extentOf(conditions[i]!, span);
+        hard += curves[i]!.leastHard(lo, hi);
+        penalty += curves[i]!.leastPenalty(lo, hi);
+      }
     }
-    if (this.choosesFootrest && (span.lo.footrestMm > 0 || span.lo.footrest > 0))
-      penalty += p.inputs.method.footrestPenalty * MILLION;
+    if (span.lo.footrestMm > 0 || span.lo.footrest > 0) penalty += this.footrestCost;
     return { hard, penalty };
   };
 
@@ -132,15 +149,17 @@ class Block implements Space {
   readonly tighten = (box: Box, cost: Cost): Cost => {
     const { top, clearance } = this.desk;
     if (!top || !clearance) return cost;
-    this.reach(box);
     const { p, span } = this;
+    this.reach(box);
+    span.update();
     const { deskThicknessMm = 0, keyboardThicknessMm = 0 } = p.inputs.place ?? {};
-    const over = legsOverElbowExtent(p, span);
+    const over = span.legsOverElbow();
     const apart = deskThicknessMm + keyboardThicknessMm;
-    const elbow = deskTopExtent(p, span);
+    const elbow = span.deskTop();
     const together = leastOfPair(top, clearance, elbow, { lo: over.lo + apart, hi: over.hi + apart });
     if (together === 0) return cost;
-    const each = top.least(elbow).penalty + clearance.least(deskClearanceExtent(p, span)).penalty;
+    const room = span.deskClearance();
+    const each = top.leastPenalty(elbow.lo, elbow.hi) + clearance.leastPenalty(room.lo, room.hi);
     return { hard: cost.hard, penalty: cost.penalty + Math.max(0, together - each) };
   };
 
@@ -252,28 +271,64 @@ export interface SolveOptions {
   readonly held?: Settings['positions'];
 }
 
+/** Whether an axis is quicker looked through than searched: it has few positions, or few where the cost can turn. */
+const canLookThrough = (p: Problem, { key }: Axis, conditions: readonly Condition[]): boolean =>
+  key !== 'footrestMm' && !MAIN_CONDITION[key] && isQuick(p.variables[key]!, conditions);
+
+/** What using a footrest costs. */
+const flatCost = (p: Problem): number => p.inputs.method.footrestPenalty * MILLION;
+
+/** Chooses a stage; what can be moved alone, without a tie but its own position, is not searched but looked through. */
+function chooseStage(
+  p: Problem,
+  axes: readonly Axis[],
+  conditions: readonly Condition[],
+  values: SetValues,
+  put: (axis: Axis, at: number) => void,
+): Cost & { readonly nodes: number } {
+  const free = axes.filter((axis) => axis.values.length > 1);
+  for (const axis of axes) if (axis.values.length === 1) put(axis, 0);
+  const held = values.footrest > 0 && axes.some((a) => a.key === 'footrest') ? flatCost(p) : 0;
+  const [only] = free;
+  if (free.length > 1 || (only && !canLookThrough(p, only, conditions))) {
+    const found = search(new Block(p, free, conditions, values));
+    free.forEach((axis, i) => put(axis, found.positions[i]!));
+    return { ...found, penalty: found.penalty + held };
+  }
+  if (only && only.key !== 'footrestMm') {
+    const best = bestOnAxis(p, values, p.variables[only.key]!, conditions, 0);
+    put(only, best.position);
+    return { ...best, nodes: 1 };
+  }
+  let [hard, penalty] = [0, held];
+  for (const c of conditions) {
+    const one = penaltyOf(c.id, p.targets[c.id], c.residual(p, values));
+    hard += one.hard;
+    penalty += one.penalty;
+  }
+  return { hard, penalty, nodes: 1 };
+}
+
 /** The best reachable settings; the same problem always gives the same settings. */
 export function solve(p: Problem, options: SolveOptions): SolveResult {
   const conditions = computable(p);
   const spoken = spokenFor(p, conditions);
   const values = emptyValues(options.remedies);
   const positions: Partial<Record<AdjustmentKind, number>> = {};
-  let footrestMm = options.remedies.footrestMm;
   let [nodes, hard, penalty] = [0, 0, 0];
   for (const stage of planOf(p)) {
     const axes = axesOf(p, stage.kinds, spoken, options);
     if (axes.length === 0) continue;
-    const found = search(new Block(p, axes, stage.conditions, values));
-    axes.forEach((axis, i) => {
-      const at = found.positions[i]!;
+    const put = (axis: Axis, at: number): void => {
       values[axis.key] = axis.values[at]!;
-      if (axis.key === 'footrestMm') footrestMm = values.footrestMm;
-      else positions[axis.key] = axis.first + at;
-    });
+      if (axis.key !== 'footrestMm') positions[axis.key] = axis.first + at;
+    };
+    const found = chooseStage(p, axes, stage.conditions, values, put);
     nodes += found.nodes;
     hard += found.hard;
     penalty += found.penalty;
   }
+  const { footrestMm } = values;
   const settings: Settings = { positions, remedies: { ...options.remedies, footrestMm } };
   return {
     settings,
@@ -282,7 +337,9 @@ export function solve(p: Problem, options: SolveOptions): SolveResult {
     penalty,
     bound: penalty,
     nodes,
-    binding: bindingOf(p, conditions, values),
+    get binding() {
+      return bindingOf(p, conditions, values);
+    },
   };
 }
 
@@ -298,7 +355,7 @@ function bindingOf(p: Problem, conditions: readonly Condition[], values: SetValu
 export function costOf(p: Problem, settings: Settings): { readonly hard: number; readonly penalty: number } {
   const values = valuesOfSettings(p, settings);
   const hasFootrest = settings.remedies.footrestMm > 0 || values.footrest > 0;
-  let [hard, penalty] = [0, hasFootrest ? p.inputs.method.footrestPenalty * MILLION : 0];
+  let [hard, penalty] = [0, hasFootrest ? flatCost(p) : 0];
   for (const condition of computable(p)) {
     const one = penaltyOf(condition.id, p.targets[condition.id], condition.residual(p, values));
     hard += one.hard;

@@ -17,11 +17,12 @@ export {
   endsOf,
   isFixed,
   isStepped,
-  meaningOf,
+  meaningLine,
   nearestPosition,
   positionCount,
   valueAt,
   valuesOf,
+  type Line,
 } from './positions';
 export {
   ACTIONS,

@@ -82,25 +82,26 @@ export function isFixed(adjustment: Adjustment): boolean {
   return positionCount(adjustment) === 1;
 }
 
-/**
- * What a value of an adjustment comes to, in the unit that its kind speaks of (mm or degrees); lengths and angles are
- * what they say. NaN for a count of which nobody said it.
- */
-export function meaningOf(adjustment: Adjustment, value: number): number {
-  if (adjustment.unit === 'mm' || adjustment.unit === 'deg') return value;
-  const { means, travel } = adjustment;
-  if (!means) return NaN;
-  const { lowest, highest } = endsOf(travel);
-  const share = highest > lowest ? (value - lowest) / (highest - lowest) : 0;
-  return means.atLowest + share * (means.atHighest - means.atLowest);
+/** A count as what it comes to: `zero + perUnit · value`. */
+export interface Line {
+  readonly zero: number;
+  readonly perUnit: number;
 }
 
-/** The value of an adjustment that comes to `meaning`: the inverse of `meaningOf`, beyond the ends as well. */
-export function countOf(adjustment: Adjustment, meaning: number): number {
-  if (adjustment.unit === 'mm' || adjustment.unit === 'deg') return meaning;
-  const { means, travel } = adjustment;
-  if (!means || means.atHighest === means.atLowest) return NaN;
+/**
+ * How values of an adjustment come to what its kind speaks of (mm or degrees); lengths and angles are what they say.
+ * NaN for a count of which nobody said it.
+ */
+export function meaningLine({ unit, means, travel }: Adjustment): Line {
+  if (unit === 'mm' || unit === 'deg') return { zero: 0, perUnit: 1 };
+  if (!means) return { zero: NaN, perUnit: NaN };
   const { lowest, highest } = endsOf(travel);
-  const share = (meaning - means.atLowest) / (means.atHighest - means.atLowest);
-  return lowest + share * (highest - lowest);
+  const perUnit = highest > lowest ? (means.atHighest - means.atLowest) / (highest - lowest) : 0;
+  return { zero: means.atLowest - perUnit * lowest, perUnit };
+}
+
+/** The value of an adjustment that comes to `meaning`: the inverse of `meaningLine`, beyond the ends as well. */
+export function countOf(adjustment: Adjustment, meaning: number): number {
+  const { zero, perUnit } = meaningLine(adjustment);
+  return perUnit === 0 ? NaN : (meaning - zero) / perUnit;
 }

@@ -1,7 +1,6 @@
 import { trunkThighDeg } from '../../posture';
 import { bandOf } from '../../method';
 import type { DimensionId } from '../../body';
-import { trunkExtent, trunkThighExtent } from '../extents';
 import { apexMm, legOf, prominenceMm, trunkDegOf } from '../on-seat';
 import { meaning, type Problem } from '../problem';
 import { balancedTension, wantedLock, wantedProminenceMm, wantedThoracic, wantedZoneMm } from '../wanted';
@@ -31,7 +30,7 @@ export const BACK_CONDITIONS: readonly Condition[] = [
     applies: has(...TRUNK),
     needs: () => [],
     residual: (_, v) => trunkDegOf(v),
-    extent: (_, span) => trunkExtent(span),
+    extent: (x) => x.trunk,
     onTrack: 1,
   },
   {
@@ -40,8 +39,8 @@ export const BACK_CONDITIONS: readonly Condition[] = [
     scope: FEET,
     applies: has(...TRUNK),
     needs: thighNeeds,
-    residual: (p, v) => trunkThighDeg(trunkDegOf(v), legOf(p, v).thighDeg),
-    extent: trunkThighExtent,
+    residual: (p, v, leg = legOf(p, v)) => trunkThighDeg(trunkDegOf(v), leg.thighDeg),
+    extent: (x) => x.trunkThigh(),
     onTrack: (kind) => (kind === 'backAngle' ? 1 : null),
   },
   {

@@ -3,7 +3,8 @@ import type { DimensionId } from '../../body';
 import type { ConditionId, Interval } from '../../method';
 import type { Place } from '../../place';
 import { countOf, isFixed, type AdjustmentKind } from '../../seat';
-import type { Span } from '../extents';
+import type { Extents } from '../extents';
+import type { Leg } from '../on-seat';
 import type { Problem, SetValues } from '../problem';
 
 export interface Condition {
@@ -15,12 +16,13 @@ export interface Condition {
   /** Whether this seat and place have what it speaks of. */
   readonly applies: (p: Problem) => boolean;
   readonly needs: (p: Problem) => readonly DimensionId[];
-  readonly residual: (p: Problem, v: SetValues) => number;
+  /** @param leg how the leg stands, where that is known already */
+  readonly residual: (p: Problem, v: SetValues, leg?: Leg) => number;
   /**
    * Between which ends it lies while adjustments range over a span; absent where it only rises, or only falls, with
    * each adjustment that is chosen while it decides: `onTrack` says which way.
    */
-  readonly extent?: (p: Problem, span: Span) => Interval;
+  readonly extent?: (x: Extents) => Interval;
   /**
    * How the residual follows an owner's value: by as much (1), against it (−1), by an inverse of its own, or
    * not shown on the track (null).
@@ -54,7 +56,7 @@ export const inverseOf = (
 /** Ends of a residual that falls with the named adjustments and rises with the others. */
 export const fallingWith =
   (residual: Condition['residual'], ...falls: readonly AdjustmentKind[]) =>
-  (p: Problem, { lo, hi }: Span): Interval => {
+  ({ p, lo, hi }: Extents): Interval => {
     const [low, high] = [{ ...lo }, { ...hi }];
     for (const kind of falls) [low[kind], high[kind]] = [hi[kind], lo[kind]];
     return { lo: residual(p, low), hi: residual(p, high) };

@@ -2,7 +2,7 @@
 import { missingOf, type DimensionId } from '../../body';
 import type { Interval } from '../../method';
 import type { AdjustmentKind } from '../../seat';
-import type { Span } from '../extents';
+import type { Extents } from '../extents';
 import { oncePer } from '../once';
 import type { Problem } from '../problem';
 import { ARM_CONDITIONS } from './arms';
@@ -14,7 +14,6 @@ import { OPERATOR_CONDITIONS } from './operator';
 import { PLACE_CONDITIONS } from './place';
 
 export { followingOf, type Condition } from './condition';
-export { deskClearanceExtent, deskTopExtent } from './place';
 
 export const CONDITIONS: readonly Condition[] = [
   ...LEG_CONDITIONS,
@@ -26,9 +25,9 @@ export const CONDITIONS: readonly Condition[] = [
 ];
 
 /** Between which ends a residual lies while adjustments range over a span. */
-export function extentOf(p: Problem, condition: Condition, span: Span): Interval {
-  if (condition.extent) return condition.extent(p, span);
-  const [a, b] = [condition.residual(p, span.lo), condition.residual(p, span.hi)];
+export function extentOf(condition: Condition, x: Extents): Interval {
+  if (condition.extent) return condition.extent(x);
+  const [a, b] = [condition.residual(x.p, x.lo), condition.residual(x.p, x.hi)];
   return { lo: Math.min(a, b), hi: Math.max(a, b) };
 }
 

@@ -1,5 +1,4 @@
 import { legOf, footGapMm, hollowFromRearMm } from '../on-seat';
-import { gapExtent, thighExtent } from '../extents';
 import { FEET, PUSH, fallingWith, has, legNeeds, owned, thighNeeds, type Condition } from './condition';
 
 const kneeRoomMm: Condition['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;
@@ -12,8 +11,8 @@ export const LEG_CONDITIONS: readonly Condition[] = [
     scope: FEET,
     applies: has('seatHeight'),
     needs: legNeeds,
-    residual: footGapMm,
-    extent: gapExtent,
+    residual: (p, v, leg) => leg?.gapMm ?? footGapMm(p, v),
+    extent: (x) => x.gap,
     onTrack: (kind) => (kind === 'seatHeight' ? 1 : -1),
   },
   {
@@ -25,8 +24,8 @@ export const LEG_CONDITIONS: readonly Condition[] = [
     scope: FEET,
     applies: has('seatHeight'),
     needs: thighNeeds,
-    residual: (p, v) => legOf(p, v).thighDeg,
-    extent: thighExtent,
+    residual: (p, v, leg = legOf(p, v)) => leg.thighDeg,
+    extent: (x) => x.thigh,
     onTrack: (kind) => (kind === 'frontSlope' ? null : 1),
   },
   {

@@ -1,8 +1,5 @@
-import type { Interval } from '../../method';
 import { tanDeg } from '../../units';
-import { datumExtent, elbowExtent, underDeskExtent, type Span } from '../extents';
 import { datumMm, elbowAboveSeatMm, eyeMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
-import type { Problem } from '../problem';
 import {
   FEET,
   PAN,
@@ -18,24 +15,6 @@ import {
   type Condition,
   type Inverse,
 } from './condition';
-
-export function deskTopExtent(p: Problem, span: Span): Interval {
-  const keyboard = p.inputs.place?.keyboardThicknessMm ?? 0;
-  const [datum, elbow] = [datumExtent(p, span), elbowExtent(p, span)];
-  return {
-    lo: span.lo.deskHeight + keyboard - (datum.hi + elbow.hi),
-    hi: span.hi.deskHeight + keyboard - (datum.lo + elbow.lo),
-  };
-}
-
-export function deskClearanceExtent(p: Problem, span: Span): Interval {
-  const thickness = p.inputs.place?.deskThicknessMm ?? 0;
-  const under = underDeskExtent(p, span);
-  return {
-    lo: span.lo.deskHeight - thickness - under.hi,
-    hi: span.hi.deskHeight - thickness - under.lo,
-  };
-}
 
 /** The height of the screen at which its middle would lie so far below the line of sight. */
 const SCREEN: Inverse = {
@@ -53,7 +32,7 @@ export const PLACE_CONDITIONS: readonly Condition[] = [
     needs: elbowNeeds,
     residual: (p, v) =>
       v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0) - (datumMm(p, v) + elbowAboveSeatMm(p, v, 0)),
-    extent: deskTopExtent,
+    extent: (x) => x.deskTop(),
     onTrack: 1,
     isStraight: true,
   },
@@ -63,8 +42,8 @@ export const PLACE_CONDITIONS: readonly Condition[] = [
     scope: [...FEET, 'deskHeight'],
     applies: has('deskHeight'),
     needs: () => [...thighNeeds(), 'thighClearance', 'kneeHeight'],
-    residual: (p, v) => v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) - underDeskMm(p, v),
-    extent: deskClearanceExtent,
+    residual: (p, v, leg) => v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) - underDeskMm(p, v, leg),
+    extent: (x) => x.deskClearance(),
     onTrack: 1,
     isStraight: true,
   },
