@@ -1,6 +1,7 @@
 /**
  * Times the computations that a fitter waits for. `npm run bench -- --json` prints one JSON document; without
- * `--json` a table. `--server`, `--drag` or `--all` add what the built application costs. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
+ * `--json` a table. `--server`, `--drag` or `--all` add what the built application costs; `--general` the comparison with
+ * a general solver (minutes); `--programme` prints one of its formulations. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
  */
 import { cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
@@ -17,7 +18,9 @@ import { ruleOf, sideView } from '../src/core/scene';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
 import { dragFigures } from './drag';
-import { engineFigures } from './engine';
+import { catalogueFigures } from './catalogue';
+import { engineFigures, mixOf } from './engine';
+import { generalFigures, programmeOf } from './general-solver';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
 import { serverFigures } from './server';
@@ -71,13 +74,22 @@ function figuresOf(name: string, inputs: FitInputs): Figure[] {
   ];
 }
 
+/** Of these, those that a linear programme can say are compared. */
+const GENERAL_CASES = 200;
+
 /** `--server` and `--drag` use the built application: `npm run build` first. */
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
+if (process.argv.includes('--programme')) {
+  console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
+  process.exit(0);
+}
 const figures: Figure[] = [
   ...demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs)),
   ...engineFigures(NOW),
+  ...catalogueFigures(NOW),
   ...(wanted('--server') ? await serverFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
+  ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
 ];
 const machine = { node: process.version, cpu: cpus()[0]?.model ?? 'unknown', cores: cpus().length };
 

@@ -16,11 +16,16 @@ import {
 } from '../posture';
 import { asinDeg, cosDeg, sinDeg } from '../units';
 import {
+  SHORT_OF_DESK_MM,
+  UNDER_DESK_MM,
   chordDegOf,
   datumFromRearMm,
   hollowFromRearMm,
+  orZero,
+  padFrontByLength,
   panDegOf,
   reachMm,
+  spreadDeg,
   trunkDegOf,
   underFootMm,
 } from './on-seat';
@@ -62,6 +67,8 @@ export class Extents implements Span {
   private readonly thighTop: Ends = none();
   private readonly fall: Ends = { lo: 0, hi: 0 };
 
+  /** Upper arm out from the body over the pads. */
+  private readonly out: number;
   private readonly datumFromRear: number;
   private readonly hollowFromRear: number;
   private readonly reach: number;
@@ -80,6 +87,7 @@ export class Extents implements Span {
   ) {
     this.lo = { ...fixed };
     this.hi = { ...fixed };
+    this.out = Math.max(0, orZero(spreadDeg(p, fixed)));
     this.datumFromRear = datumFromRearMm(p, fixed);
     this.hollowFromRear = hollowFromRearMm(p, fixed);
     this.reach = reachMm(p);
@@ -165,11 +173,17 @@ export class Extents implements Span {
   private falls(): void {
     const { p, lo, hi, pan, thigh, fall, gap, hollowFromRear } = this;
     const [steep, flat] = [chordDegOf(p, lo), chordDegOf(p, hi)];
-    if (gap.hi > 0) thigh.lo = Math.min(thigh.lo, pan.lo + steep);
     const by = (deg: number): number => hollowFromRear * (sinDeg(deg) - sinDeg(deg + flat));
     fall.lo = Math.max(0, Math.min(by(pan.lo), by(pan.hi)));
     // sin a − sin (a + c) is greatest about a = −c/2; never more than 2 sin(c/2).
-    fall.hi = 2 * hollowFromRear * sinDeg(-steep / 2);
+    fall.hi =
+      pan.lo === pan.hi
+        ? hollowFromRear * (sinDeg(pan.lo) - sinDeg(pan.lo + steep))
+        : 2 * hollowFromRear * sinDeg(-steep / 2);
+    // A hanging thigh falls as far as the foot needs, or as the chord lets it.
+    const fallen = (deg: number, by: number): number => asinDeg(sinDeg(deg) - by / hollowFromRear);
+    if (gap.hi > 0) thigh.lo = Math.min(thigh.lo, fallen(pan.lo, Math.min(gap.hi, fall.hi)));
+    if (gap.lo > 0) thigh.hi = fallen(pan.hi, Math.min(gap.lo, fall.lo));
   }
 
   /** Of the underside of the hanging elbow above the datum; highest with the trunk upright. */
@@ -180,6 +194,54 @@ export class Extents implements Span {
     const a = elbowAbove(shoulder, elbow, from, 0, 0);
     const b = to === from ? a : elbowAbove(shoulder, elbow, to, 0, 0);
     return { lo: Math.min(a, b), hi: from <= 0 && to >= 0 ? elbow : Math.max(a, b) };
+  }
+
+  /** Of the pads' top less the elbow on them, with the upper arm out as far as the pads stand. */
+  armOnPad(): Interval {
+    const { shoulderHeightSitting: shoulder, elbowHeightSitting: elbow } = this.p.body;
+    const { lo: from, hi: to } = this.trunk;
+    const a = from === 0 && this.out === 0 ? elbow : elbowAbove(shoulder, elbow, from, 0, this.out);
+    const b = to === 0 && this.out === 0 ? elbow : elbowAbove(shoulder, elbow, to, 0, this.out);
+    const most = from <= 0 && to >= 0 ? elbowAbove(shoulder, elbow, 0, 0, this.out) : Math.max(a, b);
+    return { lo: this.lo.armHeight - Math.max(a, b, most), hi: this.hi.armHeight - Math.min(a, b) };
+  }
+
+  /** Of the pads' front end before the hanging elbow. */
+  padReach(): Interval {
+    const { p, lo, hi, pan, trunk } = this;
+    const { armPad, back } = p.inputs.seat;
+    const front = (armPad?.frontMm ?? padFrontByLength(armPad?.lengthMm ?? NaN)) - this.axis;
+    const arm = this.datumFromRear - this.axis;
+    const [low, high] = [cosDeg(pan.lo), cosDeg(pan.hi)];
+    const flat = pan.lo <= 0 && pan.hi >= 0 ? 1 : Math.max(low, high);
+    const [near, far] = [arm * Math.min(low, high), arm * flat];
+    const { shoulderHeightSitting: shoulder } = p.body;
+    const short = shoulder - (back.armsMoveWithBack ? hi.armHeight : 0);
+    const long = shoulder - (back.armsMoveWithBack ? lo.armHeight : 0);
+    const [less, more] = [sinDeg(trunk.lo), sinDeg(trunk.hi)];
+    const behind = [short * less, short * more, long * less, long * more];
+    return {
+      lo: front + orZero(lo.armDepth) + Math.min(...behind) - Math.max(near, far),
+      hi: front + orZero(hi.armDepth) + Math.max(...behind) - Math.min(near, far),
+    };
+  }
+
+  /** Of what pads leave before a desk that they cannot pass under; 0 where they can. */
+  padAtDesk(): Interval {
+    const { p, lo, hi, datum } = this;
+    const { deskThicknessMm = 0, keysFromEdgeMm = NaN } = p.inputs.place ?? {};
+    const pads = this.padReach();
+    const edge = p.gripMm - keysFromEdgeMm - SHORT_OF_DESK_MM;
+    const always = datum.hi + hi.armHeight + UNDER_DESK_MM <= lo.deskHeight - deskThicknessMm;
+    const never = datum.lo + lo.armHeight + UNDER_DESK_MM > hi.deskHeight - deskThicknessMm;
+    if (always) return { lo: 0, hi: 0 };
+    const room = { lo: edge - pads.hi, hi: edge - pads.lo };
+    return never ? room : { lo: Math.min(0, room.lo), hi: Math.max(0, room.hi) };
+  }
+
+  /** Whether the foot gap moves only by what moves the seat and what the feet stand on. */
+  get isGapPlain(): boolean {
+    return this.pan.lo === this.pan.hi && this.fall.hi === 0;
   }
 
   trunkThigh(): Interval {

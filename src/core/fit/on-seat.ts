@@ -193,11 +193,15 @@ export function shoulderPoint(p: Problem, v: SetValues): Point {
 const PAD_BEFORE_DATUM = 0.65;
 const DATUM_BEFORE_BACK_MM = datumFromRear(0, 0);
 
+/** Front end of pads of a length, where nobody said where it is. */
+export const padFrontByLength = (lengthMm: number): number =>
+  DATUM_BEFORE_BACK_MM + PAD_BEFORE_DATUM * lengthMm;
+
 /** Front end of the pads before the back support's most forward point, as set. Arms on the back lean with it. */
 export function padFrontMm(p: Problem, v: SetValues): number {
   const { armPad, back } = p.inputs.seat;
   if (!armPad) return NaN;
-  const front = armPad.frontMm ?? DATUM_BEFORE_BACK_MM + PAD_BEFORE_DATUM * armPad.lengthMm;
+  const front = armPad.frontMm ?? padFrontByLength(armPad.lengthMm);
   const behind = back.armsMoveWithBack ? orZero(v.armHeight) * sinDeg(trunkDegOf(v)) : 0;
   return front + orZero(v.armDepth) - behind;
 }
@@ -207,9 +211,9 @@ export const padBeforeElbowMm = (p: Problem, v: SetValues): number =>
   padFrontMm(p, v) - shoulderPoint(p, v).x;
 
 /** How near pads may come to a desk that they cannot pass under, mm. */
-const SHORT_OF_DESK_MM = 20;
+export const SHORT_OF_DESK_MM = 20;
 /** What a pad needs between its top and a desk that it passes under, mm (assumed). */
-const UNDER_DESK_MM = 10;
+export const UNDER_DESK_MM = 10;
 
 /** Front end of the pads to 20 mm short of the desk's edge, with the hands where they work; 0 where pads pass under it. */
 export function padToDeskMm(p: Problem, v: SetValues): number {

@@ -81,6 +81,14 @@ export class Curve {
     return this.penalty(nearest(this.aim, roundResidual(lo - SLACK), roundResidual(hi + SLACK)));
   }
 
+  /** The penalty of the cheapest residual among `lo`, `lo + 1`, … up to `hi`. */
+  leastOnLattice(lo: number, hi: number): number {
+    const steps = Math.round(hi - lo);
+    const above = Math.max(0, Math.min(steps, Math.ceil(this.aim.lo - lo - SLACK)));
+    const below = Math.max(0, above - 1);
+    return Math.min(this.leastPenalty(lo + above, lo + above), this.leastPenalty(lo + below, lo + below));
+  }
+
   /** How far, in tenths, the residual between two ends that is nearest to them lies beyond the hard bounds. */
   leastHard(lo: number, hi: number): number {
     if (!this.isHard) return 0;

@@ -35,8 +35,7 @@ const AFTER: readonly (readonly AdjustmentKind[])[] = [
   ['backHeight', 'lumbarApex'],
   ['thoracic'],
   ['armWidth', 'padSlide'],
-  ['armHeight'],
-  ['armDepth'],
+  ['armHeight', 'armDepth'],
   ['armPivot'],
   ['armAngle'],
   ['tiltTension'],
@@ -56,7 +55,9 @@ const AFTER: readonly (readonly AdjustmentKind[])[] = [
 /**
  * In which order adjustments are chosen. What pushes the sitter forward comes first, then the back angle alone (unless
  * synchro or a whole-chair tilt ties it to the pan), so that no desk ever leans a sitter back; then what meets the
- * floor and the desk together; then each of the rest.
+ * floor and the desk together; then each of the rest, arm
+ * width before arm height, and height and depth of the pads together: lower pads may pass under the desk that higher
+ * ones run into. Desk and feet do not give way to pads.
  */
 function makePlan(p: Problem): readonly Stage[] {
   const order: readonly (readonly AdjustmentKind[])[] = p.isTied

@@ -65,14 +65,24 @@ class Search {
     const upper: Box = { lo: box.lo.slice(), hi: box.hi };
     upper.lo[axis] = middle + 1;
     const [below, above] = [this.cost(lower), this.cost(upper)];
-    // The cheaper half first: a good position is found early, and most boxes are then left unopened.
-    if (isLess(above, below)) {
+    // The more promising half first: a good position is found early, and most boxes are then left unopened.
+    if (this.isUpperFirst(upper, above, lower, below)) {
       this.visit(upper, above);
       this.visit(lower, below);
     } else {
       this.visit(lower, below);
       this.visit(upper, above);
     }
+  }
+
+  private isUpperFirst(upper: Box, above: Cost, lower: Box, below: Cost): boolean {
+    if (above.hard !== below.hard) return above.hard < below.hard;
+    if (above.penalty !== below.penalty) return above.penalty < below.penalty;
+    for (const tie of this.space.ties) {
+      const [high, low] = [tie(upper), tie(lower)];
+      if (high !== low) return high < low;
+    }
+    return false;
   }
 
   private mayBeBetter(box: Box, cost: Cost): boolean {
@@ -100,8 +110,6 @@ class Search {
     return axis;
   }
 }
-
-const isLess = (a: Cost, b: Cost): boolean => a.hard < b.hard || (a.hard === b.hard && a.penalty < b.penalty);
 
 /** The least of a space, with the number of boxes it took to prove it. */
 export function search(space: Space): Found {

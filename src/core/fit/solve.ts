@@ -8,6 +8,7 @@ import { extentOf, type Condition } from './conditions';
 import { Extents } from './extents';
 import type { RemedySettings, Settings } from './inputs';
 import { legOf } from './on-seat';
+import { oncePer } from './once';
 import { bestOnAxis, isQuick } from './one-axis';
 import { curveOf, leastOfPair, penaltyOf, roundResidual, type Curve } from './penalty';
 import { computable, planOf } from './plan';
@@ -56,9 +57,9 @@ export function valuesOfSettings(p: Problem, settings: Settings): SetValues {
 }
 
 /** Adjustments that some measured condition speaks for; the others are left at their neutral position. */
-function spokenFor(p: Problem, conditions: readonly Condition[]): Set<AdjustmentKind> {
-  return new Set(conditions.flatMap((c) => c.owners(p)));
-}
+const spokenFor = oncePer(
+  (p): ReadonlySet<AdjustmentKind> => new Set(computable(p).flatMap((c) => c.owners(p))),
+);
 
 /** Where an adjustment stands that nothing speaks for: level, straight or off, else the middle. */
 function neutralPosition(p: Problem, kind: AdjustmentKind): number {
@@ -70,14 +71,23 @@ function neutralPosition(p: Problem, kind: AdjustmentKind): number {
 
 /** How far one step of an adjustment moves a knee or a hand, mm: a degree moves either by about eight. */
 const MM_PER_DEG = 8;
-/** The desk follows the seat: as long as the seat is not known, to halve the desk's travel tells little. */
-const FOLLOWS = 1e-6;
+/** A foot ring follows the seat, and a desk both: as long as what they follow is not known, to halve their travel tells little. */
+const FOLLOWS: Partial<Record<Axis['key'], number>> = { footRing: 1e-3, deskHeight: 1e-6 };
+const LEAST_STEP = 1e-6;
 
 function weightOf({ key, values }: Axis): number {
   const step = ((values[values.length - 1] ?? 0) - (values[0] ?? 0)) / Math.max(1, values.length - 1);
   const isAngle = key !== 'footrestMm' && ADJUSTMENT_KINDS[key].units[0] === 'deg';
-  return Math.max(step, FOLLOWS) * (key === 'deskHeight' ? FOLLOWS : isAngle ? MM_PER_DEG : 1);
+  return Math.max(step, LEAST_STEP) * (FOLLOWS[key] ?? (isAngle ? MM_PER_DEG : 1));
 }
+
+const LIFTING: readonly Axis['key'][] = ['seatHeight', 'footRing', 'footrest', 'footrestMm'];
+
+/** Whether everything that lifts seat or feet does so by whole millimetres from where it begins. */
+const areWhole = (axes: readonly Axis[]): boolean =>
+  axes
+    .filter(({ key }) => LIFTING.includes(key))
+    .every(({ values }) => values.every((v) => Number.isInteger(Math.round((v - values[0]!) * 1e6) / 1e6)));
 
 /** Adjustments chosen together, as a space to search: every condition that they decide, bounded over boxes. */
 class Block implements Space {
@@ -88,6 +98,8 @@ class Block implements Space {
   private readonly curves: readonly Curve[];
   /** Whether a condition asks how the leg stands. */
   private readonly asksForLeg: boolean;
+  /** Which condition is the foot gap, where all that moves it does so by whole millimetres; −1 where not. */
+  private readonly gapOnLattice: number;
   private readonly footrestCost: number;
   private readonly desk: { readonly top: Curve | null; readonly clearance: Curve | null };
 
@@ -106,6 +118,7 @@ class Block implements Space {
     this.curves = conditions.map((c) => curveOf(c.id, p.targets[c.id]));
     this.asksForLeg = conditions.some((c) => c.scope.includes('footRing'));
     const of = (id: ConditionId) => this.curves[conditions.findIndex((c) => c.id === id)] ?? null;
+    this.gapOnLattice = areWhole(axes) ? conditions.findIndex((c) => c.id === 'footGap') : -1;
     this.desk = { top: of('deskTop'), clearance: of('deskClearance') };
   }
 
@@ -138,7 +151,10 @@ class Block implements Space {
       for (let i = 0; i < conditions.length; i++) {
         const { lo, hi } = extentOf(conditions[i]!, span);
         hard += curves[i]!.leastHard(lo, hi);
-        penalty += curves[i]!.leastPenalty(lo, hi);
+        penalty +=
+          i === this.gapOnLattice && span.isGapPlain
+            ? curves[i]!.leastOnLattice(lo, hi)
+            : curves[i]!.leastPenalty(lo, hi);
       }
     }
     if (span.lo.footrestMm > 0 || span.lo.footrest > 0) penalty += this.footrestCost;
@@ -278,6 +294,27 @@ const canLookThrough = (p: Problem, { key }: Axis, conditions: readonly Conditio
 /** What using a footrest costs. */
 const flatCost = (p: Problem): number => p.inputs.method.footrestPenalty * MILLION;
 
+/**
+ * Two adjustments of which the first has conditions of its own: each chosen alone, the first one first. null where that
+ * is not proved the best: it is, where all that the second one takes part in costs nothing then.
+ */
+function oneAfterTheOther(
+  p: Problem,
+  axes: readonly Axis[],
+  conditions: readonly Condition[],
+  values: SetValues,
+): (Cost & { readonly positions: readonly number[]; readonly nodes: number }) | null {
+  const [first, second] = axes.map(({ key }) => (key === 'footrestMm' ? undefined : p.variables[key]));
+  if (!first || !second || [first, second].some(({ kind }) => MAIN_CONDITION[kind])) return null;
+  const own = conditions.filter((c) => !c.scope.includes(second.kind));
+  const shared = conditions.filter((c) => c.scope.includes(second.kind));
+  if (own.length === 0) return null;
+  const one = bestOnAxis(p, values, first, own, 0);
+  const two = bestOnAxis(p, { ...values, [first.kind]: first.values[one.position]! }, second, shared, 0);
+  if (two.hard > 0 || two.penalty > 0) return null;
+  return { hard: one.hard, penalty: one.penalty, positions: [one.position, two.position], nodes: 2 };
+}
+
 /** Chooses a stage; what can be moved alone, without a tie but its own position, is not searched but looked through. */
 function chooseStage(
   p: Problem,
@@ -290,6 +327,11 @@ function chooseStage(
   for (const axis of axes) if (axis.values.length === 1) put(axis, 0);
   const held = values.footrest > 0 && axes.some((a) => a.key === 'footrest') ? flatCost(p) : 0;
   const [only] = free;
+  const apart = free.length === 2 ? oneAfterTheOther(p, free, conditions, values) : null;
+  if (apart) {
+    free.forEach((axis, i) => put(axis, apart.positions[i]!));
+    return apart;
+  }
   if (free.length > 1 || (only && !canLookThrough(p, only, conditions))) {
     const found = search(new Block(p, free, conditions, values));
     free.forEach((axis, i) => put(axis, found.positions[i]!));
@@ -312,7 +354,7 @@ function chooseStage(
 /** The best reachable settings; the same problem always gives the same settings. */
 export function solve(p: Problem, options: SolveOptions): SolveResult {
   const conditions = computable(p);
-  const spoken = spokenFor(p, conditions);
+  const spoken = spokenFor(p);
   const values = emptyValues(options.remedies);
   const positions: Partial<Record<AdjustmentKind, number>> = {};
   let [nodes, hard, penalty] = [0, 0, 0];

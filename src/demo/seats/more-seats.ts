@@ -20,7 +20,6 @@ export const counter: DemoSeat = {
     adjustment('seatHeight', slides(560, 760)),
     adjustment('footRing', slides(160, 340)),
     adjustment('seatDepth', clicks(380, 440, 4)),
-    adjustment('frontSlope', stops(-12, -6, 0)),
     adjustment('backHeight', clicks(150, 230, 6)),
     adjustment('backAngle', stops(0, 5, 10)),
     adjustment('tiltTension', stops(-2, -1, 0, 1, 2), {
@@ -48,13 +47,6 @@ export const counter: DemoSeat = {
       { name: 'front bar', kind: 'lever', hand: 'either', place: 'under the front edge', ...counted },
       'pullAndSlide',
       'forward',
-    ),
-    control(
-      'frontSlope',
-      { name: 'edge paddle', kind: 'paddle', hand: 'left', place: 'under the front corner on the left' },
-      'setToStop',
-      'up',
-      { forMore: 'weightOff', forLess: 'weightOff' },
     ),
     control(
       'backHeight',

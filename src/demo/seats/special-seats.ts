@@ -16,6 +16,7 @@ export const handwork: DemoSeat = {
     adjustment('seatHeight', slides(420, 560)),
     adjustment('seatDepth', stops(360)),
     adjustment('seatAngle', stops(-12, -9, -6, -3, 0)),
+    adjustment('frontSlope', stops(-12, -6, 0)),
     adjustment('lumbarApex', clicks(150, 213, 4)),
     adjustment('backAngle', stops(0, 5, 10)),
   ],
@@ -33,6 +34,13 @@ export const handwork: DemoSeat = {
       'setToStop',
       'backward',
       { forMore: 'leanBack', forLess: 'leanForward' },
+    ),
+    control(
+      'frontSlope',
+      { name: 'edge paddle', kind: 'paddle', hand: 'left', place: 'under the front corner on the left' },
+      'setToStop',
+      'up',
+      { forMore: 'weightOff', forLess: 'weightOff' },
     ),
     control(
       'lumbarApex',

@@ -54,6 +54,7 @@ export const ARM_CONDITIONS: readonly Condition[] = [
     applies: has('armHeight'),
     needs: elbowNeeds,
     residual: (p, v) => v.armHeight - elbowOnPadMm(p, v),
+    extent: (x) => x.armOnPad(),
     onTrack: 1,
     isStraight: true,
   },
@@ -64,6 +65,7 @@ export const ARM_CONDITIONS: readonly Condition[] = [
     applies: both(has('armDepth'), (p) => p.inputs.seat.armPad !== null),
     needs: () => ['shoulderHeightSitting'],
     residual: padBeforeElbowMm,
+    extent: (x) => x.padReach(),
     onTrack: 1,
     isStraight: true,
   },
@@ -74,6 +76,7 @@ export const ARM_CONDITIONS: readonly Condition[] = [
     applies: both(has('armDepth'), has('armHeight'), has('deskHeight'), placeHas('keysFromEdgeMm')),
     needs: gripNeeds,
     residual: padToDeskMm,
+    extent: (x) => x.padAtDesk(),
     onTrack: -1,
   },
   {

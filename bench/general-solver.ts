@@ -1,0 +1,90 @@
+/** The same choice by a general solver for mixed-integer linear programmes, its text parsed each time. */
+import { performance } from 'node:perf_hooks';
+import loadHighs from 'highs';
+import { NO_REMEDIES, problemOf, solve, type FitInputs } from '../src/core/fit';
+import { formulate, togetherCost } from '../test/support/linear-program';
+import type { Mix } from './engine';
+import { figureOf, type Figure } from './figure';
+
+const CASES = 200;
+const WARM_UP = 50;
+
+export interface Compared {
+  readonly ms: number;
+  /** What feet, trunk and desk cost in the core at our positions, and at those of the general solver. */
+  readonly ours: { readonly hard: number; readonly penalty: number };
+  readonly general: { readonly hard: number; readonly penalty: number };
+}
+
+/** Whether the text can say it: not a foot ring, a dropped front, or what is reached from a seat that slides. */
+export const canBeWritten = ({ seat, place }: FitInputs): boolean =>
+  !place?.pedals &&
+  !seat.adjustments.some((a) => ['footRing', 'frontSlope', 'foreAft', 'armAngle'].includes(a.kind));
+
+/** The general solver on each case, its positions judged by the core. */
+export async function compare(all: readonly FitInputs[]): Promise<Compared[]> {
+  const highs = await loadHighs();
+  return all.map((inputs) => {
+    const p = problemOf(inputs);
+    const { settings } = solve(p, { remedies: NO_REMEDIES });
+    const { text, positionsOf } = formulate(p, settings);
+    const start = performance.now();
+    const found = highs.solve(text, {});
+    const ms = performance.now() - start;
+    if (found.Status !== 'Optimal') throw new Error(`the general solver ended ${found.Status}`);
+    const columns = found.Columns as Record<string, { Primal?: number }>;
+    const positions = positionsOf((name) => columns[name]?.Primal ?? 0);
+    return {
+      ms,
+      ours: togetherCost(p, settings),
+      general: togetherCost(p, { positions, remedies: NO_REMEDIES }),
+    };
+  });
+}
+
+/** The text of the first case that can be written. */
+export function programmeOf(mix: readonly Mix[]): string {
+  const { inputs } = mix.find((one) => canBeWritten(one.inputs))!;
+  const p = problemOf(inputs);
+  return formulate(p, solve(p, { remedies: NO_REMEDIES }).settings).text;
+}
+
+export const isCheaper = (
+  a: { readonly hard: number; readonly penalty: number },
+  b: { readonly hard: number; readonly penalty: number },
+): boolean => a.hard < b.hard || (a.hard === b.hard && a.penalty < b.penalty);
+
+/** A hundredth of a point: what the general solver may leave of its own accord. */
+const HUNDREDTH = 1e4;
+
+export async function generalFigures(mix: readonly Mix[]): Promise<Figure[]> {
+  const all = mix
+    .map(({ inputs }) => inputs)
+    .filter(canBeWritten)
+    .slice(0, CASES);
+  for (const inputs of all.slice(0, WARM_UP)) solve(problemOf(inputs), { remedies: NO_REMEDIES });
+  const ours = all.map((inputs) => {
+    const p = problemOf(inputs);
+    const start = performance.now();
+    solve(p, { remedies: NO_REMEDIES });
+    return performance.now() - start;
+  });
+  const compared = await compare(all);
+  const logs = compared.map(({ ms }, i) => Math.log(ms / ours[i]!));
+  return [
+    figureOf('general/ours', ours, { detail: { cases: all.length } }),
+    figureOf(
+      'general/highs',
+      compared.map((c) => c.ms),
+      {
+        detail: {
+          geometricMeanRatio: Math.round(Math.exp(logs.reduce((a, b) => a + b, 0) / logs.length)),
+          cheaperThanOurs: compared.filter((c) => isCheaper(c.general, c.ours)).length,
+          sameWithinHundredth: compared.filter(
+            ({ ours: a, general: b }) => a.hard === b.hard && b.penalty - a.penalty < HUNDREDTH,
+          ).length,
+        },
+      },
+    ),
+  ];
+}
