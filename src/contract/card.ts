@@ -32,6 +32,7 @@ export const CardSchema = z.object({
       movement: Text.nullable(),
       check: Text.nullable(),
       verdict: Text,
+      chain: z.array(Text),
     }),
   ),
   remedies: z.array(Text),

@@ -15,6 +15,8 @@ export interface SheetRow {
   readonly setting: string;
   readonly check: string | null;
   readonly control: string;
+  /** The steps from measures to the setting; opened on screen, not printed. */
+  readonly chain: readonly string[];
 }
 
 export interface Sheet {
@@ -63,6 +65,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
     rows: card.rows.map((row, i) => ({
       name: `${i + 1}. ${word(`kind.${row.kind}`)}`,
       verdict: row.verdict,
+      chain: row.chain.map(said),
       setting: said(row.setting),
       check: row.check && said(row.check),
       control: row.control

@@ -51,6 +51,7 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
       movement: row.movement && say(row.movement, reading),
       check: row.check && say(row.check, reading),
       verdict: word(`verdict.${row.verdict}`),
+      chain: row.chain.map((m) => say(m, reading)),
     };
   });
   const json: CardJson = {

@@ -1,8 +1,15 @@
 /** Every word that Velto shows, by key. British spelling; numbers come in with their units. */
 import { CARD_WORDS } from './card';
+import { CHAIN_WORDS } from './chain';
 import { FIT_WORDS } from './fit';
 import { SCREEN_WORDS } from './screens';
 import { TRADE_WORDS } from './trade';
 
-export const WORDS = { ...TRADE_WORDS, ...FIT_WORDS, ...CARD_WORDS, ...SCREEN_WORDS } as const;
+export const WORDS = {
+  ...TRADE_WORDS,
+  ...FIT_WORDS,
+  ...CHAIN_WORDS,
+  ...CARD_WORDS,
+  ...SCREEN_WORDS,
+} as const;
 export type WordKey = keyof typeof WORDS;

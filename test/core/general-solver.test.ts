@@ -9,9 +9,8 @@ import { bodyWith, placeWith, slides } from '../support/inputs';
 /** Coarser travels, so that the general solver takes a fraction of a second for each. */
 const COUNT = 7;
 function coarse(seat: SeatModel): SeatModel {
-  const adjustments = seat.adjustments.map(
-    (a): Adjustment =>
-      a.travel.type === 'continuous' ? { ...a, travel: { ...a.travel, type: 'steps', count: COUNT } } : a,
+  const adjustments = seat.adjustments.map((a): Adjustment =>
+    a.travel.type === 'continuous' ? { ...a, travel: { ...a.travel, type: 'steps', count: COUNT } } : a,
   );
   return { ...seat, adjustments };
 }

@@ -69,7 +69,9 @@ function everyMessage(): Message[] {
         );
         messages.push(...a.checks.map((c) => c.reason), ...remedies.map((r) => r.arithmetic));
         messages.push(
-          ...card.rows.flatMap((r) => [r.setting, r.control, r.movement, r.check]).filter((m) => m !== null),
+          ...card.rows
+            .flatMap((r) => [r.setting, r.control, r.movement, r.check, ...r.chain])
+            .filter((m) => m !== null),
         );
         messages.push(...card.cautions, ...card.remedies, ...card.offered, ...card.refusals, ...card.angles);
         messages.push(...ruleOf(p, a).alternative, ...sideView(p, a).alternative);

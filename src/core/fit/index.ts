@@ -16,6 +16,8 @@ export { penaltyOf, type Cost } from './penalty';
 export { costOf, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
+export { CASE_FAULTS, caseDoubts, type CaseDoubt, type CaseFault } from './doubts';
+export { explain } from './explain';
 export { remedyHint } from './remedy-hint';
 export { remediesFor, type Remedy } from './remedies';
 export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';

@@ -4,7 +4,7 @@ import { adjustmentOf, endsOf, heightShift } from '../seat';
 import type { FitInputs } from './inputs';
 
 /** Clothing over the measured mass, kg (common practice). */
-const CLOTHING_KG = 3;
+export const CLOTHING_KG = 3;
 /** Seat width that is comfortable: this share of the hips (Gouvali & Boudolos 2006). */
 export const SEAT_WIDTH_SHARE = 1.1;
 

@@ -15,7 +15,9 @@ export function tensionFraction(effort: Effort, p: Problem): number {
   return Math.min(1, Math.max(0, share));
 }
 
-const momentAt = (p: Problem, deg: number): number => trunkMomentNm(p.body.bodyMass, p.body.stature, deg);
+/** Moment of this trunk about the hip at a lean, N·m. */
+export const momentAt = (p: Problem, deg: number): number =>
+  trunkMomentNm(p.body.bodyMass, p.body.stature, deg);
 
 /**
  * The tension that balances this trunk, in the adjustment's unit: turns from the lightest, or the position (from 0).

@@ -4,6 +4,7 @@
  */
 import { message, type Message } from '../message';
 import {
+  explain,
   isChild,
   remedyHint,
   type Assessment,
@@ -44,6 +45,8 @@ export interface CardRow {
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
   readonly verdict: Verdict;
+  /** The steps from measures to the setting. */
+  readonly chain: readonly Message[];
 }
 
 export interface Card {
@@ -141,7 +144,13 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   const check = checkOf(p, a, o.kind);
   const said =
     check && BY_TAPE.includes(o.words.key) ? { setting: check, check: null } : { setting: o.words, check };
-  return { kind: o.kind, ...said, ...controlWords(o.kind, found), verdict: o.verdict };
+  return {
+    kind: o.kind,
+    ...said,
+    ...controlWords(o.kind, found),
+    verdict: o.verdict,
+    chain: explain(p, a.values, o),
+  };
 }
 
 /** Whether the seat's height is held by a lift that is released while sitting. */

@@ -42,4 +42,4 @@ export {
 } from './controls';
 export { SEAT_CLASSES, adjustmentOf, takesCushions, type SeatClass, type SeatModel } from './seat';
 export { heightShift, sinkMm } from './sink';
-export { adjustmentDoubts, seatDoubts, type SeatDoubt, type SeatFault } from './validate';
+export { SEAT_FAULTS, adjustmentDoubts, seatDoubts, type SeatDoubt, type SeatFault } from './validate';

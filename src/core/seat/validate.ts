@@ -1,5 +1,6 @@
 import {
   ADJUSTMENT_KINDS,
+  ADJUSTMENT_KIND_IDS,
   ADJUSTMENT_UNITS,
   type AdjustmentKind,
   type AdjustmentKindRow,
@@ -9,24 +10,35 @@ import type { Adjustment } from './adjustment';
 import { endsOf } from './positions';
 import type { SeatModel } from './seat';
 
+/** No length or mass of a seat is more, mm or kg. */
+const MOST_MM = 10_000;
 /** More positions than any real adjustment has; beyond, a range is a slip of unit. */
 const MOST_POSITIONS = 5000;
 
-export type SeatFault =
-  | 'duplicateAdjustment'
-  | 'unknownUnit'
-  | 'emptyRange'
-  | 'reversedRange'
-  | 'outOfRange'
-  | 'notRising'
-  | 'tooManyPositions'
-  | 'missingSeatHeight'
-  | 'controlOfNothing'
-  | 'notPositive'
-  | 'missingEffort'
-  | 'secondOfKind'
-  | 'missingMeaning'
-  | 'notFinite';
+/** More adjustments than any seat has; beyond, a list is a slip. */
+const MOST_ADJUSTMENTS = ADJUSTMENT_KIND_IDS.length;
+
+export const SEAT_FAULTS = [
+  'duplicateAdjustment',
+  'unknownKind',
+  'unknownUnit',
+  'emptyRange',
+  'reversedRange',
+  'outOfRange',
+  'notRising',
+  'tooManyPositions',
+  'tooManyAdjustments',
+  'missingSeatHeight',
+  'controlOfNothing',
+  'notPositive',
+  'missingEffort',
+  'reversedEffort',
+  'secondOfKind',
+  'missingMeaning',
+  'notFinite',
+  'wrongOwner',
+] as const;
+export type SeatFault = (typeof SEAT_FAULTS)[number];
 
 export interface SeatDoubt {
   readonly reason: SeatFault;
@@ -76,6 +88,13 @@ function meaningDoubts({ id, kind, unit, effort, means }: Adjustment, field: str
     doubts.push({ reason: 'missingEffort', field: `${field}/effort`, value: id });
   if (row.means && unit !== 'mm' && unit !== 'deg' && !means)
     doubts.push({ reason: 'missingMeaning', field: `${field}/means`, value: id });
+  if (effort) {
+    const [light, stiff] =
+      effort.by === 'moment'
+        ? [effort.lightestNm, effort.stiffestNm]
+        : [effort.lightestKg, effort.stiffestKg];
+    if (!(light < stiff)) doubts.push({ reason: 'reversedEffort', field: `${field}/effort`, value: stiff });
+  }
   for (const [part, numbers] of Object.entries({ effort, means }))
     for (const [name, value] of Object.entries(numbers ?? {}))
       if (typeof value === 'number' && !Number.isFinite(value))
@@ -84,12 +103,22 @@ function meaningDoubts({ id, kind, unit, effort, means }: Adjustment, field: str
 }
 
 /** What is wrong with adjustments, as a list of faults naming field and value; empty where nothing is. */
-export function adjustmentDoubts(adjustments: readonly Adjustment[], base: string): SeatDoubt[] {
+export function adjustmentDoubts(
+  adjustments: readonly Adjustment[],
+  base: string,
+  owner: AdjustmentKindRow['belongsTo'] = 'place',
+): SeatDoubt[] {
+  if (adjustments.length > MOST_ADJUSTMENTS)
+    return [{ reason: 'tooManyAdjustments', field: base, value: adjustments.length }];
   const seen = new Set<string>();
   const kinds = new Set<AdjustmentKind>();
   return adjustments.flatMap((adjustment, i) => {
     const field = `${base}/${i}`;
+    if (!Object.hasOwn(ADJUSTMENT_KINDS, adjustment.kind))
+      return [{ reason: 'unknownKind', field: `${field}/kind`, value: String(adjustment.kind) }];
     const doubts = travelDoubts(adjustment, field);
+    if (ADJUSTMENT_KINDS[adjustment.kind].belongsTo !== owner)
+      doubts.push({ reason: 'wrongOwner', field: `${field}/kind`, value: adjustment.kind });
     if (seen.has(adjustment.id))
       doubts.push({ reason: 'duplicateAdjustment', field: `${field}/id`, value: adjustment.id });
     seen.add(adjustment.id);
@@ -102,7 +131,7 @@ export function adjustmentDoubts(adjustments: readonly Adjustment[], base: strin
 
 /** What is wrong with a seat's description; empty where it can be computed with. */
 export function seatDoubts(seat: SeatModel): SeatDoubt[] {
-  const doubts = adjustmentDoubts(seat.adjustments, '/adjustments');
+  const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');
   const known = new Set(seat.adjustments.map((a) => a.id));
   if (!seat.adjustments.some((a) => a.kind === 'seatHeight'))
     doubts.push({ reason: 'missingSeatHeight', field: '/adjustments', value: 'seatHeight' });
@@ -116,12 +145,30 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
         });
     }),
   );
+  const finite: readonly [string, number | null | undefined][] = [
+    ['/cushion/sinkMm', seat.cushion.sinkMm.value],
+    ['/pan/axisFromRearMm', seat.pan.axisFromRearMm],
+    ['/pan/recessMm', seat.pan.recessMm],
+    ['/pan/frontEdgeRadiusMm', seat.pan.frontEdgeRadiusMm],
+    ['/back/topMm', seat.back.topMm],
+    ['/back/lumbarZones/lowerMm', seat.back.lumbarZones?.lowerMm],
+    ['/back/lumbarZones/upperMm', seat.back.lumbarZones?.upperMm],
+    ['/armPad/lengthMm', seat.armPad?.lengthMm],
+    ['/armPad/widthMm', seat.armPad?.widthMm],
+    ['/armPad/frontMm', seat.armPad?.frontMm],
+  ];
+  for (const [field, value] of finite)
+    if (typeof value === 'number' && !(Math.abs(value) <= MOST_MM))
+      doubts.push({ reason: 'notFinite', field, value });
+  const { synchroRatio } = seat.back;
+  if (synchroRatio !== null && !(synchroRatio > 0))
+    doubts.push({ reason: 'notPositive', field: '/back/synchroRatio', value: synchroRatio });
   const positive: readonly [string, number][] = [
     ['/ratedLoadKg', seat.ratedLoadKg.value],
     ['/seatWidthMm', seat.seatWidthMm.value],
     ['/cushion/referenceMassKg', seat.cushion.referenceMassKg],
   ];
   for (const [field, value] of positive)
-    if (!(value > 0)) doubts.push({ reason: 'notPositive', field, value });
+    if (!(value > 0 && value <= MOST_MM)) doubts.push({ reason: 'notPositive', field, value });
   return doubts;
 }

@@ -2,6 +2,7 @@ import { Fragment } from 'react';
 import type { Card } from '../../core/scene';
 import { sheetOf, type Paragraph, type Sheet } from '../../drawing/sheet';
 import { useReading } from '../../ui/preferences';
+import { Chain } from '../../ui/Chain';
 import { VerdictMark } from '../../ui/VerdictMark';
 import styles from './card.module.css';
 
@@ -45,6 +46,7 @@ function Rows({ sheet }: { readonly sheet: Sheet }) {
             <td>
               <strong>{row.setting}</strong>
               {row.check && <div>{row.check}</div>}
+              <Chain steps={row.chain} />
             </td>
             <td>{row.control}</td>
           </tr>

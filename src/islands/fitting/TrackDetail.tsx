@@ -1,8 +1,9 @@
-import { remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
+import { explain, remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
 import { controlWords, isLifted } from '../../core/scene';
 import { ADJUSTMENT_KINDS, controlFor, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
 import { usePart } from '../../drawing';
+import { Chain } from '../../ui/Chain';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLength, word, type Reading } from '../../words';
@@ -106,6 +107,7 @@ export function TrackDetail({ problem, live, store, kind, disabled, onMove }: Pr
         </p>
       )}
       <Control problem={problem} outcome={outcome} />
+      <Chain steps={explain(problem, live.calm.get().values, outcome).map(say)} />
       {!isFixed(outcome.variable.adjustment) && (
         <p className={styles.hold}>
           <button
