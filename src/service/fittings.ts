@@ -1,4 +1,12 @@
-import { assess, problemOf, solve, type FitInputs, type Settings } from '../core/fit';
+import {
+  assess,
+  caseDoubts,
+  problemOf,
+  solve,
+  type CaseDoubt,
+  type FitInputs,
+  type Settings,
+} from '../core/fit';
 import { ADJUSTMENT_KINDS, positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
 import { SHIPPED_METHODS } from '../core/method';
 import {
@@ -16,6 +24,7 @@ import {
   type SavedDraft,
 } from '../contract';
 import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
+import { word } from '../words';
 import type { Queries } from '../data/client';
 import {
   advanceDraft,
@@ -313,9 +322,17 @@ const heldOf = ({ settings, held = [] }: FittingAct): Settings['positions'] =>
     }),
   );
 
+/** A doubt in words, at the place where it was made. */
+const sayDoubt = ({ reason, field, value }: CaseDoubt): FieldFault => ({
+  pointer: field,
+  detail: word(`fault.${reason}`).replace('{value}', String(value)),
+});
+
 async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct): Promise<Refusal | null> {
   if (row.state !== 'open') return refused('closed');
   if (!row.inputs) return refused('incomplete');
+  const doubts = caseDoubts(row.inputs);
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayDoubt) });
   const problem = problemOf(row.inputs);
   const draft = act.settings ?? (await findDraft(q, row.id))?.settings;
   const remedies = draft?.remedies ?? { footrestMm: 0, backCushionMm: 0 };

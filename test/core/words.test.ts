@@ -4,6 +4,7 @@ import { DIMENSION_IDS } from '../../src/core/body';
 import {
   ANGLE_IDS,
   ANGLE_SOURCES,
+  CASE_FAULTS,
   CONDITIONS,
   NO_REMEDIES,
   VERDICTS,
@@ -23,6 +24,7 @@ import {
   DIRECTIONS,
   HANDS,
   SEAT_CLASSES,
+  SEAT_FAULTS,
   SITTER_ACTS,
 } from '../../src/core/seat';
 import { GROUNDS } from '../../src/core/place';
@@ -123,6 +125,7 @@ describe('the wording table', () => {
     ['angle', ANGLE_IDS],
     ['angleSource', ANGLE_SOURCES],
     ['ground', GROUNDS],
+    ['fault', [...CASE_FAULTS, ...SEAT_FAULTS]],
     ['verdict', VERDICTS],
     ['hand', HANDS],
     ['action', ACTIONS],

@@ -111,12 +111,51 @@ class Search {
   }
 }
 
+/**
+ * The best position of a space, and after it the best of what is not near any before it, in order.
+ * @param apart on each axis how many positions still count as near
+ * @returns at most `count`, fewer where nothing is left
+ */
+export function searchSeveral(space: Space, count: number, apart: readonly number[]): Found[] {
+  const { counts } = space;
+  let open: Box[] = [{ lo: counts.map(() => 0), hi: counts.map((n) => n - 1) }];
+  const found: Found[] = [];
+  while (found.length < count && open.length > 0) {
+    const best = searchAmong(space, open);
+    found.push(best);
+    const near: Box = {
+      lo: best.positions.map((at, i) => at - apart[i]!),
+      hi: best.positions.map((at, i) => at + apart[i]!),
+    };
+    open = open.flatMap((box) => without(box, near));
+  }
+  return found;
+}
+
+/** What of a box lies outside another, as boxes that do not overlap. */
+function without(box: Box, taken: Box): Box[] {
+  if (box.lo.some((lo, i) => lo > taken.hi[i]! || box.hi[i]! < taken.lo[i]!)) return [box];
+  const boxes: Box[] = [];
+  const [lo, hi] = [box.lo.slice(), box.hi.slice()];
+  for (let i = 0; i < lo.length; i++) {
+    const [from, to] = [taken.lo[i]!, taken.hi[i]!];
+    if (lo[i]! < from) boxes.push({ lo: lo.slice(), hi: hi.map((h, k) => (k === i ? from - 1 : h)) });
+    if (to < hi[i]!) boxes.push({ lo: lo.map((l, k) => (k === i ? to + 1 : l)), hi: hi.slice() });
+    lo[i] = Math.max(lo[i]!, from);
+    hi[i] = Math.min(hi[i]!, to);
+  }
+  return boxes;
+}
+
 /** The least of a space, with the number of boxes it took to prove it. */
 export function search(space: Space): Found {
   const { counts } = space;
+  return searchAmong(space, [{ lo: counts.map(() => 0), hi: counts.map((n) => n - 1) }]);
+}
+
+function searchAmong(space: Space, boxes: readonly Box[]): Found {
   const task = new Search(space);
-  const all: Box = { lo: counts.map(() => 0), hi: counts.map((n) => n - 1) };
-  task.visit(all, task.cost(all));
+  for (const box of boxes) task.visit(box, task.cost(box));
   const { hard, penalty, positions } = task.best!;
   return { hard, penalty, positions: [...positions], nodes: task.nodes };
 }

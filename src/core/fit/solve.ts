@@ -3,7 +3,7 @@
  * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
 import { bandOf, type ConditionId, type TieBreak } from '../method';
-import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
+import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNITS, type AdjustmentKind } from '../seat';
 import { extentOf, type Condition } from './conditions';
 import { Extents } from './extents';
 import type { RemedySettings, Settings } from './inputs';
@@ -12,7 +12,7 @@ import { oncePer } from './once';
 import { bestOnAxis, isQuick } from './one-axis';
 import { curveOf, leastOfPair, penaltyOf, roundResidual, type Curve } from './penalty';
 import { computable, planOf } from './plan';
-import { search, type Box, type Cost, type Space } from './search';
+import { search, searchSeveral, type Box, type Cost, type Space } from './search';
 import type { Problem, SetValues, Variable } from './problem';
 
 export interface SolveResult {
@@ -383,6 +383,37 @@ export function solve(p: Problem, options: SolveOptions): SolveResult {
       return bindingOf(p, conditions, values);
     },
   };
+}
+
+/** How many positions of an axis feel like the same setting. */
+function nearOn({ key, values }: Axis): number {
+  const unit = key === 'footrestMm' ? 'mm' : ADJUSTMENT_KINDS[key].units[0];
+  const step = ((values[values.length - 1] ?? 0) - (values[0] ?? 0)) / Math.max(1, values.length - 1);
+  return step > 0 ? Math.floor(ADJUSTMENT_UNITS[unit].closeBy / step) : 0;
+}
+
+/**
+ * The next best settings after the best, best first: of what meets floor and desk each is the best that is not near a
+ * better one (10 mm, 2°, one step); everything else is solved around it.
+ * @returns at most `count`, fewer where nothing else is left
+ */
+export function runnersUp(p: Problem, options: SolveOptions, count: number): SolveResult[] {
+  const best = solve(p, options);
+  const stage = planOf(p).find(({ kinds }) => kinds.includes('seatHeight'));
+  if (!stage) return [];
+  const axes = axesOf(p, stage.kinds, spokenFor(p), options);
+  const space = new Block(p, axes, stage.conditions, valuesOfSettings(p, best.settings));
+  return searchSeveral(space, count + 1, axes.map(nearOn))
+    .slice(1)
+    .map(({ positions }) => {
+      const held: Partial<Record<AdjustmentKind, number>> = { ...options.held };
+      let { remedies } = options;
+      axes.forEach((axis, i) => {
+        if (axis.key === 'footrestMm') remedies = { ...remedies, footrestMm: axis.values[positions[i]!]! };
+        else held[axis.key] = axis.first + positions[i]!;
+      });
+      return solve(p, { remedies, held });
+    });
 }
 
 function bindingOf(p: Problem, conditions: readonly Condition[], values: SetValues): ConditionId[] {

@@ -1,0 +1,67 @@
+import { expect } from 'chai';
+import { NO_REMEDIES, assess, explain, problemOf, solve } from '../../src/core/fit';
+import { SHIPPED_METHODS } from '../../src/core/method';
+import { makeInputs } from '../../src/core/fit';
+import { buildDemo } from '../../src/demo/build';
+import { DEFAULT_READING, say } from '../../src/words';
+import { ROUND, adjustment, bodyWith, problemFor, q, seatWith, slides, steps } from '../support/inputs';
+
+function said(given: Parameters<typeof problemFor>[0], kind: string): string[] {
+  const p = problemFor(given);
+  const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
+  const outcome = a.outcomes.find((o) => o.kind === kind)!;
+  return explain(p, a.values, outcome).map((m) => say(m, DEFAULT_READING));
+}
+
+describe('how a number comes about', () => {
+  it('goes from leg and shoe to the lift', () => {
+    const body = bodyWith({ ...ROUND, poplitealHeight: 412, shoeHeel: 25 });
+    expect(
+      said({ body, seat: seatWith([adjustment('seatHeight', slides(400, 500))]) }, 'seatHeight'),
+    ).to.deep.equal([
+      'Lower leg 412 mm + shoe 25 mm + support 0 mm = 437 mm.',
+      'The pan at 0° and the feet leave the thigh’s underside at 0°.',
+      'Aim on this scale: 437 mm.',
+      'It reaches 400 mm to 500 mm; position 38 of 101: 437 mm.',
+    ]);
+  });
+
+  it('says what the cushion moves and what is left over', () => {
+    const seat = seatWith(
+      [adjustment('seatHeight', slides(400, 500)), adjustment('armHeight', steps(150, 200, 3))],
+      {
+        cushion: { sinkMm: q(20), referenceMassKg: 80, heightsAre: 'loaded' },
+      },
+    );
+    const chain = said({ body: bodyWith({ ...ROUND, bodyMass: 60 }), seat }, 'armHeight');
+    expect(chain).to.include('Under this body the cushion moves its stated values by −5 mm.');
+    expect(chain).to.include('Left over: 35 mm outside the band.');
+  });
+
+  it('leaves no hole and ends with the position, on every demo seat for everybody', () => {
+    const demo = buildDemo(1, new Date('2026-11-25T09:30:00Z'));
+    for (const sitter of demo.sitters)
+      for (const { seat } of demo.seats)
+        for (const { place } of demo.places) {
+          const body = bodyWith(Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value])));
+          const p = problemOf(
+            makeInputs({
+              sitter: { ageYears: null },
+              body,
+              seat,
+              place,
+              method: SHIPPED_METHODS[0]!,
+              work: { toolsKg: 0 },
+            }),
+          );
+          const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
+          for (const outcome of a.outcomes) {
+            const chain = explain(p, a.values, outcome);
+            expect(chain.map((m) => m.key)).to.satisfy((keys: string[]) =>
+              keys.some((k) => k === 'chain.position' || k === 'chain.fixed'),
+            );
+            for (const m of chain) expect(say(m, DEFAULT_READING), m.key).not.to.match(/\{|NaN|undefined/);
+          }
+        }
+  });
+});

@@ -1,0 +1,66 @@
+import { expect } from 'chai';
+import { NO_REMEDIES, costOf, runnersUp, solve, type Problem, type Settings } from '../../src/core/fit';
+import {
+  adjustment,
+  bodyWith,
+  listed,
+  placeWith,
+  problemFor,
+  ROUND,
+  seatWith,
+  slides,
+} from '../support/inputs';
+
+const key = (cost: { readonly hard: number; readonly penalty: number }) => cost.hard * 1e12 + cost.penalty;
+
+describe('runners-up', () => {
+  const p: Problem = problemFor({
+    body: bodyWith(ROUND),
+    seat: seatWith([
+      adjustment('seatHeight', slides(410, 470)),
+      adjustment('seatAngle', listed(-6, -3, 0, 3)),
+      adjustment('backAngle', listed(5)),
+      adjustment('seatDepth', slides(400, 450)),
+    ]),
+    place: placeWith(listed(680, 720)),
+  });
+  const best = solve(p, { remedies: NO_REMEDIES });
+  const next = runnersUp(p, { remedies: NO_REMEDIES }, 4);
+
+  it('come after the best, each no better than the one before', () => {
+    expect(next).to.have.length(4);
+    const costs = [best, ...next].map(key);
+    expect(costs).to.deep.equal([...costs].sort((a, b) => a - b));
+    for (const { settings, hard, penalty } of next)
+      expect(costOf(p, settings)).to.deep.equal({ hard, penalty });
+  });
+
+  it('are each the best of what is not near a better one', () => {
+    const far = (a: Settings, b: Settings) =>
+      Math.abs(a.positions.seatHeight! - b.positions.seatHeight!) > 10 ||
+      a.positions.seatAngle !== b.positions.seatAngle ||
+      a.positions.deskHeight !== b.positions.deskHeight;
+    const better = [best.settings];
+    for (const one of next) {
+      let least = Infinity;
+      for (let seatHeight = 0; seatHeight <= 60; seatHeight++)
+        for (let seatAngle = 0; seatAngle < 4; seatAngle++)
+          for (let deskHeight = 0; deskHeight < 2; deskHeight++) {
+            const settings: Settings = {
+              positions: { ...best.settings.positions, seatHeight, seatAngle, deskHeight },
+              remedies: NO_REMEDIES,
+            };
+            if (better.every((b) => far(settings, b))) least = Math.min(least, key(costOf(p, settings)));
+          }
+      expect(key(one)).to.equal(least);
+      better.push(one.settings);
+    }
+  });
+
+  it('end where nothing else is left, and keep what is held', () => {
+    const one = problemFor({ seat: seatWith([adjustment('seatHeight', slides(430, 436))]) });
+    expect(runnersUp(one, { remedies: NO_REMEDIES }, 3)).to.deep.equal([]);
+    for (const { settings } of runnersUp(p, { remedies: NO_REMEDIES, held: { seatAngle: 0 } }, 3))
+      expect(settings.positions.seatAngle).to.equal(0);
+  });
+});
