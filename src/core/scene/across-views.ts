@@ -50,10 +50,9 @@ function armsOf(p: Problem, v: SetValues): Arms | null {
   const overPads = elbowHalfMm(p, v);
   const hanging = p.body.elbowToElbowBreadth / 2 - UPPER_ARM_RADIUS_MM;
   const elbow = isKnown(overPads) ? overPads : hanging;
-  const forearmHand = p.gripMm;
-  if (!isKnown(elbow, forearmHand)) return null;
-  const turn = padTurnDeg(elbow, forearmHand);
-  return { elbow, hand: elbow - forearmHand * sinDeg(turn), turnDeg: turn };
+  if (!isKnown(elbow, p.fingertipMm, p.gripMm)) return null;
+  const turn = padTurnDeg(elbow, p.fingertipMm);
+  return { elbow, hand: elbow - p.gripMm * sinDeg(turn), turnDeg: turn };
 }
 
 class Dimensions {
