@@ -53,10 +53,13 @@ describe('what is handed out on paper', function () {
   async function printed(id: string, paper: Paper) {
     await user.goTo(`/fittings/${id}/card`);
     await user.choose('Paper', paper);
+    // What only the screen shows is not on paper.
+    await user.page.emulateMediaType('print');
     const paragraphs = await user.page.$$eval(
       'article h2, article dt, article dd, article td, article th, article p',
       (all) => all.map((e) => e.innerText),
     );
+    await user.page.emulateMediaType();
     return { ...read('printed.pdf', await user.page.pdf({ preferCSSPageSize: true })), paragraphs };
   }
 
