@@ -64,7 +64,7 @@ const forty = Array.from({ length: 40 }, (_, i): Adjustment => ({
   id: `a${i}`,
 }));
 
-const spoiled = fc.oneof(
+const spoiled: fc.Arbitrary<FitInputs> = fc.oneof(
   {
     weight: 6,
     arbitrary: fc.tuple(fc.nat(PATHS.length - 1), absurd).map(([i, x]) => withValue(valid, PATHS[i]!, x)),
@@ -95,7 +95,7 @@ const spoiled = fc.oneof(
       )
       .map((all) => withValue(valid, ['seat', 'adjustments'], all)),
   },
-) as fc.Arbitrary<FitInputs>;
+);
 
 describe('a case that cannot be', function () {
   this.timeout(180_000);
