@@ -1,0 +1,148 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { NO_REMEDIES, assess, problemOf, solve, type FitInputs, type SolveResult } from '../../src/core/fit';
+import type { DimensionId } from '../../src/core/body';
+import type { Adjustment, SeatModel } from '../../src/core/seat';
+import { formatLength, parseLength } from '../../src/core/units';
+import { buildDemo } from '../../src/demo/build';
+import { ROUND, bodyWith, inputsOf, listed, placeWith, slides } from '../support/inputs';
+
+const demo = buildDemo(41, new Date('2026-11-25T09:30:00Z'), { seats: 60 });
+const seats = demo.seats
+  .map((s) => s.seat)
+  .filter((s) => s.seatClass !== 'perching' && s.seatClass !== 'child');
+const scaled = (share: number, own: readonly number[]) =>
+  bodyWith(
+    Object.fromEntries(
+      Object.entries(ROUND).map(([id, value], i) => [
+        id,
+        Math.round(
+          value * (id === 'bodyMass' ? share ** 3 : share) * (1 + (own[i % own.length]! - 0.5) * 0.04),
+        ),
+      ]),
+    ),
+  );
+const body = fc
+  .tuple(
+    fc.double({ min: 0.9, max: 1.1, noNaN: true }),
+    fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 }),
+  )
+  .map(([share, own]) => scaled(share, own));
+const seat = fc.nat(seats.length - 1).map((i) => seats[i]!);
+const solved = (inputs: FitInputs, held = {}): SolveResult =>
+  solve(problemOf(inputs), { remedies: NO_REMEDIES, held });
+const place = placeWith(slides(640, 800));
+
+describe('whatever the seat and the body', function () {
+  this.timeout(120_000);
+
+  it('a longer lower leg or a higher heel never lowers the seat where no desk presses on it, tilt held', () => {
+    fc.assert(
+      fc.property(
+        seat,
+        body,
+        fc.constantFrom<DimensionId>('poplitealHeight', 'shoeHeel'),
+        fc.integer({ min: 1, max: 60 }),
+        (s, b, id, more) => {
+          // No foot ring: with one the feet may change from ring to floor.
+          fc.pre(!s.adjustments.some((a) => a.kind === 'footRing'));
+          const first = solved(inputsOf({ seat: s, body: b, place: null }));
+          const { seatHeight, ...rest } = first.settings.positions;
+          const add = (one: DimensionId) => ({ [one]: { ...b[one]!, value: b[one]!.value + more } });
+          // A lower leg does not grow without its knee.
+          const longer = { ...b, ...add(id), ...(id === 'poplitealHeight' ? add('kneeHeight') : {}) };
+          const then = solved(inputsOf({ seat: s, body: longer, place: null }), rest);
+          expect(then.settings.positions.seatHeight).to.be.at.least(seatHeight!);
+        },
+      ),
+      { seed: 101, numRuns: 2000 },
+    );
+  });
+
+  it('more positions never make the best worse', () => {
+    const thinned = (s: SeatModel, every: number): SeatModel => ({
+      ...s,
+      adjustments: s.adjustments.map((a): Adjustment =>
+        a.travel.type === 'continuous' && a.unit === 'mm'
+          ? {
+              ...a,
+              travel: listed(
+                ...Array.from(
+                  { length: Math.floor((a.travel.highest.value - a.travel.lowest.value) / every) + 1 },
+                  (_, i) => (a.travel.type === 'continuous' ? a.travel.lowest.value : 0) + i * every,
+                ),
+              ),
+            }
+          : a,
+      ),
+    });
+    fc.assert(
+      fc.property(seat, body, fc.integer({ min: 7, max: 40 }), (s, b, every) => {
+        // What is fixed before the rest has to be the same in both.
+        const best = solved(inputsOf({ seat: s, body: b, place: placeWith(listed(700)) }));
+        const few = solved(inputsOf({ seat: thinned(s, every), body: b, place: placeWith(listed(700)) }));
+        expect(best.hard).to.be.at.most(few.hard);
+        if (
+          best.hard === few.hard &&
+          s.adjustments.every((a) => !BEFORE.includes(a.kind) || a.travel.type !== 'continuous')
+        )
+          expect(best.penalty).to.be.at.most(few.penalty);
+      }),
+      { seed: 102, numRuns: 1000 },
+    );
+  });
+
+  it('what is held is held, and the order of adjustments changes nothing', () => {
+    fc.assert(
+      fc.property(seat, body, fc.nat(1000), fc.nat(1000), (s, b, which, where) => {
+        const inputs = inputsOf({ seat: s, body: b, place });
+        const p = problemOf(inputs);
+        const variables = Object.values(p.variables);
+        const { kind, values } = variables[which % variables.length]!;
+        const at = where % values.length;
+        const held = solve(p, { remedies: NO_REMEDIES, held: { [kind]: at } });
+        expect(held.settings.positions[kind]).to.equal(at);
+        const turned = { ...s, adjustments: [...s.adjustments].reverse() };
+        const again = solved(inputsOf({ seat: turned, body: b, place }), { [kind]: at });
+        expect(again.settings).to.deep.equal(held.settings);
+        expect([again.hard, again.penalty]).to.deep.equal([held.hard, held.penalty]);
+      }),
+      { seed: 103, numRuns: 2000 },
+    );
+  });
+
+  it('refused is refused, whatever is set', () => {
+    fc.assert(
+      fc.property(seat, body, fc.integer({ min: 1, max: 80 }), (s, b, over) => {
+        const heavy = { ...b, bodyMass: { ...b.bodyMass!, value: s.ratedLoadKg.value + over } };
+        const p = problemOf(inputsOf({ seat: s, body: heavy, place }));
+        expect(assess(p, solve(p, { remedies: NO_REMEDIES }).settings).refused).to.equal(true);
+      }),
+      { seed: 104, numRuns: 1000 },
+    );
+  });
+
+  it('lengths said and read back in another unit give the same setting', () => {
+    fc.assert(
+      fc.property(seat, body, (s, b) => {
+        const read = (mm: number): number => {
+          const parsed = parseLength(formatLength(mm, 'cm'), 'mm');
+          return parsed.ok ? parsed.value : NaN;
+        };
+        const again = Object.fromEntries(
+          Object.entries(b).map(([id, quantity]) => [
+            id,
+            id === 'bodyMass' || !quantity ? quantity : { ...quantity, value: read(quantity.value) },
+          ]),
+        );
+        expect(solved(inputsOf({ seat: s, body: again, place })).settings).to.deep.equal(
+          solved(inputsOf({ seat: s, body: b, place })).settings,
+        );
+      }),
+      { seed: 105, numRuns: 1000 },
+    );
+  });
+});
+
+/** What the plan fixes before the rest. */
+const BEFORE: readonly string[] = ['lumbarDepth', 'backReach', 'armWidth', 'upperLumbar', 'lowerLumbar'];
