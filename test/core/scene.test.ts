@@ -351,8 +351,8 @@ describe('the front and the plan view', () => {
       const said = planView(p, at({ armWidth })).alternative.find((m) => m.key === 'alt.padTurn');
       return (said?.values.angle as { deg: number }).deg;
     };
-    // Elbow over the pad's middle: 440 / 2 + 90 / 2 = 265; (265 − 60) / (0.2 × 1700) = sin 37.1°.
-    expect(turn(440)).to.equal(37);
+    // Elbow over the pad’s middle: 440 / 2 + 90 / 2 = 265; (265 − 60) / (0.254 × 1700, to the fingertips) = sin 28.3°.
+    expect(turn(440)).to.equal(28.5);
     expect(turn(380)).to.be.lessThan(turn(440));
   });
 
