@@ -1,5 +1,5 @@
 import { DIMENSION_IDS, type DimensionId } from '../body';
-import { COMMON_TARGETS, bandOf, roomForChild, type ConditionId, type Target } from '../method';
+import { COMMON_TARGETS, roomForChild, type ConditionId, type Target } from '../method';
 import { TASK_OFFSETS, type Winner } from '../place';
 import { ANKLE_FRACTION, FOREARM_BREADTH_MM, FOREARM_FRACTION, HAND_FRACTION } from '../posture';
 import {
@@ -75,11 +75,7 @@ export type SetValues = Record<AdjustmentKind, number> & { footrestMm: number; b
 const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'backHeight', 'armHeight', 'headHeight'];
 
 /** Adjustments that turn the pan; each adds to the others. */
-export const PAN_KINDS = [
-  'seatAngle',
-  'forwardTilt',
-  'chairAngle',
-] as const satisfies readonly AdjustmentKind[];
+const PAN_KINDS = ['seatAngle', 'forwardTilt', 'chairAngle'] as const satisfies readonly AdjustmentKind[];
 
 const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
 
@@ -228,6 +224,3 @@ export function meaning(p: Problem, v: SetValues, kind: AdjustmentKind): number 
   const line = p.variables[kind]?.line;
   return line ? line.zero + line.perUnit * v[kind] : NaN;
 }
-
-/** The method's band of the trunk's lean, for what stops it or leans on it. */
-export const leanBand = (p: Problem) => bandOf(p.targets.backAngle);
