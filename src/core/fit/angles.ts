@@ -4,7 +4,7 @@ import { HIP_ABOVE_PAN_MM, KNEE_ABOVE_UNDERSIDE_MM, elbowDeg, kneeDeg, trunkThig
 import { atan2Deg, cosDeg, sinDeg } from '../units';
 import {
   datumMm,
-  elbowAboveSeatMm,
+  elbowMm,
   forearmDeg,
   handsMm,
   legOf,
@@ -71,7 +71,7 @@ function elbowAngleDeg(p: Problem, v: SetValues): number {
   if (!Number.isNaN(lever)) return lever;
   const hands = handsMm(p, v);
   const at = Number.isNaN(hands) ? datumMm(p, v) + v.armHeight : hands;
-  return elbowDeg(datumMm(p, v) + elbowAboveSeatMm(p, v, 0), at, p.forearmMm);
+  return elbowDeg(elbowMm(p, v), at, p.forearmMm);
 }
 
 /** The neck against the trunk: what the eyes leave of looking down, and what a level head needs on a leaning trunk. */

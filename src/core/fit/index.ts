@@ -13,7 +13,15 @@ export { problemOf, type Problem, type SetValues, type Variable } from './proble
 export { CONDITIONS, type Condition } from './conditions';
 export { balancedTension, tensionFraction } from './wanted';
 export { penaltyOf, type Cost } from './penalty';
-export { costOf, runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
+export {
+  bindingAt,
+  costOf,
+  runnersUp,
+  solve,
+  valuesOfSettings,
+  type SolveOptions,
+  type SolveResult,
+} from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
 export { CASE_FAULTS, caseDoubts, type CaseDoubt, type CaseFault } from './doubts';

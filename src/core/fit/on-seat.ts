@@ -170,6 +170,9 @@ export function elbowAboveSeatMm(p: Problem, v: SetValues, outDeg: number): numb
   return elbowAbove(p.body.shoulderHeightSitting, p.body.elbowHeightSitting, back, 0, outDeg);
 }
 
+/** Underside of the hanging elbow above the floor. */
+export const elbowMm = (p: Problem, v: SetValues): number => datumMm(p, v) + elbowAboveSeatMm(p, v, 0);
+
 /** The elbow on its pad: out as far as the pads stand, hanging where that is unknown. */
 export const elbowOnPadMm = (p: Problem, v: SetValues): number =>
   elbowAboveSeatMm(p, v, Math.max(0, orZero(spreadDeg(p, v))));
@@ -233,7 +236,7 @@ export function handsMm(p: Problem, v: SetValues): number {
 
 /** Slope of the forearm from the hanging elbow to the hands, positive rising to the hands, degrees. */
 export const forearmDeg = (p: Problem, v: SetValues): number =>
-  asinDeg((handsMm(p, v) - (datumMm(p, v) + elbowAboveSeatMm(p, v, 0))) / p.forearmMm);
+  asinDeg((handsMm(p, v) - elbowMm(p, v)) / p.forearmMm);
 
 /** The lean at which the head meets its rest: as set, and at least the method's. */
 export const restDegOf = (p: Problem, v: SetValues): number =>

@@ -1,11 +1,18 @@
 import type { Problem } from './problem';
 
-/** A problem never changes: what follows from it alone is worked out once, for every frame of a drag asks again. */
+let shelves = 0;
+
+/**
+ * A problem never changes: what follows from it alone is worked out once, for every frame of a drag asks again. It is
+ * kept with the problem itself, on a shelf for each piece of work.
+ */
 export function oncePer<T>(work: (p: Problem) => T): (p: Problem) => T {
-  const known = new WeakMap<Problem, { readonly made: T }>();
+  const shelf = shelves++;
   return (p) => {
-    const found = known.get(p) ?? { made: work(p) };
-    known.set(p, found);
-    return found.made;
+    const found = p.known[shelf] as { readonly made: T } | undefined;
+    if (found) return found.made;
+    const made = work(p);
+    p.known[shelf] = { made };
+    return made;
   };
 }

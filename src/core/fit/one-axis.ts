@@ -58,6 +58,7 @@ export interface OnAxis extends Cost {
 
 /**
  * The best position of one adjustment with all others as they stand; of equally good ones the lowest.
+ * @param v tried out in place, and left as it was
  * @param first where it was last: most others are then soon seen to be dearer
  */
 export function bestOnAxis(
@@ -70,12 +71,12 @@ export function bestOnAxis(
   const { kind, values } = variable;
   const curves = conditions.map((c) => curveOf(c.id, p.targets[c.id]));
   let best: OnAxis = { position: -1, hard: Infinity, penalty: Infinity };
-  const trial = { ...v };
+  const before = v[kind];
   const look = (position: number): void => {
-    trial[kind] = values[position]!;
+    v[kind] = values[position]!;
     let [hard, penalty] = [0, 0];
     for (let i = 0; i < conditions.length; i++) {
-      const value = roundResidual(conditions[i]!.residual(p, trial));
+      const value = roundResidual(conditions[i]!.residual(p, v));
       hard += curves[i]!.beyondHard(value);
       if (hard > best.hard) return;
       penalty += curves[i]!.penalty(value);
@@ -85,6 +86,7 @@ export function bestOnAxis(
     best = { position, hard, penalty };
   };
   look(first);
-  for (const position of worthALook(p, trial, variable, conditions)) if (position !== first) look(position);
+  for (const position of worthALook(p, v, variable, conditions)) if (position !== first) look(position);
+  v[kind] = before;
   return best;
 }

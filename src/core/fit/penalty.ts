@@ -38,7 +38,7 @@ export class Curve {
 
   constructor(
     private readonly target: Target,
-    unit: keyof typeof LEAST_EDGE,
+    readonly unit: keyof typeof LEAST_EDGE,
   ) {
     this.aim = aimOf(target);
     this.hard = hardOf(target);
@@ -110,14 +110,14 @@ function nearest(wanted: Interval, low: number, high: number): number {
   return low > wanted.hi ? low : Math.max(low, wanted.lo);
 }
 
-const curves = new WeakMap<Target, Map<string, Curve>>();
+const curves = new WeakMap<Target, Curve>();
 
 export function curveOf(id: ConditionId, target: Target): Curve {
   const unit = CONDITION_UNITS[id];
-  const byUnit = curves.get(target) ?? new Map<string, Curve>();
-  curves.set(target, byUnit);
-  const curve = byUnit.get(unit) ?? new Curve(target, unit);
-  byUnit.set(unit, curve);
+  const known = curves.get(target);
+  if (known?.unit === unit) return known;
+  const curve = new Curve(target, unit);
+  curves.set(target, curve);
   return curve;
 }
 

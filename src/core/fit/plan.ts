@@ -60,21 +60,22 @@ const AFTER: readonly (readonly AdjustmentKind[])[] = [
  * ones run into. Desk and feet do not give way to pads.
  */
 function makePlan(p: Problem): readonly Stage[] {
-  const order: readonly (readonly AdjustmentKind[])[] = p.isTied
-    ? [...BEFORE, ['backAngle', ...BLOCK], ...AFTER]
-    : [...BEFORE, ['backAngle'], BLOCK, ...AFTER];
-  const left = new Set(computable(p));
-  const placed = new Set<AdjustmentKind>();
-  const stages: Stage[] = [];
-  for (const group of order) {
-    const kinds = group.filter((k) => p.variables[k]);
-    kinds.forEach((k) => placed.add(k));
-    const conditions = [...left].filter((c) => c.scope.every((k) => placed.has(k) || !p.variables[k]));
-    conditions.forEach((c) => left.delete(c));
-    if (kinds.length > 0) stages.push({ kinds, conditions });
+  const groups = (p.isTied ? ORDER_TIED : ORDER)
+    .map((kinds) => kinds.filter((k) => p.variables[k]))
+    .filter((kinds) => kinds.length > 0);
+  const turn: Partial<Record<AdjustmentKind, number>> = {};
+  groups.forEach((kinds, at) => kinds.forEach((k) => (turn[k] = at)));
+  const stages = groups.map((kinds) => ({ kinds, conditions: [] as Condition[] }));
+  for (const c of computable(p)) {
+    let last = 0;
+    for (const k of c.scope) last = Math.max(last, turn[k] ?? 0);
+    stages[last]?.conditions.push(c);
   }
   return stages;
 }
+
+const ORDER: readonly (readonly AdjustmentKind[])[] = [...BEFORE, ['backAngle'], BLOCK, ...AFTER];
+const ORDER_TIED: typeof ORDER = [...BEFORE, ['backAngle', ...BLOCK], ...AFTER];
 
 export const planOf = oncePer(makePlan);
 

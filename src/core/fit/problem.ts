@@ -66,6 +66,8 @@ export interface Problem {
   readonly forearmBreadthMm: number;
   /** Where the head begins to stay level: cervicale, or the shoulder where that was not measured, mm. */
   readonly headPivotMm: number;
+  /** What has been worked out of it already. */
+  readonly known: unknown[];
 }
 
 /** Values of a set seat and place, in each adjustment's unit; NaN for what is absent or not yet chosen. */
@@ -101,10 +103,12 @@ function variableOf(
   const { kind } = adjustment;
   const isAbove = ABOVE_SEAT.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
   const shiftMm = kind === 'seatHeight' ? shift.ofSeat : isAbove ? shift.aboveSeat : 0;
+  const values = valuesOf(adjustment);
+  for (let i = 0; i < values.length; i++) values[i] = Math.round((values[i]! + shiftMm) * 1000) / 1000;
   return {
     kind,
     adjustment,
-    values: valuesOf(adjustment).map((v) => Math.round((v + shiftMm) * 1000) / 1000),
+    values,
     shiftMm,
     line: meaningLine(adjustment),
   };
@@ -215,6 +219,7 @@ export function problemOf(inputs: FitInputs): Problem {
       }),
     ),
     hasPush: PUSHES.some((kind) => variables[kind]),
+    known: [],
     ...partsOf(inputs, numbers),
   };
 }

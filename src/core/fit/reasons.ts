@@ -5,8 +5,7 @@ import { padTurnDeg } from '../posture';
 import {
   apexMm,
   clearMm,
-  datumMm,
-  elbowAboveSeatMm,
+  elbowMm,
   elbowHalfMm,
   elbowOnPadMm,
   eyeMm,
@@ -115,7 +114,7 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
     angle: { deg: o.residual },
   }),
   deskTop: (p, v) => ({
-    elbow: { mm: datumMm(p, v) + elbowAboveSeatMm(p, v, 0) },
+    elbow: { mm: elbowMm(p, v) },
     keyboard: { mm: p.inputs.place?.keyboardThicknessMm ?? 0 },
     desk: { mm: v.deskHeight },
   }),

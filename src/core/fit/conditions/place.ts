@@ -1,5 +1,5 @@
 import { tanDeg } from '../../units';
-import { datumMm, elbowAboveSeatMm, eyeMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
+import { elbowMm, eyeMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
 import {
   FEET,
   PAN,
@@ -30,8 +30,7 @@ export const PLACE_CONDITIONS: readonly Condition[] = [
     scope: [...PAN, 'deskHeight'],
     applies: has('deskHeight'),
     needs: elbowNeeds,
-    residual: (p, v) =>
-      v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0) - (datumMm(p, v) + elbowAboveSeatMm(p, v, 0)),
+    residual: (p, v) => v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0) - elbowMm(p, v),
     extent: (x) => x.deskTop(),
     onTrack: 1,
     isStraight: true,
