@@ -1,6 +1,7 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
 import { DIMENSION_IDS } from '../core/body';
+import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
 import {
   AdjustmentSchema,
@@ -147,6 +148,30 @@ export type FittingAct = z.infer<typeof FittingActSchema>;
 /** How long a deletion can be undone, and until when by the server's clock; then what it hid is erased. */
 export const DeletionSchema = z.object({ id: Id, undoUntil: Instant, undoMinutes: z.int().min(1) });
 export type Deletion = z.infer<typeof DeletionSchema>;
+
+/** Settings to choose among, in the solver's own measure. */
+const ChoiceSchema = z.object({
+  settings: SettingsSchema,
+  /** Beyond hard bounds: tenths of a millimetre or degree, summed. */
+  hardTenths: z.int().min(0),
+  penaltyMillionths: z.int().min(0),
+  /** No settings cost less than this; equal to the penalty where the best is proved. */
+  boundMillionths: z.int().min(0),
+  /** Boxes of positions looked at. */
+  boxes: z.int().min(1),
+  /** What it costs and for which conditions, dearest first. */
+  binding: z.array(
+    z.object({
+      condition: z.enum(CONDITION_IDS),
+      hardTenths: z.int().min(0),
+      penaltyMillionths: z.int().min(0),
+    }),
+  ),
+});
+
+/** The best settings of a fitting as computed, and the next best, each at least 10 mm, 2° or a step from a better one. */
+export const ChoicesSchema = z.object({ best: ChoiceSchema, next: z.array(ChoiceSchema) });
+export type Choices = z.infer<typeof ChoicesSchema>;
 
 /** What is kept of a fitting whose sitter was erased: each setting by its place in the travel. */
 export const RemainsSchema = z.object({

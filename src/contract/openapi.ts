@@ -1,6 +1,7 @@
 /** The API described in OpenAPI 3.1, made from the schemas that the endpoints themselves check with. */
 import { z, type ZodType } from 'zod';
 import {
+  ChoicesSchema,
   DeletionSchema,
   FitterSchema,
   FittingActSchema,
@@ -46,6 +47,7 @@ const NAMED = {
   Settings: SettingsSchema,
   SettingSet: SettingSetSchema,
   SavedDraft: SavedDraftSchema,
+  Choices: ChoicesSchema,
   Deletion: DeletionSchema,
   Remains: RemainsSchema,
   Passphrase: PassphraseSchema,
@@ -210,6 +212,13 @@ export const ENDPOINTS: readonly Endpoint[] = [
     path: '/fittings/{id}/restore',
     summary: 'Take the deletion of a fitting back',
     answer: 'FittingSummary',
+  },
+  {
+    method: 'get',
+    path: '/fittings/{id}/choices',
+    summary: 'The best settings as computed, what they cost and why, and the next best',
+    query: { count: 'how many of the next best, 0 to 8; 3 where it is not said' },
+    answer: 'Choices',
   },
   {
     method: 'get',

@@ -1,9 +1,12 @@
 import {
+  NO_REMEDIES,
   assess,
   caseDoubts,
+  choicesOf,
   problemOf,
   solve,
   type CaseDoubt,
+  type Choice,
   type FitInputs,
   type Settings,
 } from '../core/fit';
@@ -12,6 +15,7 @@ import { SHIPPED_METHODS } from '../core/method';
 import {
   done,
   refused,
+  type Choices,
   type Deletion,
   type FieldFault,
   type FittingAct,
@@ -335,7 +339,7 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayDoubt) });
   const problem = problemOf(row.inputs);
   const draft = act.settings ?? (await findDraft(q, row.id))?.settings;
-  const remedies = draft?.remedies ?? { footrestMm: 0, backCushionMm: 0 };
+  const remedies = draft?.remedies ?? NO_REMEDIES;
   const held = heldOf(act);
   const settings = act.act === 'solve' || !draft ? solve(problem, { remedies, held }).settings : draft;
   const faults = positionFaults(countsOf(row.inputs), {
@@ -357,6 +361,35 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   );
   await updateFitting(q, row.id, act.act === 'leave' ? { state: 'left', date: today(ctx) } : {}, at);
   return null;
+}
+
+const choiceOf = ({ settings, hard, penalty, bound, nodes, binding }: Choice): Choices['best'] => ({
+  settings,
+  hardTenths: hard,
+  penaltyMillionths: penalty,
+  boundMillionths: bound,
+  boxes: nodes,
+  binding: binding.map((b) => ({
+    condition: b.id,
+    hardTenths: b.hard,
+    penaltyMillionths: b.penalty,
+  })),
+});
+
+/** The best settings with the remedies in use, and the next best after them. */
+export async function fittingChoices(ctx: Context, id: string, count: number): Promise<Outcome<Choices>> {
+  const found = await fittingDetail(ctx, id);
+  if (!found.ok) return found;
+  const { inputs, draft } = found.value;
+  if (!inputs) return refused('incomplete');
+  const doubts = caseDoubts(inputs);
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayDoubt) });
+  const { best, next } = choicesOf(
+    problemOf(inputs),
+    { remedies: draft?.settings.remedies ?? NO_REMEDIES },
+    count,
+  );
+  return done({ best: choiceOf(best), next: next.map(choiceOf) });
 }
 
 /** Hides a fitting at once; it is erased when undoing is over. */

@@ -52,11 +52,6 @@ function spaceOver(
       const penalty = least((x) => table(x).penalty, box);
       return isOne(box) ? { hard, penalty } : { hard: hard - slack(box), penalty: penalty - slack(box) };
     },
-    // Half of the boxes are bounded again by the truth itself.
-    tighten: (box, cost) =>
-      (box.lo[0]! + box.hi[0]!) % 2 === 0
-        ? { hard: least((x) => table(x).hard, box), penalty: cost.penalty }
-        : cost,
     ties: ties.map((tie) => (box) => least((x) => tie(x).penalty, box)),
   };
 }

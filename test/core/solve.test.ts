@@ -58,7 +58,9 @@ describe('solving', () => {
     expect(result.ended).to.equal('optimal');
     expect(result.bound).to.equal(result.penalty);
     expect(result.nodes).to.be.within(1, 40);
-    expect(bindingAt(p, result.settings)).to.deep.equal(['footGap']);
+    expect(bindingAt(p, result.settings)).to.deep.equal([
+      { id: 'footGap', hard: result.hard, penalty: result.penalty },
+    ]);
     expect(result.settings.positions.seatHeight).to.equal(0);
   });
 

@@ -121,6 +121,8 @@ export class Block implements Space {
   private readonly gapOnLattice: number;
   private readonly footrestCost: number;
   private readonly desk: { readonly top: Curve | null; readonly clearance: Curve | null };
+  /** Whether elbow and legs both have to do with a desk. */
+  private readonly isAtDesk: boolean;
   /** The axis of a desk; −1 where there is none, or where more than elbow and legs depend on it. */
   private readonly deskAxis: number;
   /** From a desk's top to what the hands work on, and down to its underside, mm. */
@@ -145,6 +147,7 @@ export class Block implements Space {
     const of = (id: ConditionId) => this.curves[conditions.findIndex((c) => c.id === id)] ?? null;
     this.gapOnLattice = areWhole(axes) ? conditions.findIndex((c) => c.id === 'footGap') : -1;
     this.desk = { top: of('deskTop'), clearance: of('deskClearance') };
+    this.isAtDesk = this.desk.top !== null && this.desk.clearance !== null;
     const ofDesk = conditions.filter((c) => c.scope.includes('deskHeight'));
     const isOnlyDesk = ofDesk.every(isAtDesk);
     this.deskAxis = isOnlyDesk ? axes.findIndex((a) => a.key === 'deskHeight') : -1;
@@ -214,18 +217,22 @@ export class Block implements Space {
         hard += curves[i]!.beyondHard(value);
         penalty += curves[i]!.penalty(value);
       }
-    } else {
-      span.update();
-      for (let i = 0; i < conditions.length; i++) {
-        const { lo, hi } = extentOf(conditions[i]!, span);
-        hard += curves[i]!.leastHard(lo, hi);
-        penalty +=
-          i === this.gapOnLattice && span.isGapPlain
-            ? curves[i]!.leastOnLattice(lo, hi)
-            : curves[i]!.leastPenalty(lo, hi);
-      }
+      return { hard, penalty };
     }
-    return { hard, penalty };
+    span.update();
+    for (let i = 0; i < conditions.length; i++) {
+      const { lo, hi } = extentOf(conditions[i]!, span);
+      hard += curves[i]!.leastHard(lo, hi);
+      penalty +=
+        i === this.gapOnLattice && span.isGapPlain
+          ? curves[i]!.leastOnLattice(lo, hi)
+          : curves[i]!.leastPenalty(lo, hi);
+    }
+    if (!this.isAtDesk) return { hard, penalty };
+    const over = span.legsOverElbow();
+    const apart = this.thickMm + this.keysMm;
+    const together = { lo: over.lo + apart, hi: over.hi + apart };
+    return { hard, penalty: penalty + this.dearer(span.deskTop(), span.deskClearance(), together) };
   };
 
   private costOfDesk(box: Box, still: Still): Cost {
@@ -233,45 +240,37 @@ export class Block implements Space {
     const { values } = this.axes[this.deskAxis]!;
     const [from, to] = [box.lo[this.deskAxis]!, box.hi[this.deskAxis]!];
     const [low, high] = [values[from]!, values[to]!];
+    const elbow = { lo: low + this.keysMm - still.elbowMm, hi: high + this.keysMm - still.elbowMm };
+    const room = { lo: low - this.thickMm - still.underMm, hi: high - this.thickMm - still.underMm };
     let { hard, penalty } = still;
-    const add = (curve: Curve, lo: number, hi: number): void => {
-      if (from === to) {
-        const value = roundResidual(lo);
-        hard += curve.beyondHard(value);
-        penalty += curve.penalty(value);
-      } else {
-        hard += curve.leastHard(lo, hi);
-        penalty += curve.leastPenalty(lo, hi);
-      }
-    };
-    if (top) add(top, low + this.keysMm - still.elbowMm, high + this.keysMm - still.elbowMm);
-    if (clearance) add(clearance, low - this.thickMm - still.underMm, high - this.thickMm - still.underMm);
-    return { hard, penalty };
+    if (from === to) {
+      const [onTop, below] = [roundResidual(elbow.lo), roundResidual(room.lo)];
+      if (top) [hard, penalty] = [hard + top.beyondHard(onTop), penalty + top.penalty(onTop)];
+      if (clearance)
+        [hard, penalty] = [hard + clearance.beyondHard(below), penalty + clearance.penalty(below)];
+      return { hard, penalty };
+    }
+    if (top) hard += top.leastHard(elbow.lo, elbow.hi);
+    if (clearance) hard += clearance.leastHard(room.lo, room.hi);
+    if (top) penalty += top.leastPenalty(elbow.lo, elbow.hi);
+    if (clearance) penalty += clearance.leastPenalty(room.lo, room.hi);
+    if (!this.isAtDesk) return { hard, penalty };
+    const over = still.underMm - still.elbowMm + this.thickMm + this.keysMm;
+    return { hard, penalty: penalty + this.dearer(elbow, room, { lo: over, hi: over }) };
   }
 
-  /** Elbow and legs at the desk together: each alone would be content with another height of it. */
-  readonly tighten = (box: Box, cost: Cost): Cost => {
+  /**
+   * What elbow and legs cost together at the desk beyond what each costs alone: each would be content with another
+   * height of it.
+   * @param over by how much what goes under the desk, and the desk itself, is higher than the elbow
+   */
+  private dearer(elbow: Interval, room: Interval, over: Interval): number {
     const { top, clearance } = this.desk;
-    if (!top || !clearance) return cost;
-    const apart = this.thickMm + this.keysMm;
-    const still = this.standing(box);
-    if (still) {
-      const { values } = this.axes[this.deskAxis]!;
-      const [low, high] = [values[box.lo[this.deskAxis]!]!, values[box.hi[this.deskAxis]!]!];
-      const elbow = { lo: low + this.keysMm - still.elbowMm, hi: high + this.keysMm - still.elbowMm };
-      const over = still.underMm - still.elbowMm + apart;
-      const room = { lo: low - this.thickMm - still.underMm, hi: high - this.thickMm - still.underMm };
-      return dearer(cost, top, clearance, elbow, room, { lo: over, hi: over });
-    }
-    const { span } = this;
-    this.reach(box);
-    span.update();
-    const over = span.legsOverElbow();
-    return dearer(cost, top, clearance, span.deskTop(), span.deskClearance(), {
-      lo: over.lo + apart,
-      hi: over.hi + apart,
-    });
-  };
+    const together = leastOfPair(top!, clearance!, elbow, over);
+    if (together === 0) return 0;
+    const each = top!.leastPenalty(elbow.lo, elbow.hi) + clearance!.leastPenalty(room.lo, room.hi);
+    return Math.max(0, together - each);
+  }
 
   private tie(rule: TieBreak): (box: Box) => number {
     const lowest = (key: AdjustmentKind) => {
@@ -322,19 +321,4 @@ export class Block implements Space {
       return Number.isFinite(least) ? -least : 0;
     };
   }
-}
-
-/** A bound raised by what elbow and legs cost together beyond what each costs alone. */
-function dearer(
-  cost: Cost,
-  top: Curve,
-  clearance: Curve,
-  elbow: Interval,
-  room: Interval,
-  over: Interval,
-): Cost {
-  const together = leastOfPair(top, clearance, elbow, over);
-  if (together === 0) return cost;
-  const each = top.leastPenalty(elbow.lo, elbow.hi) + clearance.leastPenalty(room.lo, room.hi);
-  return { hard: cost.hard, penalty: cost.penalty + Math.max(0, together - each) };
 }

@@ -13,16 +13,9 @@ export { problemOf, type Problem, type SetValues, type Variable } from './proble
 export { CONDITIONS, type Condition } from './conditions';
 export { balancedTension, tensionFraction } from './wanted';
 export { penaltyOf, type Cost } from './penalty';
-export {
-  bindingAt,
-  costOf,
-  runnersUp,
-  solve,
-  valuesOfSettings,
-  type SolveOptions,
-  type SolveResult,
-} from './solve';
+export { costOf, runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
+export { bindingAt, choicesOf, type Binding, type Choice } from './choices';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
 export { CASE_FAULTS, caseDoubts, type CaseDoubt, type CaseFault } from './doubts';
 export { explain } from './explain';

@@ -22,8 +22,6 @@ export interface Space {
   readonly weights: readonly number[];
   /** No position of the box costs less; in a box of one position what it costs, exactly. */
   readonly costOf: (box: Box) => Cost;
-  /** A closer bound that takes longer: asked for only of boxes that would be opened. */
-  readonly tighten?: (box: Box, cost: Cost) => Cost;
   /** Ties in the order in which they count: no position of the box has less; exact for one position. */
   readonly ties: readonly ((box: Box) => number)[];
 }
@@ -58,7 +56,6 @@ class Search {
       this.best = { ...cost, ties: this.space.ties.map((tie) => tie(box)), positions: box.lo.slice() };
       return;
     }
-    if (this.space.tighten && !this.mayBeBetter(box, this.space.tighten(box, cost))) return;
     const middle = (box.lo[axis]! + box.hi[axis]!) >> 1;
     const lower: Box = { lo: box.lo, hi: box.hi.slice() };
     lower.hi[axis] = middle;

@@ -2,7 +2,6 @@
  * The solver: every adjustment is a finite list of positions. The back angle is fixed first (unless synchro ties it to
  * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
-import type { ConditionId } from '../method';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNITS, type AdjustmentKind } from '../seat';
 import { Block, footrestCost, hasMargin, stepOf, type Axis } from './block';
 import type { Condition } from './conditions';
@@ -219,16 +218,6 @@ export function runnersUp(p: Problem, options: SolveOptions, count: number): Sol
       });
       return solve(p, { remedies, held });
     });
-}
-
-/** The conditions that cost something at settings, dearest first. */
-export function bindingAt(p: Problem, settings: Settings): readonly ConditionId[] {
-  const values = valuesOfSettings(p, settings);
-  return computable(p)
-    .map((c) => ({ id: c.id, cost: penaltyOf(c.id, p.targets[c.id], c.residual(p, values)) }))
-    .filter(({ cost }) => cost.penalty > 0 || cost.hard > 0)
-    .sort((a, b) => b.cost.hard - a.cost.hard || b.cost.penalty - a.cost.penalty || (a.id < b.id ? -1 : 1))
-    .map(({ id }) => id);
 }
 
 /** What settings cost in all, in the solver's own measure. */

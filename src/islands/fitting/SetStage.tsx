@@ -9,6 +9,7 @@ import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
+import { Choices } from './Choices';
 import { Angles, Checks, Remedies } from './SidePanels';
 import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
@@ -243,6 +244,9 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
           <Remedies offered={remedies} inUse={inUse} disabled={disabled} onUse={onSolve} />
           <PanelBoundary>
             <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />
+          </PanelBoundary>
+          <PanelBoundary>
+            <Choices setting={setting} disabled={disabled} />
           </PanelBoundary>
         </div>
       </div>

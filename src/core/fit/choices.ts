@@ -1,0 +1,48 @@
+import type { ConditionId } from '../method';
+import type { AdjustmentKind } from '../seat';
+import type { Settings } from './inputs';
+import { penaltyOf, type Cost } from './penalty';
+import { computable, planOf } from './plan';
+import type { Problem } from './problem';
+import { runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
+
+/** What one condition costs. */
+export interface Binding extends Cost {
+  readonly id: ConditionId;
+}
+
+/** Settings to choose among: the best, and those that come after it. */
+export interface Choice extends SolveResult {
+  /** What it costs and for which conditions, dearest first. */
+  readonly binding: readonly Binding[];
+  /** Which adjustments stand elsewhere than in the best, of those that are chosen together. */
+  readonly differs: readonly AdjustmentKind[];
+}
+
+/** The conditions that cost something at settings, dearest first. */
+export function bindingAt(p: Problem, settings: Settings): readonly Binding[] {
+  const values = valuesOfSettings(p, settings);
+  return computable(p)
+    .map((c) => ({ id: c.id, ...penaltyOf(c.id, p.targets[c.id], c.residual(p, values)) }))
+    .filter(({ penalty, hard }) => penalty > 0 || hard > 0)
+    .sort((a, b) => b.hard - a.hard || b.penalty - a.penalty || (a.id < b.id ? -1 : 1));
+}
+
+/**
+ * The best settings and the next best after them, best first, each with what it costs and where it differs.
+ * @param count how many after the best at most; fewer where nothing else is left
+ */
+export function choicesOf(
+  p: Problem,
+  options: SolveOptions,
+  count: number,
+): { readonly best: Choice; readonly next: readonly Choice[] } {
+  const best = solve(p, options);
+  const chosen = planOf(p).find(({ kinds }) => kinds.includes('seatHeight'))?.kinds ?? [];
+  const choice = (result: SolveResult): Choice => ({
+    ...result,
+    binding: bindingAt(p, result.settings),
+    differs: chosen.filter((k) => result.settings.positions[k] !== best.settings.positions[k]),
+  });
+  return { best: choice(best), next: runnersUp(p, options, count).map(choice) };
+}

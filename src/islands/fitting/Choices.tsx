@@ -1,0 +1,158 @@
+/** The next best settings, looked for when somebody asks: a way out where the best one does not suit the sitter. */
+import { memo, useEffect, useState } from 'react';
+import {
+  assess,
+  choicesOf,
+  sameSettings,
+  type Binding,
+  type Choice,
+  type Problem,
+  type RemedySettings,
+  type Settings,
+} from '../../core/fit';
+import { message } from '../../core/message';
+import { usePart } from '../../drawing';
+import parts from '../../ui/parts.module.css';
+import { useSay } from '../../ui/preferences';
+import { word } from '../../words';
+import type { Setting } from './use-setting';
+import styles from './set.module.css';
+
+const MOST = 3;
+/** Of what a choice costs, so many conditions are named. */
+const MOST_NAMED = 3;
+const MILLION = 1e6;
+
+/** What the choices were looked for with: once anything of it changes they no longer hold. */
+interface Asked {
+  readonly problem: Problem;
+  readonly remedies: RemedySettings;
+  readonly held: Settings['positions'];
+  /** The same as a text, to compare. */
+  readonly key: string;
+}
+
+function askedOf({ problem, store }: Setting): Asked {
+  const { remedies } = store.get();
+  const { held } = store;
+  return { problem, remedies, held, key: JSON.stringify([remedies, held]) };
+}
+
+type Found = { readonly for: Asked } & ReturnType<typeof choicesOf>;
+
+/** Looks for them after the screen has said so: it may take a moment. */
+function useFound(asked: Asked | null): Found | null {
+  const [found, setFound] = useState<Found | null>(null);
+  useEffect(() => {
+    if (!asked) return;
+    const { problem, remedies, held } = asked;
+    const timer = setTimeout(
+      () => setFound({ for: asked, ...choicesOf(problem, { remedies, held }, MOST) }),
+      0,
+    );
+    return () => clearTimeout(timer);
+  }, [asked]);
+  return asked && found?.for === asked ? found : null;
+}
+
+function useCosts(): (choice: Choice) => string {
+  const say = useSay();
+  return ({ penalty, hard, binding }) => {
+    const dearest = binding.slice(0, MOST_NAMED).map((b: Binding) => `condition.${b.id}`);
+    return [
+      word('set.choices.points').replace('{points}', (penalty / MILLION).toFixed(2)),
+      hard > 0 ? word('set.choices.beyond') : '',
+      dearest.length > 0 ? say(message('set.choices.for', { list: { words: dearest } })) : '',
+    ]
+      .filter((part) => part !== '')
+      .join(', ');
+  };
+}
+
+interface RowProps {
+  readonly name: string;
+  readonly choice: Choice;
+  readonly setting: Setting;
+  readonly disabled: boolean;
+}
+
+function ChoiceRow({ name, choice, setting, disabled }: RowProps) {
+  const { problem, store } = setting;
+  const say = useSay();
+  const costs = useCosts();
+  const isSet = usePart(store, () => sameSettings(store.get(), choice.settings));
+  const outcomes = assess(problem, choice.settings).outcomes.filter((o) => choice.differs.includes(o.kind));
+  return (
+    <li>
+      <p className={styles.choiceHead}>
+        <strong>{name}</strong> <span className={parts.soft}>{costs(choice)}</span>
+        <button
+          type="button"
+          className={parts.plainButton}
+          disabled={disabled || isSet}
+          aria-label={`${word('set.choices.use')}: ${name}`}
+          onClick={() => store.set(choice.settings)}
+        >
+          {word(isSet ? 'set.choices.inUse' : 'set.choices.use')}
+        </button>
+      </p>
+      {outcomes.length > 0 && (
+        <ul>
+          {outcomes.map((o) => (
+            <li key={o.kind}>
+              {word(`kind.${o.kind}`)}: {say(o.words)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </li>
+  );
+}
+
+export const Choices = memo(function Choices({
+  setting,
+  disabled,
+}: {
+  readonly setting: Setting;
+  readonly disabled: boolean;
+}) {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const key = usePart(setting.store, () => askedOf(setting).key);
+  const isCurrent = asked?.problem === setting.problem && asked.key === key;
+  const found = useFound(isCurrent ? asked : null);
+  return (
+    <section className={styles.choices} aria-label={word('set.choices')}>
+      <h3>
+        {word('set.choices')}{' '}
+        <button
+          type="button"
+          className={parts.plainButton}
+          aria-expanded={isCurrent}
+          disabled={disabled}
+          onClick={() => setAsked(isCurrent ? null : askedOf(setting))}
+        >
+          {word(isCurrent ? 'set.choices.hide' : 'set.choices.show')}
+        </button>
+      </h3>
+      {isCurrent && !found && <p role="status">{word('set.choices.looking')}</p>}
+      {found && (
+        <>
+          <p className={parts.soft}>
+            {word(found.next.length > 0 ? 'set.choices.hint' : 'set.choices.none')}
+          </p>
+          <ol>
+            {[found.best, ...found.next].map((choice, i) => (
+              <ChoiceRow
+                key={i}
+                name={i === 0 ? word('set.choices.best') : word('set.choices.next').replace('{n}', String(i))}
+                choice={choice}
+                setting={setting}
+                disabled={disabled}
+              />
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
+  );
+});
