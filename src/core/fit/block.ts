@@ -219,7 +219,7 @@ export class Block implements Space {
       }
       return { hard, penalty };
     }
-    span.update();
+    span.update(this.asksForLeg);
     for (let i = 0; i < conditions.length; i++) {
       const { lo, hi } = extentOf(conditions[i]!, span);
       hard += curves[i]!.leastHard(lo, hi);
@@ -232,7 +232,7 @@ export class Block implements Space {
     const over = span.legsOverElbow();
     const apart = this.thickMm + this.keysMm;
     const together = { lo: over.lo + apart, hi: over.hi + apart };
-    return { hard, penalty: penalty + this.dearer(span.deskTop(), span.deskClearance(), together) };
+    return { hard, penalty: penalty + this.dearer(span.deskTop, span.deskClearance, together) };
   };
 
   private costOfDesk(box: Box, still: Still): Cost {

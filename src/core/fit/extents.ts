@@ -63,9 +63,17 @@ export class Extents implements Span {
   readonly support: Ends = none();
   readonly gap: Ends = none();
   readonly thigh: Ends = none();
+  readonly trunkThigh: Ends = none();
+  /** Of the underside of the hanging elbow above the datum; highest with the trunk upright. */
+  readonly elbow: Ends = none();
+  /** Of the desk's top with what lies on it less the elbow. */
+  readonly deskTop: Ends = none();
+  readonly deskClearance: Ends = none();
   /** Top of the thigh above the datum. */
   private readonly thighTop: Ends = none();
   private readonly fall: Ends = { lo: 0, hi: 0 };
+  /** Sine of the pan's angle. */
+  private readonly sine: Ends = none();
 
   /** Upper arm out from the body over the pads. */
   private readonly out: number;
@@ -76,6 +84,9 @@ export class Extents implements Span {
   private readonly legMm: number;
   /** The hollow of the knee above the foot support with the foot as far forward as it goes: lower it never is. */
   private readonly forwardLeg: number;
+  /** The highest of what has to go under the desk, above the floor. */
+  private readonly legTops: Ends = none();
+  private readonly hasDesk: boolean;
   /** How much lower than the desk's plain underside a drawer and an apron hang. */
   private readonly lowerThighs: number;
   private readonly lowerKnees: number;
@@ -85,6 +96,7 @@ export class Extents implements Span {
     readonly p: Problem,
     fixed: SetValues,
   ) {
+    this.hasDesk = p.variables.deskHeight !== undefined;
     this.lo = { ...fixed };
     this.hi = { ...fixed };
     this.out = Math.max(0, orZero(spreadDeg(p, fixed)));
@@ -102,28 +114,38 @@ export class Extents implements Span {
     this.lowerKnees = lower ? lower.kneesMm - place.deskThicknessMm : 0;
   }
 
-  update(): void {
-    const { p, lo, hi, pan, trunk } = this;
-    pan.lo = panDegOf(p, lo);
-    pan.hi = panDegOf(p, hi);
-    trunk.lo = trunkDegOf(lo);
-    trunk.hi = trunkDegOf(hi);
-    const isLevel = pan.lo === 0 && pan.hi === 0;
-    const low = isLevel ? 0 : sinDeg(pan.lo);
-    const high = isLevel ? 0 : pan.hi === pan.lo ? low : sinDeg(pan.hi);
-    this.point(this.datum, this.datumFromRear, isLevel, low, high);
-    this.point(this.hollow, this.hollowFromRear, isLevel, low, high);
-    this.feet();
-    this.thighs(isLevel, low, high);
+  /** @param withLegs whether anything that is asked for depends on how the legs stand */
+  update(withLegs = true): void {
+    const { p, lo, hi, pan, trunk, sine } = this;
+    const [panLo, panHi] = [panDegOf(p, lo), panDegOf(p, hi)];
+    if (panLo !== pan.lo) sine.lo = sinDeg(panLo);
+    if (panHi !== pan.hi) sine.hi = panHi === panLo ? sine.lo : sinDeg(panHi);
+    pan.lo = panLo;
+    pan.hi = panHi;
+    const [trunkLo, trunkHi] = [trunkDegOf(lo), trunkDegOf(hi)];
+    const isTurned = trunkLo !== trunk.lo || trunkHi !== trunk.hi;
+    trunk.lo = trunkLo;
+    trunk.hi = trunkHi;
+    if (isTurned) this.elbows();
+    const isLevel = panLo === 0 && panHi === 0;
+    this.point(this.datum, this.datumFromRear, isLevel);
+    if (withLegs) {
+      this.point(this.hollow, this.hollowFromRear, isLevel);
+      this.feet();
+      this.thighs(isLevel);
+      this.trunkThigh.lo = 90 + trunkLo - this.thigh.hi;
+      this.trunkThigh.hi = 90 + trunkHi - this.thigh.lo;
+    }
+    if (this.hasDesk) this.atDesk(withLegs);
   }
 
   /** Of a point of the pan above the floor. */
-  private point(ends: Ends, fromRear: number, isLevel: boolean, low: number, high: number): void {
+  private point(ends: Ends, fromRear: number, isLevel: boolean): void {
     ends.lo = this.lo.seatHeight;
     ends.hi = this.hi.seatHeight;
     if (isLevel) return;
     const arm = fromRear - this.axis;
-    const [a, b] = [arm * low, arm * high];
+    const [a, b] = [arm * this.sine.lo, arm * this.sine.hi];
     ends.lo += Math.min(a, b);
     ends.hi += Math.max(a, b);
   }
@@ -148,8 +170,9 @@ export class Extents implements Span {
    * the greater of the pan's angle and asin(sin α + (raised − hollow)/reach), which is straight in sin α. Where the
    * front drops, it may fall below the pan.
    */
-  private thighs(isLevel: boolean, low: number, high: number): void {
+  private thighs(isLevel: boolean): void {
     const { p, lo, hi, pan, support, reach, thigh, thighTop, gap } = this;
+    const { lo: low, hi: high } = this.sine;
     // Of the sine: what does not depend on the pan, and how much of the pan's own sine is left.
     const most = (support.hi + this.forwardLeg - lo.seatHeight) / reach;
     const least = (support.lo + this.forwardLeg - hi.seatHeight) / reach;
@@ -186,14 +209,25 @@ export class Extents implements Span {
     if (gap.lo > 0) thigh.hi = fallen(pan.hi, Math.min(gap.lo, fall.lo));
   }
 
-  /** Of the underside of the hanging elbow above the datum; highest with the trunk upright. */
-  elbow(): Interval {
+  private elbows(): void {
     const { shoulderHeightSitting: shoulder, elbowHeightSitting: elbow } = this.p.body;
     const { lo: from, hi: to } = this.trunk;
-    if (from === 0 && to === 0) return { lo: elbow, hi: elbow };
-    const a = elbowAbove(shoulder, elbow, from, 0, 0);
-    const b = to === from ? a : elbowAbove(shoulder, elbow, to, 0, 0);
-    return { lo: Math.min(a, b), hi: from <= 0 && to >= 0 ? elbow : Math.max(a, b) };
+    // Upright it is what was measured, the shoulder known or not.
+    const a = from === 0 ? elbow : elbowAbove(shoulder, elbow, from, 0, 0);
+    const b = to === 0 ? elbow : to === from ? a : elbowAbove(shoulder, elbow, to, 0, 0);
+    this.elbow.lo = Math.min(a, b);
+    this.elbow.hi = from <= 0 && to >= 0 ? elbow : Math.max(a, b);
+  }
+
+  private atDesk(withLegs: boolean): void {
+    const { p, lo, hi, datum, elbow, deskTop, deskClearance } = this;
+    const { keyboardThicknessMm = 0, deskThicknessMm = 0 } = p.inputs.place ?? {};
+    deskTop.lo = lo.deskHeight + keyboardThicknessMm - (datum.hi + elbow.hi);
+    deskTop.hi = hi.deskHeight + keyboardThicknessMm - (datum.lo + elbow.lo);
+    if (!withLegs) return;
+    this.legsUp();
+    deskClearance.lo = lo.deskHeight - deskThicknessMm - this.legTops.hi;
+    deskClearance.hi = hi.deskHeight - deskThicknessMm - this.legTops.lo;
   }
 
   /** Of the pads' top less the elbow on them, with the upper arm out as far as the pads stand. */
@@ -244,53 +278,29 @@ export class Extents implements Span {
     return this.pan.lo === this.pan.hi && this.fall.hi === 0;
   }
 
-  trunkThigh(): Interval {
-    return { lo: 90 + this.trunk.lo - this.thigh.hi, hi: 90 + this.trunk.hi - this.thigh.lo };
-  }
-
-  /** Of the desk's top with what lies on it less the elbow. */
-  deskTop(): Interval {
-    const keyboard = this.p.inputs.place?.keyboardThicknessMm ?? 0;
-    const elbow = this.elbow();
-    return {
-      lo: this.lo.deskHeight + keyboard - (this.datum.hi + elbow.hi),
-      hi: this.hi.deskHeight + keyboard - (this.datum.lo + elbow.lo),
-    };
-  }
-
-  deskClearance(): Interval {
-    const thickness = this.p.inputs.place?.deskThicknessMm ?? 0;
-    const under = this.underDesk();
-    return {
-      lo: this.lo.deskHeight - thickness - under.hi,
-      hi: this.hi.deskHeight - thickness - under.lo,
-    };
-  }
-
-  /** Of the highest of what has to go under the desk, above the floor. */
-  private underDesk(): Interval {
-    const { p, thigh, reach, support, gap, datum, thighTop, lowerThighs } = this;
+  private legsUp(): void {
+    const { p, thigh, reach, support, gap, datum, thighTop, lowerThighs, legTops } = this;
     const knee = p.body.shoeHeel + p.kneeMm + this.lowerKnees;
     // However low the seat, the thigh ends above the hollow of the knee, and the more so the steeper it rises.
     const rise = Math.max(0, thigh.lo);
-    const over = thighTopAbove(p.body.thighClearance, rise, reach) - (rise === 0 ? 0 : reach * sinDeg(rise));
+    const over =
+      rise === 0
+        ? p.body.thighClearance
+        : thighTopAbove(p.body.thighClearance, rise, reach) - reach * sinDeg(rise);
     const canTell = thigh.hi < THIGH_MOST_DEG && !p.hasSlope;
     const end = canTell ? support.lo + this.forwardLeg + over : -Infinity;
-    return {
-      lo: Math.max(
-        Math.max(datum.lo + thighTop.lo, end) + lowerThighs,
-        support.lo + knee + Math.max(0, gap.lo),
-      ),
-      hi: Math.max(datum.hi + thighTop.hi + lowerThighs, support.hi + knee + Math.max(0, gap.hi)),
-    };
+    legTops.lo = Math.max(
+      Math.max(datum.lo + thighTop.lo, end) + lowerThighs,
+      support.lo + knee + Math.max(0, gap.lo),
+    );
+    legTops.hi = Math.max(datum.hi + thighTop.hi + lowerThighs, support.hi + knee + Math.max(0, gap.hi));
   }
 
   /** Of how much higher what goes under the desk is than the hanging elbow: the seat's height hardly enters. */
   legsOverElbow(): Interval {
-    const { p, pan, reach, datum, thighTop, support, lowerThighs, lowerKnees } = this;
-    const elbow = this.elbow();
+    const { p, sine, reach, datum, thighTop, support, lowerThighs, lowerKnees, elbow } = this;
     // The knee: with the foot down, its height above the support; with the foot hanging, along the pan from the datum.
-    const [a, b] = [reach * sinDeg(pan.lo), reach * sinDeg(pan.hi)];
+    const [a, b] = [reach * sine.lo, reach * sine.hi];
     const below = p.kneeMm - p.lowerLegMm + lowerKnees;
     const standing = p.body.shoeHeel + p.kneeMm + lowerKnees;
     const lo = Math.max(

@@ -40,7 +40,7 @@ export const BACK_CONDITIONS: readonly Condition[] = [
     applies: has(...TRUNK),
     needs: thighNeeds,
     residual: (p, v, leg = legOf(p, v)) => trunkThighDeg(trunkDegOf(v), leg.thighDeg),
-    extent: (x) => x.trunkThigh(),
+    extent: (x) => x.trunkThigh,
     onTrack: (kind) => (kind === 'backAngle' ? 1 : null),
   },
   {
