@@ -129,6 +129,9 @@ export class Block implements Space {
   private readonly keysMm: number;
   private readonly thickMm: number;
   private still: Still | null = null;
+  /** The box last put into the span. */
+  private readonly from: number[];
+  private readonly to: number[];
 
   constructor(
     private readonly p: Problem,
@@ -142,6 +145,8 @@ export class Block implements Space {
     this.footrestCost = isChosen && !(values.footrest > 0) ? footrestCost(p) : 0;
     this.ties = [...p.inputs.method.tieBreaks.map((rule) => this.tie(rule)), this.leastTilt()];
     this.span = new Extents(p, values);
+    this.from = axes.map(() => -1);
+    this.to = axes.map(() => -1);
     this.curves = conditions.map((c) => curveOf(c.id, p.targets[c.id]));
     this.asksForLeg = conditions.some((c) => c.scope.includes('footRing'));
     const of = (id: ConditionId) => this.curves[conditions.findIndex((c) => c.id === id)] ?? null;
@@ -156,15 +161,24 @@ export class Block implements Space {
     this.thickMm = deskThicknessMm;
   }
 
-  /** @returns whether the box is one position */
-  private reach(box: Box): boolean {
-    const { axes, span } = this;
+  /**
+   * Puts the ends of a box where they are computed with; of boxes looked at one after the other most are the same.
+   * @returns whether the box is one position
+   */
+  private reach({ lo, hi }: Box): boolean {
+    const { axes, span, from, to } = this;
     let isOne = true;
     for (let i = 0; i < axes.length; i++) {
-      const { key, values } = axes[i]!;
-      span.lo[key] = values[box.lo[i]!]!;
-      span.hi[key] = values[box.hi[i]!]!;
-      isOne &&= box.lo[i] === box.hi[i];
+      const [low, high] = [lo[i]!, hi[i]!];
+      if (low !== from[i]) {
+        from[i] = low;
+        span.lo[axes[i]!.key] = axes[i]!.values[low]!;
+      }
+      if (high !== to[i]) {
+        to[i] = high;
+        span.hi[axes[i]!.key] = axes[i]!.values[high]!;
+      }
+      if (low !== high) isOne = false;
     }
     return isOne;
   }
@@ -294,6 +308,7 @@ export class Block implements Space {
     const tilts = this.axes.flatMap(({ key, values }, axis) =>
       TILTS.includes(key) ? [{ axis, tenths: values.map((v) => Math.round(Math.abs(v) * 10)) }] : [],
     );
+    if (tilts.length === 0) return () => 0;
     return ({ lo, hi }) => {
       let total = 0;
       for (const { axis, tenths } of tilts) {

@@ -24,7 +24,7 @@ export type { Cost };
 
 /** A target made ready: what a residual costs, and the least that any residual of an interval costs. */
 export class Curve {
-  private readonly aim: Interval;
+  readonly aim: Interval;
   private readonly hard: Interval;
   /** Whether there is a hard bound at all. */
   private readonly isHard: boolean;
@@ -78,7 +78,8 @@ export class Curve {
 
   /** The penalty of the cheapest residual between two ends. */
   leastPenalty(lo: number, hi: number): number {
-    return this.penalty(nearest(this.aim, roundResidual(lo - SLACK), roundResidual(hi + SLACK)));
+    if (hi < this.aim.lo) return this.penalty(roundResidual(hi + SLACK));
+    return lo > this.aim.hi ? this.penalty(roundResidual(lo - SLACK)) : 0;
   }
 
   /** The penalty of the cheapest residual among `lo`, `lo + 1`, … up to `hi`. */
@@ -92,7 +93,8 @@ export class Curve {
   /** How far, in tenths, the residual between two ends that is nearest to them lies beyond the hard bounds. */
   leastHard(lo: number, hi: number): number {
     if (!this.isHard) return 0;
-    return this.beyondHard(nearest(this.hard, roundResidual(lo - SLACK), roundResidual(hi + SLACK)));
+    if (hi < this.hard.lo) return this.beyondHard(roundResidual(hi + SLACK));
+    return lo > this.hard.hi ? this.beyondHard(roundResidual(lo - SLACK)) : 0;
   }
 
   /** What the cheapest residual of an interval costs. */
@@ -103,12 +105,6 @@ export class Curve {
 
 /** The ends of an interval are computed by another way than the residuals within it: they may differ in a last bit. */
 const SLACK = 1e-7;
-
-/** The value between `low` and `high` that lies nearest to the wanted interval. */
-function nearest(wanted: Interval, low: number, high: number): number {
-  if (high < wanted.lo) return high;
-  return low > wanted.hi ? low : Math.max(low, wanted.lo);
-}
 
 const curves = new WeakMap<Target, Curve>();
 
@@ -135,6 +131,8 @@ export function penaltyOf(id: ConditionId, target: Target, residual: number): Co
  * @param first ends of the first residual; @param less ends of what the second is less
  */
 export function leastOfPair(one: Curve, two: Curve, first: Interval, less: Interval): number {
+  const lowest = Math.max(first.lo, one.aim.lo, two.aim.lo + less.lo);
+  if (lowest <= Math.min(first.hi, one.aim.hi, two.aim.hi + less.hi)) return 0;
   let least = Infinity;
   const look = (turn: number): void => {
     const at = Math.max(first.lo, Math.min(first.hi, turn));

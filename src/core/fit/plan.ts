@@ -1,5 +1,5 @@
-import type { AdjustmentKind } from '../seat';
-import { conditionsOf, missingFor, type Condition } from './conditions';
+import { ADJUSTMENT_KIND_IDS, kindNumber, type AdjustmentKind } from '../seat';
+import { CONDITIONS, conditionsOf, missingFor, type Condition } from './conditions';
 import { oncePer } from './once';
 import type { Problem } from './problem';
 
@@ -60,22 +60,33 @@ const AFTER: readonly (readonly AdjustmentKind[])[] = [
  * ones run into. Desk and feet do not give way to pads.
  */
 function makePlan(p: Problem): readonly Stage[] {
-  const groups = (p.isTied ? ORDER_TIED : ORDER)
-    .map((kinds) => kinds.filter((k) => p.variables[k]))
-    .filter((kinds) => kinds.length > 0);
-  const turn: Partial<Record<AdjustmentKind, number>> = {};
-  groups.forEach((kinds, at) => kinds.forEach((k) => (turn[k] = at)));
-  const stages = groups.map((kinds) => ({ kinds, conditions: [] as Condition[] }));
+  const stages: { readonly kinds: AdjustmentKind[]; readonly conditions: Condition[] }[] = [];
+  const turn = new Array<number>(ADJUSTMENT_KIND_IDS.length).fill(0);
+  for (const group of p.isTied ? ORDER_TIED : ORDER) {
+    const kinds: AdjustmentKind[] = [];
+    for (const number of group) {
+      const variable = p.byNumber[number];
+      if (!variable) continue;
+      turn[number] = stages.length;
+      kinds.push(variable.kind);
+    }
+    if (kinds.length > 0) stages.push({ kinds, conditions: [] });
+  }
   for (const c of computable(p)) {
     let last = 0;
-    for (const k of c.scope) last = Math.max(last, turn[k] ?? 0);
+    for (const number of SCOPES.get(c)!) last = Math.max(last, turn[number]!);
     stages[last]?.conditions.push(c);
   }
   return stages;
 }
 
-const ORDER: readonly (readonly AdjustmentKind[])[] = [...BEFORE, ['backAngle'], BLOCK, ...AFTER];
-const ORDER_TIED: typeof ORDER = [...BEFORE, ['backAngle', ...BLOCK], ...AFTER];
+const SCOPES: ReadonlyMap<Condition, readonly number[]> = new Map(
+  CONDITIONS.map((c) => [c, c.scope.map(kindNumber)]),
+);
+const numbered = (groups: readonly (readonly AdjustmentKind[])[]): number[][] =>
+  groups.map((kinds) => kinds.map(kindNumber));
+const ORDER = numbered([...BEFORE, ['backAngle'], BLOCK, ...AFTER]);
+const ORDER_TIED = numbered([...BEFORE, ['backAngle', ...BLOCK], ...AFTER]);
 
 export const planOf = oncePer(makePlan);
 

@@ -1,13 +1,15 @@
-import { DIMENSION_IDS, type DimensionId } from '../body';
-import { COMMON_TARGETS, roomForChild, type ConditionId, type Target } from '../method';
+import { DIMENSION_IDS, type Body, type DimensionId } from '../body';
+import { COMMON_TARGETS, roomForChild, type ConditionId, type Method, type Target } from '../method';
 import { TASK_OFFSETS, type Winner } from '../place';
 import { ANKLE_FRACTION, FOREARM_BREADTH_MM, FOREARM_FRACTION, HAND_FRACTION } from '../posture';
 import {
+  ADJUSTMENT_KIND_IDS,
   ADJUSTMENT_UNITS,
   adjustmentOf,
   endsOf,
   heightShift,
   isFixed,
+  kindNumber,
   meaningLine,
   positionCount,
   valuesOf,
@@ -38,6 +40,8 @@ export interface Problem {
   /** NaN where not measured. */
   readonly body: BodyNumbers;
   readonly variables: Readonly<Partial<Record<AdjustmentKind, Variable>>>;
+  /** The same in the order of the kinds (`kindNumber`). */
+  readonly byNumber: readonly (Variable | undefined)[];
   readonly targets: Readonly<Record<ConditionId, Target>>;
   /** Most upright back angle; where synchro counts from. */
   readonly uprightDeg: number;
@@ -45,6 +49,8 @@ export interface Problem {
   readonly isTied: boolean;
   /** Whether the pan can be anything but level. */
   readonly panTilts: boolean;
+  /** Whether back and trunk can be anything but upright. */
+  readonly trunkLeans: boolean;
   /** Whether the front third of the pan can drop. */
   readonly hasSlope: boolean;
   /** Whether anything but a cushion can bring the sitter forward. */
@@ -75,9 +81,6 @@ export type SetValues = Record<AdjustmentKind, number> & { footrestMm: number; b
 
 /** Counted from the loaded seat: a body that sinks deeper stands lower beside them. */
 const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'backHeight', 'armHeight', 'headHeight'];
-
-/** Adjustments that turn the pan; each adds to the others. */
-const PAN_KINDS = ['seatAngle', 'forwardTilt', 'chairAngle'] as const satisfies readonly AdjustmentKind[];
 
 const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
 
@@ -131,17 +134,24 @@ function withinOneStep(target: Target, adjustment: Adjustment | null): Target {
   return { ...target, bandLo: -slack, bandHi: slack };
 }
 
+/** A method's targets before seat, place and sitter are known, once for all that is tried with it. */
+const targetsByMethod = new WeakMap<Method, Readonly<Record<ConditionId, Target>>>();
+
+function commonTargets(method: Method): Readonly<Record<ConditionId, Target>> {
+  const known = targetsByMethod.get(method);
+  if (known) return known;
+  const targets = { ...COMMON_TARGETS, ...method.targets, kneeRoom: method.kneeRoom };
+  targetsByMethod.set(method, targets);
+  return targets;
+}
+
 function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   const { method, place, seat, body } = inputs;
   const length = body.buttockPoplitealLength?.value;
   const of = (kind: AdjustmentKind) => adjustmentOf(seat.adjustments, kind);
   const slack = ADJUSTMENT_UNITS[of('tiltTension')?.unit ?? 'turn'].closeBy;
-  const targets: Record<ConditionId, Target> = {
-    ...COMMON_TARGETS,
-    ...method.targets,
-    kneeRoom:
-      isChild(inputs) && length !== undefined ? roomForChild(method.kneeRoom, length) : method.kneeRoom,
-  };
+  const targets: Record<ConditionId, Target> = { ...commonTargets(method) };
+  if (isChild(inputs) && length !== undefined) targets.kneeRoom = roomForChild(method.kneeRoom, length);
   const forgiven = Math.min(
     MOST_FORGIVEN_MM,
     Math.max(0, seat.pan.frontEdgeRadiusMm) * (1 - cosDeg(EDGE_TURN_DEG)),
@@ -191,38 +201,67 @@ function partsOf(
   };
 }
 
+/** A body's measures as numbers, once for all the seats that are tried for it. */
+const numbersOf = new WeakMap<Body, BodyNumbers>();
+
+function bodyNumbers(body: Body): BodyNumbers {
+  const known = numbersOf.get(body);
+  if (known) return known;
+  const numbers = Object.fromEntries(DIMENSION_IDS.map((id) => [id, body[id]?.value ?? NaN]));
+  numbersOf.set(body, numbers as BodyNumbers);
+  return numbers as BodyNumbers;
+}
+
+const isTurned = (variable: Variable | undefined): boolean => variable?.values.some((v) => v !== 0) ?? false;
+
 export function problemOf(inputs: FitInputs): Problem {
   const { seat, place, body } = inputs;
   const shift = heightShift(seat, body.bodyMass?.value ?? null);
   const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
   const variables: Partial<Record<AdjustmentKind, Variable>> = {};
-  for (const adjustment of [...seat.adjustments, ...(place?.adjustments ?? [])])
-    variables[adjustment.kind] ??= variableOf(adjustment, shift, hasBackHeight);
-  const numbers = Object.fromEntries(DIMENSION_IDS.map((id) => [id, body[id]?.value ?? NaN])) as Record<
-    DimensionId,
-    number
-  >;
+  const byNumber = new Array<Variable | undefined>(ADJUSTMENT_KIND_IDS.length).fill(undefined);
+  const add = (adjustment: Adjustment): void => {
+    const number = kindNumber(adjustment.kind);
+    if (byNumber[number]) return;
+    byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shift, hasBackHeight);
+  };
+  seat.adjustments.forEach(add);
+  place?.adjustments.forEach(add);
+  const numbers = bodyNumbers(body);
   const isSynchro = seat.back.synchroRatio !== null;
+  const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle } = variables;
+  const parts = partsOf(inputs, numbers);
   return {
     inputs,
     body: numbers,
     variables,
+    byNumber,
     targets: targetsOf(inputs),
-    uprightDeg: variables.backAngle?.values[0] ?? 0,
-    isTied: isSynchro || variables.chairAngle !== undefined,
-    panTilts: isSynchro || PAN_KINDS.some((kind) => variables[kind]?.values.some((v) => v !== 0) ?? false),
-    hasSlope: variables.frontSlope?.values.some((v) => v !== 0) ?? false,
+    uprightDeg: backAngle?.values[0] ?? 0,
+    isTied: isSynchro || chairAngle !== undefined,
+    panTilts: isSynchro || isTurned(seatAngle) || isTurned(forwardTilt) || isTurned(chairAngle),
+    trunkLeans: isTurned(backAngle) || isTurned(chairAngle),
+    hasSlope: isTurned(frontSlope),
     flattestMm: Math.min(
-      ...(['lumbarDepth', 'upperLumbar', 'lowerLumbar'] as const).map((kind) => {
-        const variable = variables[kind];
-        return variable ? variable.line.zero + variable.line.perUnit * variable.values[0]! : Infinity;
-      }),
+      flattestOf(variables.lumbarDepth),
+      flattestOf(variables.upperLumbar),
+      flattestOf(variables.lowerLumbar),
     ),
     hasPush: PUSHES.some((kind) => variables[kind]),
     known: [],
-    ...partsOf(inputs, numbers),
+    shankAtDeg: parts.shankAtDeg,
+    lowerLegMm: parts.lowerLegMm,
+    kneeMm: parts.kneeMm,
+    forearmMm: parts.forearmMm,
+    gripMm: parts.gripMm,
+    fingertipMm: parts.fingertipMm,
+    forearmBreadthMm: parts.forearmBreadthMm,
+    headPivotMm: parts.headPivotMm,
   };
 }
+
+const flattestOf = (variable: Variable | undefined): number =>
+  variable ? variable.line.zero + variable.line.perUnit * variable.values[0]! : Infinity;
 
 /** What a value of an adjustment comes to in mm or degrees; NaN where the seat has no such adjustment. */
 export function meaning(p: Problem, v: SetValues, kind: AdjustmentKind): number {

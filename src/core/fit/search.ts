@@ -61,7 +61,8 @@ class Search {
     lower.hi[axis] = middle;
     const upper: Box = { lo: box.lo.slice(), hi: box.hi };
     upper.lo[axis] = middle + 1;
-    const [below, above] = [this.cost(lower), this.cost(upper)];
+    const below = this.cost(lower);
+    const above = this.cost(upper);
     // The more promising half first: a good position is found early, and most boxes are then left unopened.
     if (this.isUpperFirst(upper, above, lower, below)) {
       this.visit(upper, above);
@@ -75,8 +76,10 @@ class Search {
   private isUpperFirst(upper: Box, above: Cost, lower: Box, below: Cost): boolean {
     if (above.hard !== below.hard) return above.hard < below.hard;
     if (above.penalty !== below.penalty) return above.penalty < below.penalty;
-    for (const tie of this.space.ties) {
-      const [high, low] = [tie(upper), tie(lower)];
+    const { ties } = this.space;
+    for (let i = 0; i < ties.length; i++) {
+      const high = ties[i]!(upper);
+      const low = ties[i]!(lower);
       if (high !== low) return high < low;
     }
     return false;
@@ -85,10 +88,11 @@ class Search {
   private mayBeBetter(box: Box, cost: Cost): boolean {
     const { best } = this;
     if (!best) return true;
+    const { ties } = this.space;
     if (cost.hard !== best.hard) return cost.hard < best.hard;
     if (cost.penalty !== best.penalty) return cost.penalty < best.penalty;
-    for (let i = 0; i < this.space.ties.length; i++) {
-      const tie = this.space.ties[i]!(box);
+    for (let i = 0; i < ties.length; i++) {
+      const tie = ties[i]!(box);
       if (tie !== best.ties[i]) return tie < best.ties[i]!;
     }
     for (let i = 0; i < box.lo.length; i++)

@@ -177,3 +177,7 @@ export const ADJUSTMENT_KINDS = {
 
 export type AdjustmentKind = keyof typeof ADJUSTMENT_KINDS;
 export const ADJUSTMENT_KIND_IDS = Object.keys(ADJUSTMENT_KINDS) as AdjustmentKind[];
+
+const NUMBERS: ReadonlyMap<string, number> = new Map(ADJUSTMENT_KIND_IDS.map((kind, i) => [kind, i]));
+/** Where a kind stands in `ADJUSTMENT_KIND_IDS`; −1 for what is none. */
+export const kindNumber = (kind: AdjustmentKind): number => NUMBERS.get(kind) ?? -1;

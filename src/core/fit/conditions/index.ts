@@ -15,6 +15,19 @@ import { PLACE_CONDITIONS } from './place';
 
 export { followingOf, type Condition } from './condition';
 
+/** All alike, whatever they leave out: what is asked for thousands of times is then found at once. */
+const alike = (c: Condition): Condition => ({
+  id: c.id,
+  owners: c.owners,
+  scope: c.scope,
+  applies: c.applies,
+  needs: c.needs,
+  residual: c.residual,
+  extent: c.extent,
+  onTrack: c.onTrack,
+  isStraight: c.isStraight,
+});
+
 export const CONDITIONS: readonly Condition[] = [
   ...LEG_CONDITIONS,
   ...BACK_CONDITIONS,
@@ -22,7 +35,7 @@ export const CONDITIONS: readonly Condition[] = [
   ...HEAD_CONDITIONS,
   ...OPERATOR_CONDITIONS,
   ...PLACE_CONDITIONS,
-];
+].map(alike);
 
 /** Between which ends a residual lies while adjustments range over a span. */
 export function extentOf(condition: Condition, x: Extents): Interval {
