@@ -148,13 +148,17 @@ export class Block implements Space {
     this.from = axes.map(() => -1);
     this.to = axes.map(() => -1);
     this.curves = conditions.map((c) => curveOf(c.id, p.targets[c.id]));
-    this.asksForLeg = conditions.some((c) => c.scope.includes('footRing'));
-    const of = (id: ConditionId) => this.curves[conditions.findIndex((c) => c.id === id)] ?? null;
-    this.gapOnLattice = areWhole(axes) ? conditions.findIndex((c) => c.id === 'footGap') : -1;
-    this.desk = { top: of('deskTop'), clearance: of('deskClearance') };
+    this.asksForLeg = conditions.some((c) => c.onLegs);
+    const at: Partial<Record<ConditionId, number>> = {};
+    let isOnlyDesk = true;
+    conditions.forEach((c, i) => {
+      at[c.id] = i;
+      if (c.onDesk && !isAtDesk(c)) isOnlyDesk = false;
+    });
+    this.gapOnLattice = at.footGap !== undefined && areWhole(axes) ? at.footGap : -1;
+    const curveAt = (i: number | undefined) => (i === undefined ? null : this.curves[i]!);
+    this.desk = { top: curveAt(at.deskTop), clearance: curveAt(at.deskClearance) };
     this.isAtDesk = this.desk.top !== null && this.desk.clearance !== null;
-    const ofDesk = conditions.filter((c) => c.scope.includes('deskHeight'));
-    const isOnlyDesk = ofDesk.every(isAtDesk);
     this.deskAxis = isOnlyDesk ? axes.findIndex((a) => a.key === 'deskHeight') : -1;
     const { deskThicknessMm = 0, keyboardThicknessMm = 0 } = p.inputs.place ?? {};
     this.keysMm = keyboardThicknessMm;

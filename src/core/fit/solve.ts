@@ -2,7 +2,13 @@
  * The solver: every adjustment is a finite list of positions. The back angle is fixed first (unless synchro ties it to
  * the pan); what works together is one block, searched by branch and bound; the rest separates.
  */
-import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNITS, type AdjustmentKind } from '../seat';
+import {
+  ADJUSTMENT_KINDS,
+  ADJUSTMENT_KIND_IDS,
+  ADJUSTMENT_UNITS,
+  kindNumber,
+  type AdjustmentKind,
+} from '../seat';
 import { Block, footrestCost, hasMargin, stepOf, type Axis } from './block';
 import type { Condition } from './conditions';
 import type { RemedySettings, Settings } from './inputs';
@@ -57,9 +63,11 @@ export function valuesOfSettings(p: Problem, settings: Settings): SetValues {
 }
 
 /** Adjustments that some measured condition speaks for; the others are left at their neutral position. */
-const spokenFor = oncePer(
-  (p): ReadonlySet<AdjustmentKind> => new Set(computable(p).flatMap((c) => c.owners(p))),
-);
+const spokenFor = oncePer((p): readonly boolean[] => {
+  const spoken = p.byNumber.map(() => false);
+  for (const c of computable(p)) for (const kind of c.owners(p)) spoken[kindNumber(kind)] = true;
+  return spoken;
+});
 
 /** Where an adjustment stands that nothing speaks for: level, straight or off, else the middle. */
 function neutralPosition(p: Problem, kind: AdjustmentKind): number {
@@ -79,7 +87,7 @@ const heldAt = ({ values }: Variable, position: number | undefined): number | nu
 function axesOf(
   p: Problem,
   kinds: readonly AdjustmentKind[],
-  spoken: ReadonlySet<AdjustmentKind>,
+  spoken: readonly boolean[],
   { held = {}, chooseFootrest = false }: SolveOptions,
 ): Axis[] {
   const axes: Axis[] = [];
@@ -88,7 +96,7 @@ function axesOf(
     if (!variable) continue;
     if (chooseFootrest && kind === 'seatHeight')
       axes.push({ key: 'footrestMm', first: 0, values: FOOTREST_HEIGHTS_MM });
-    const isFree = spoken.has(kind) && !(kind === 'forwardTilt' && isUnasked(p, variable));
+    const isFree = spoken[kindNumber(kind)] === true && !(kind === 'forwardTilt' && isUnasked(p, variable));
     const only = heldAt(variable, held[kind]) ?? (isFree ? null : neutralPosition(p, kind));
     axes.push(
       only === null

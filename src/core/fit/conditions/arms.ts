@@ -21,11 +21,11 @@ import {
   has,
   owned,
   placeHas,
-  type Condition,
+  type ConditionRow,
 } from './condition';
 
 /** Arms and their pads. */
-export const ARM_CONDITIONS: readonly Condition[] = [
+export const ARM_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'armSpread',
     owners: owned('armWidth', 'padSlide'),

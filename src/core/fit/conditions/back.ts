@@ -13,16 +13,17 @@ import {
   inverseOf,
   owned,
   thighNeeds,
-  type Condition,
+  type ConditionRow,
 } from './condition';
 
 const tensionNeeds = (p: Problem): readonly DimensionId[] =>
   p.variables.tiltTension?.adjustment.effort?.by === 'moment' ? ['bodyMass', 'stature'] : ['bodyMass'];
 
-const unevenMm: Condition['residual'] = (p, v) => meaning(p, v, 'upperLumbar') - meaning(p, v, 'lowerLumbar');
+const unevenMm: ConditionRow['residual'] = (p, v) =>
+  meaning(p, v, 'upperLumbar') - meaning(p, v, 'lowerLumbar');
 
 /** Lean, lumbar, tension and what stops the tilt. */
-export const BACK_CONDITIONS: readonly Condition[] = [
+export const BACK_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'backAngle',
     owners: owned('backAngle', 'chairAngle'),

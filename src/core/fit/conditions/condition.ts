@@ -7,7 +7,8 @@ import type { Extents } from '../extents';
 import type { Leg } from '../on-seat';
 import type { Problem, SetValues } from '../problem';
 
-export interface Condition {
+/** A condition as its table states it. */
+export interface ConditionRow {
   readonly id: ConditionId;
   /** The adjustments on whose tracks it is shown; the first that the seat has answers for it. */
   readonly owners: (p: Problem) => readonly AdjustmentKind[];
@@ -32,13 +33,21 @@ export interface Condition {
   readonly isStraight?: true | undefined;
 }
 
+/** A condition made ready. */
+export interface Condition extends ConditionRow {
+  /** Whether it depends on how the legs stand. */
+  readonly onLegs: boolean;
+  /** Whether it depends on the height of a desk. */
+  readonly onDesk: boolean;
+}
+
 /** 1, −1, null, or the owner's value at which the residual would be what is asked for. */
 export type Following = 1 | -1 | null | Inverse;
 export interface Inverse {
   readonly valueAt: (p: Problem, v: SetValues, residual: number) => number;
 }
 
-export const followingOf = (c: Condition, kind: AdjustmentKind): Following =>
+export const followingOf = (c: ConditionRow, kind: AdjustmentKind): Following =>
   typeof c.onTrack === 'function' ? c.onTrack(kind) : c.onTrack;
 
 /** Follows through what the owner's count comes to: residual = `sign` (meaning − `zero`). */
@@ -55,7 +64,7 @@ export const inverseOf = (
 
 /** Ends of a residual that falls with the named adjustments and rises with the others. */
 export const fallingWith =
-  (residual: Condition['residual'], ...falls: readonly AdjustmentKind[]) =>
+  (residual: ConditionRow['residual'], ...falls: readonly AdjustmentKind[]) =>
   ({ p, lo, hi }: Extents): Interval => {
     const [low, high] = [{ ...lo }, { ...hi }];
     for (const kind of falls) [low[kind], high[kind]] = [hi[kind], lo[kind]];

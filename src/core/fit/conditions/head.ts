@@ -1,9 +1,9 @@
 import { napeAlongBackMm, napeBeforeBackMm, padBeforeBackMm, restDegOf } from '../on-seat';
 import { meaning } from '../problem';
-import { TRUNK, has, headNeeds, inverseOf, owned, type Condition } from './condition';
+import { TRUNK, has, headNeeds, inverseOf, owned, type ConditionRow } from './condition';
 
 /** The head rest. */
-export const HEAD_CONDITIONS: readonly Condition[] = [
+export const HEAD_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'headHeight',
     owners: owned('headHeight'),

@@ -7,7 +7,7 @@ import { oncePer } from '../once';
 import type { Problem } from '../problem';
 import { ARM_CONDITIONS } from './arms';
 import { BACK_CONDITIONS } from './back';
-import type { Condition } from './condition';
+import type { Condition, ConditionRow } from './condition';
 import { HEAD_CONDITIONS } from './head';
 import { LEG_CONDITIONS } from './legs';
 import { OPERATOR_CONDITIONS } from './operator';
@@ -16,7 +16,7 @@ import { PLACE_CONDITIONS } from './place';
 export { followingOf, type Condition } from './condition';
 
 /** All alike, whatever they leave out: what is asked for thousands of times is then found at once. */
-const alike = (c: Condition): Condition => ({
+const alike = (c: ConditionRow): Condition => ({
   id: c.id,
   owners: c.owners,
   scope: c.scope,
@@ -26,6 +26,8 @@ const alike = (c: Condition): Condition => ({
   extent: c.extent,
   onTrack: c.onTrack,
   isStraight: c.isStraight,
+  onLegs: c.scope.includes('footRing'),
+  onDesk: c.scope.includes('deskHeight'),
 });
 
 export const CONDITIONS: readonly Condition[] = [

@@ -1,10 +1,10 @@
 import { legOf, footGapMm, hollowFromRearMm } from '../on-seat';
-import { FEET, PUSH, fallingWith, has, legNeeds, owned, thighNeeds, type Condition } from './condition';
+import { FEET, PUSH, fallingWith, has, legNeeds, owned, thighNeeds, type ConditionRow } from './condition';
 
-const kneeRoomMm: Condition['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;
+const kneeRoomMm: ConditionRow['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;
 
 /** Feet, thighs and the hollow of the knee. */
-export const LEG_CONDITIONS: readonly Condition[] = [
+export const LEG_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'footGap',
     owners: owned('seatHeight', 'footRing', 'footrest'),

@@ -1,10 +1,10 @@
 import { leverElbowDeg, pedalKneeDeg } from '../on-seat';
 import { workingLoadKg } from '../refusals';
 import { wantedDamper } from '../wanted';
-import { PAN, PUSH, both, gripNeeds, has, owned, placeHas, thighNeeds, type Condition } from './condition';
+import { PAN, PUSH, both, gripNeeds, has, owned, placeHas, thighNeeds, type ConditionRow } from './condition';
 
 /** Controls, pedals and suspension. */
-export const OPERATOR_CONDITIONS: readonly Condition[] = [
+export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'leverElbow',
     owners: owned('foreAft'),

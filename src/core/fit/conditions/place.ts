@@ -12,7 +12,7 @@ import {
   owned,
   placeHas,
   thighNeeds,
-  type Condition,
+  type ConditionRow,
   type Inverse,
 } from './condition';
 
@@ -23,7 +23,7 @@ const SCREEN: Inverse = {
 };
 
 /** Desk and screen. */
-export const PLACE_CONDITIONS: readonly Condition[] = [
+export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'deskTop',
     owners: owned('deskHeight'),
