@@ -6,7 +6,7 @@ import { Extents } from './extents';
 import { elbowMm, legOf, underDeskMm } from './on-seat';
 import { curveOf, leastOfPair, roundResidual, type Curve } from './penalty';
 import type { Problem, SetValues } from './problem';
-import type { Box, Cost, Space } from './search';
+import type { Bound, Box, Cost, Space } from './search';
 
 export interface Axis {
   /** Position of the first value. */
@@ -101,6 +101,23 @@ class Margin {
 
 const isAtDesk = ({ id }: Condition): boolean => id === 'deskTop' || id === 'deskClearance';
 
+/** The last position whose value is at most `value`; −1 where none is. */
+function lastUpTo(values: readonly number[], value: number): number {
+  let [below, above] = [-1, values.length];
+  while (above - below > 1) {
+    const middle = (below + above) >> 1;
+    if (values[middle]! <= value) below = middle;
+    else above = middle;
+  }
+  return below;
+}
+
+/** The position of what lies between two values nearest to the middle of a range: of equally good ones that is taken. */
+function likelyIn(values: readonly number[], least: number, most: number): number {
+  const middle = (values[0]! + values[values.length - 1]!) / 2;
+  return lastUpTo(values, Math.max(least, Math.min(most, middle)) + 1e-6);
+}
+
 /** A seat that stands still while only the desk moves. */
 interface Still extends Cost {
   readonly at: readonly number[];
@@ -115,6 +132,9 @@ export class Block implements Space {
   readonly ties: Space['ties'];
   private readonly span: Extents;
   private readonly curves: readonly Curve[];
+  /** Of which axis a condition is the main one; −1 of none. */
+  private readonly axisOf: readonly number[];
+  private readonly nowhere: readonly number[];
   /** Whether a condition asks how the leg stands. */
   private readonly asksForLeg: boolean;
   /** Which condition is the foot gap, where all that moves it does so by whole millimetres; −1 where not. */
@@ -148,6 +168,8 @@ export class Block implements Space {
     this.from = axes.map(() => -1);
     this.to = axes.map(() => -1);
     this.curves = conditions.map((c) => curveOf(c.id, p.targets[c.id]));
+    this.axisOf = conditions.map(({ id }) => axes.findIndex(({ key }) => MAIN_CONDITION[key] === id));
+    this.nowhere = axes.map(() => NaN);
     this.asksForLeg = conditions.some((c) => c.onLegs);
     const at: Partial<Record<ConditionId, number>> = {};
     let isOnlyDesk = true;
@@ -222,7 +244,7 @@ export class Block implements Space {
     return lo.footrestMm > 0 || lo.footrest > 0 ? this.footrestCost : 0;
   }
 
-  readonly costOf = (box: Box): Cost => {
+  readonly costOf = (box: Box): Bound => {
     const still = this.standing(box);
     if (still) return this.costOfDesk(box, still);
     const { p, span, conditions, curves } = this;
@@ -238,22 +260,33 @@ export class Block implements Space {
       return { hard, penalty };
     }
     span.update(this.asksForLeg);
+    const towards = this.nowhere.slice();
     for (let i = 0; i < conditions.length; i++) {
       const { lo, hi } = extentOf(conditions[i]!, span);
+      const axis = this.axisOf[i]!;
+      if (axis >= 0) towards[axis] = this.wantedAt(axis, curves[i]!, lo, hi);
       hard += curves[i]!.leastHard(lo, hi);
       penalty +=
         i === this.gapOnLattice && span.isGapPlain
           ? curves[i]!.leastOnLattice(lo, hi)
           : curves[i]!.leastPenalty(lo, hi);
     }
-    if (!this.isAtDesk) return { hard, penalty };
+    if (!this.isAtDesk) return { hard, penalty, towards };
     const over = span.legsOverElbow();
     const apart = this.thickMm + this.keysMm;
     const together = { lo: over.lo + apart, hi: over.hi + apart };
-    return { hard, penalty: penalty + this.dearer(span.deskTop, span.deskClearance, together) };
+    penalty += this.dearer(span.deskTop, span.deskClearance, together);
+    return { hard, penalty, towards };
   };
 
-  private costOfDesk(box: Box, still: Still): Cost {
+  /** The position of an axis at which its main condition would be about what is aimed at. */
+  private wantedAt(axis: number, { aim }: Curve, lo: number, hi: number): number {
+    const { values } = this.axes[axis]!;
+    const rest = (lo - values[this.from[axis]!]! + hi - values[this.to[axis]!]!) / 2;
+    return likelyIn(values, aim.lo - rest, aim.hi - rest);
+  }
+
+  private costOfDesk(box: Box, still: Still): Bound {
     const { top, clearance } = this.desk;
     const { values } = this.axes[this.deskAxis]!;
     const [from, to] = [box.lo[this.deskAxis]!, box.hi[this.deskAxis]!];
@@ -272,9 +305,17 @@ export class Block implements Space {
     if (clearance) hard += clearance.leastHard(room.lo, room.hi);
     if (top) penalty += top.leastPenalty(elbow.lo, elbow.hi);
     if (clearance) penalty += clearance.leastPenalty(room.lo, room.hi);
-    if (!this.isAtDesk) return { hard, penalty };
+    const towards = this.nowhere.slice();
+    const least = Math.max(
+      top ? top.aim.lo - this.keysMm + still.elbowMm : -Infinity,
+      clearance ? clearance.aim.lo + this.thickMm + still.underMm : -Infinity,
+    );
+    const most = top ? top.aim.hi - this.keysMm + still.elbowMm : Infinity;
+    towards[this.deskAxis] = likelyIn(values, least, most);
+    if (!this.isAtDesk) return { hard, penalty, towards };
     const over = still.underMm - still.elbowMm + this.thickMm + this.keysMm;
-    return { hard, penalty: penalty + this.dearer(elbow, room, { lo: over, hi: over }) };
+    penalty += this.dearer(elbow, room, { lo: over, hi: over });
+    return { hard, penalty, towards };
   }
 
   /**

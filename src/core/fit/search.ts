@@ -15,13 +15,19 @@ export interface Cost {
   readonly penalty: number;
 }
 
+/** What a box costs at least, and where in it to look. */
+export interface Bound extends Cost {
+  /** On each axis the position near which the best is likely; NaN where there is nothing to go by. */
+  readonly towards?: readonly number[];
+}
+
 export interface Space {
   /** Positions of each axis, at least 1. */
   readonly counts: readonly number[];
   /** How much one position of each axis matters beside the others: the axis that matters most is split. */
   readonly weights: readonly number[];
   /** No position of the box costs less; in a box of one position what it costs, exactly. */
-  readonly costOf: (box: Box) => Cost;
+  readonly costOf: (box: Box) => Bound;
   /** Ties in the order in which they count: no position of the box has less; exact for one position. */
   readonly ties: readonly ((box: Box) => number)[];
 }
@@ -37,26 +43,38 @@ interface Best extends Cost {
   readonly positions: readonly number[];
 }
 
+/**
+ * The last position of the lower part of a cut. A likely best is cut free, which leaves it alone after two cuts; one that
+ * lies outside says nothing more, and the box is halved.
+ */
+const cutAt = (lo: number, hi: number, towards: number): number =>
+  towards >= lo && towards <= hi ? Math.min(towards, hi - 1) : (lo + hi) >> 1;
+
 class Search {
   nodes = 0;
   best: Best | null = null;
 
   constructor(private readonly space: Space) {}
 
-  cost(box: Box): Cost {
+  cost(box: Box): Bound {
     this.nodes++;
     return this.space.costOf(box);
   }
 
   /** Opens a box unless nothing in it can be better than the best so far. */
-  visit(box: Box, cost: Cost): void {
+  visit(box: Box, cost: Bound): void {
     if (!this.mayBeBetter(box, cost)) return;
     const axis = this.widest(box);
     if (axis < 0) {
-      this.best = { ...cost, ties: this.space.ties.map((tie) => tie(box)), positions: box.lo.slice() };
+      this.best = {
+        hard: cost.hard,
+        penalty: cost.penalty,
+        ties: this.space.ties.map((tie) => tie(box)),
+        positions: box.lo.slice(),
+      };
       return;
     }
-    const middle = (box.lo[axis]! + box.hi[axis]!) >> 1;
+    const middle = cutAt(box.lo[axis]!, box.hi[axis]!, cost.towards?.[axis] ?? NaN);
     const lower: Box = { lo: box.lo, hi: box.hi.slice() };
     lower.hi[axis] = middle;
     const upper: Box = { lo: box.lo.slice(), hi: box.hi };
