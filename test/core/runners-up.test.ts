@@ -1,5 +1,13 @@
 import { expect } from 'chai';
-import { NO_REMEDIES, costOf, runnersUp, solve, type Problem, type Settings } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  choicesOf,
+  costOf,
+  runnersUp,
+  solve,
+  type Problem,
+  type Settings,
+} from '../../src/core/fit';
 import {
   adjustment,
   bodyWith,
@@ -62,5 +70,22 @@ describe('runners-up', () => {
     expect(runnersUp(one, { remedies: NO_REMEDIES }, 3)).to.deep.equal([]);
     for (const { settings } of runnersUp(p, { remedies: NO_REMEDIES, held: { seatAngle: 0 } }, 3))
       expect(settings.positions.seatAngle).to.equal(0);
+  });
+
+  it('say what each costs, for which conditions, and where it differs from the best', () => {
+    const choices = choicesOf(p, { remedies: NO_REMEDIES }, 4);
+    expect(choices.best.settings).to.deep.equal(best.settings);
+    expect(choices.best.differs).to.deep.equal([]);
+    expect(choices.next.map((c) => c.settings)).to.deep.equal(next.map((n) => n.settings));
+    for (const choice of [choices.best, ...choices.next]) {
+      const sum = (of: 'hard' | 'penalty') => choice.binding.reduce((total, b) => total + b[of], 0);
+      expect([sum('hard'), sum('penalty')]).to.deep.equal([choice.hard, choice.penalty]);
+      expect(choice.bound).to.equal(choice.penalty);
+      for (const kind of ['seatHeight', 'seatAngle', 'deskHeight'] as const)
+        expect(choice.differs.includes(kind), kind).to.equal(
+          choice.settings.positions[kind] !== best.settings.positions[kind],
+        );
+    }
+    expect(choices.next[0]!.differs).not.to.deep.equal([]);
   });
 });

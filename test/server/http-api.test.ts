@@ -1,11 +1,13 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type {
-  FittingDetail,
-  FittingSummary,
-  ProblemDetails,
-  SeatSummary,
-  SitterDetail,
+import {
+  ChoicesSchema,
+  type Choices,
+  type FittingDetail,
+  type FittingSummary,
+  type ProblemDetails,
+  type SeatSummary,
+  type SitterDetail,
 } from '../../src/contract';
 import { startApp, type App } from '../support/app';
 
@@ -147,6 +149,19 @@ describe('the API', () => {
     expect((await put({ 'if-match': `"${saved.body.revision}"`, 'idempotency-key': key })).status).to.equal(
       422,
     );
+    const choices = await send<Choices>('GET', `/fittings/${fitting.id}/choices?count=2`);
+    expect(choices.status).to.equal(200);
+    expect(ChoicesSchema.parse(choices.body)).to.deep.equal(choices.body);
+    expect(choices.body.best.settings).to.deep.equal(solved.body.draft?.settings);
+    expect(choices.body.next).to.have.length(2);
+    expect(choices.body.best.boundMillionths).to.equal(choices.body.best.penaltyMillionths);
+    for (const { hardTenths, penaltyMillionths } of choices.body.next)
+      expect(hardTenths * 1e12 + penaltyMillionths).to.be.at.least(
+        choices.body.best.hardTenths * 1e12 + choices.body.best.penaltyMillionths,
+      );
+    for (const count of ['9', '-1', '1.5', 'many'])
+      expect((await send('GET', `/fittings/${fitting.id}/choices?count=${count}`)).status).to.equal(422);
+    expect((await send('GET', `/fittings/${v7()}/choices`)).status).to.equal(404);
     const card = await send<{ settings: { adjustment: string; value: number }[] }>(
       'GET',
       `/fittings/${fitting.id}/card`,

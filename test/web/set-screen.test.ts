@@ -104,6 +104,35 @@ describe('the set screen', function () {
     expect(await user.positionOf('Seat height')).to.equal(best);
   });
 
+  it('offers the next best settings, takes one over, and takes it back', async () => {
+    const id = await fitting('Piet Lunder');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    await user.press('Solve');
+    await user.saved();
+    const best = await draftOf(id);
+    await user.press('Look for them');
+    await user.page.waitForSelector('[aria-label="Next best settings"] ol');
+    const rows = () =>
+      user.page.$$eval('[aria-label="Next best settings"] ol > li', (all) => all.map((e) => e.textContent));
+    const found = await rows();
+    expect(found).to.have.length(4);
+    expect(found[0]).to.match(/^Best .* points.*as set now$/);
+    expect(found[1]).to.match(/^Second .*Set it so.+: \d/);
+    await user.press('Set it so: Second');
+    await user.saved();
+    const second = await draftOf(id);
+    expect(second).not.to.deep.equal(best);
+    expect((await rows())[1]).to.include('as set now');
+    await user.press('Undo');
+    await user.saved();
+    expect(await draftOf(id)).to.deep.equal(best);
+    // What is held is no longer what they were looked for with.
+    await (await user.track('Seat height')).focus();
+    await user.press('Hold here');
+    await user.page.waitForFunction(() => !document.querySelector('[aria-label="Next best settings"] ol'));
+    await user.press('Hold here');
+  });
+
   it('keeps everything over a reload', async () => {
     const id = await fitting('Piet Lunder');
     const before = await user.positionOf('Seat height');

@@ -10,11 +10,11 @@ import {
   type RemedySettings,
   type Settings,
 } from '../../core/fit';
-import { message } from '../../core/message';
+import { message, type Message } from '../../core/message';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useSay } from '../../ui/preferences';
-import { word } from '../../words';
+import { word, type WordKey } from '../../words';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
@@ -55,37 +55,49 @@ function useFound(asked: Asked | null): Found | null {
   return asked && found?.for === asked ? found : null;
 }
 
-function useCosts(): (choice: Choice) => string {
-  const say = useSay();
-  return ({ penalty, hard, binding }) => {
-    const dearest = binding.slice(0, MOST_NAMED).map((b: Binding) => `condition.${b.id}`);
-    return [
-      word('set.choices.points').replace('{points}', (penalty / MILLION).toFixed(2)),
-      hard > 0 ? word('set.choices.beyond') : '',
-      dearest.length > 0 ? say(message('set.choices.for', { list: { words: dearest } })) : '',
-    ]
-      .filter((part) => part !== '')
-      .join(', ');
-  };
+const pointsOf = (millionths: number): string => (millionths / MILLION).toFixed(2);
+
+/** The conditions that cost more here than in the best, dearest first; of the best itself all that cost. */
+function dearer(choice: Choice, best: Choice): string[] {
+  const there = new Map(best === choice ? [] : best.binding.map((b) => [b.id, b]));
+  const more = ({ id, hard, penalty }: Binding): boolean =>
+    hard > (there.get(id)?.hard ?? 0) || penalty > (there.get(id)?.penalty ?? 0);
+  return choice.binding
+    .filter(more)
+    .slice(0, MOST_NAMED)
+    .map((b) => `condition.${b.id}`);
+}
+
+function costs(choice: Choice, best: Choice): Message {
+  const list = { words: dearer(choice, best) };
+  const end = list.words.length > 0 ? '.for' : '';
+  if (choice === best)
+    return message(`set.choices.points${end}`, { points: { text: pointsOf(choice.penalty) }, list });
+  if (choice.hard > best.hard) return message('set.choices.beyond', { list });
+  if (choice.penalty === best.penalty) return message('set.choices.even');
+  const points = { text: pointsOf(choice.penalty - best.penalty) };
+  return message(`set.choices.more${end}`, { points, list });
 }
 
 interface RowProps {
   readonly name: string;
   readonly choice: Choice;
+  readonly best: Choice;
   readonly setting: Setting;
   readonly disabled: boolean;
 }
 
-function ChoiceRow({ name, choice, setting, disabled }: RowProps) {
+function ChoiceRow({ name, choice, best, setting, disabled }: RowProps) {
   const { problem, store } = setting;
   const say = useSay();
-  const costs = useCosts();
   const isSet = usePart(store, () => sameSettings(store.get(), choice.settings));
   const outcomes = assess(problem, choice.settings).outcomes.filter((o) => choice.differs.includes(o.kind));
   return (
     <li>
-      <p className={styles.choiceHead}>
-        <strong>{name}</strong> <span className={parts.soft}>{costs(choice)}</span>
+      <div>
+        <p>
+          <strong>{name}</strong> <span className={parts.soft}>{say(costs(choice, best))}</span>
+        </p>
         <button
           type="button"
           className={parts.plainButton}
@@ -95,7 +107,7 @@ function ChoiceRow({ name, choice, setting, disabled }: RowProps) {
         >
           {word(isSet ? 'set.choices.inUse' : 'set.choices.use')}
         </button>
-      </p>
+      </div>
       {outcomes.length > 0 && (
         <ul>
           {outcomes.map((o) => (
@@ -144,8 +156,9 @@ export const Choices = memo(function Choices({
             {[found.best, ...found.next].map((choice, i) => (
               <ChoiceRow
                 key={i}
-                name={i === 0 ? word('set.choices.best') : word('set.choices.next').replace('{n}', String(i))}
+                name={word(`set.choices.${i + 1}` as WordKey)}
                 choice={choice}
+                best={found.best}
                 setting={setting}
                 disabled={disabled}
               />
