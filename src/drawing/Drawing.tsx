@@ -3,7 +3,7 @@ import type { Message } from '../core/message';
 import { say, type Reading } from '../words';
 import styles from './drawing.module.css';
 import { usePaint, type Source } from './follow';
-import { Marks } from './Marks';
+import { PaintedMarks } from './PaintedMarks';
 import type { Mark } from './marks';
 
 /** Something drawn, with the same numbers in words for those who cannot see it. */
@@ -47,7 +47,7 @@ export function Drawing({ id, name, width, height, source, atRest, reading }: Pr
       <desc ref={words} id={`${id}-words`}>
         {sayAll(source.get())}
       </desc>
-      <Marks source={source} marks={marksOf} />
+      <PaintedMarks source={source} marks={marksOf} />
     </svg>
   );
 }

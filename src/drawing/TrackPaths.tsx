@@ -2,7 +2,7 @@ import { useElementSize } from '@mantine/hooks';
 import type { Track } from '../core/scene';
 import styles from './drawing.module.css';
 import type { Source } from './follow';
-import { Marks } from './Marks';
+import { PaintedMarks } from './PaintedMarks';
 import { TRACK_HEIGHT, trackMarks } from './track-marks';
 
 /** A track is laid out for its width on the screen; until that is known, for a usual one. */
@@ -20,7 +20,7 @@ export function TrackPaths({ source }: { readonly source: Source<Track> }) {
         preserveAspectRatio="none"
         aria-hidden="true"
       >
-        <Marks source={source} marks={(track) => trackMarks(track, across)} />
+        <PaintedMarks source={source} marks={(track) => trackMarks(track, across)} />
       </svg>
     </div>
   );

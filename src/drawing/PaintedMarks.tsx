@@ -9,7 +9,7 @@ interface Props<T> {
 }
 
 /** Marks painted into the SVG around them; they follow their source without React. */
-export function Marks<T>({ source, marks }: Props<T>) {
+export function PaintedMarks<T>({ source, marks }: Props<T>) {
   const group = useRef<SVGGElement>(null);
   const painter = useRef<Painter>(null);
   const [first] = useState(() => ({ __html: markupOf(marks(source.get())) }));
