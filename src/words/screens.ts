@@ -171,6 +171,7 @@ export const SCREEN_WORDS = {
   'measure.needed': 'For {list}',
   'measure.progress': '{n} of {all} measured',
   'measure.missingNote': 'Without {list}, the settings that need them are not computed.',
+  'measure.withoutNote': 'Taken from other measures, or as is usual, until measured: {list}.',
   'measure.next': 'Enter goes to the next measure.',
   'measure.fault.empty': 'Nothing entered yet.',
   'measure.fault.notANumber': 'This is not a number. Type for example 445, 44.5 cm or 17 1/2 in.',

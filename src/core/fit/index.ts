@@ -24,7 +24,7 @@ export { remediesFor, type Remedy } from './remedies';
 export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
 export { completeSettings, sameSettings } from './complete';
-export { NEEDED_FOR } from './needed-for';
+export { DONE_WITHOUT, NEEDED_FOR } from './needed-for';
 export { ANGLE_IDS, ANGLE_SOURCES, type PostureAngle } from './angles';
 export {
   datumFromRearMm,

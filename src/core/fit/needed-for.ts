@@ -26,3 +26,12 @@ export const NEEDED_FOR: Readonly<
   elbowGripLength: ['armDepth', 'armAngle', 'foreAft'],
   forearmHandLength: ['armPivot'],
 };
+
+/** What is computed without: taken from other measures or as practice has it, and better where it was measured. */
+export const DONE_WITHOUT: readonly DimensionId[] = [
+  'cervicaleHeightSitting',
+  'smallOfBackHeight',
+  'forearmBreadth',
+  'elbowGripLength',
+  'forearmHandLength',
+];

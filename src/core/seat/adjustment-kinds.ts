@@ -181,3 +181,5 @@ export const ADJUSTMENT_KIND_IDS = Object.keys(ADJUSTMENT_KINDS) as AdjustmentKi
 const NUMBERS: ReadonlyMap<string, number> = new Map(ADJUSTMENT_KIND_IDS.map((kind, i) => [kind, i]));
 /** Where a kind stands in `ADJUSTMENT_KIND_IDS`; −1 for what is none. */
 export const kindNumber = (kind: AdjustmentKind): number => NUMBERS.get(kind) ?? -1;
+
+export const isAdjustmentKind = (id: string): id is AdjustmentKind => NUMBERS.has(id);

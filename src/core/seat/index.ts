@@ -1,6 +1,7 @@
 export {
   ADJUSTMENT_KINDS,
   ADJUSTMENT_KIND_IDS,
+  isAdjustmentKind,
   kindNumber,
   ADJUSTMENT_UNITS,
   ADJUSTMENT_UNIT_IDS,

@@ -1,6 +1,7 @@
 import { useRef, type KeyboardEvent } from 'react';
 import { DIMENSIONS, DIMENSION_IDS, missingOf, pairDoubts, type DimensionId } from '../../core/body';
-import { NEEDED_FOR } from '../../core/fit';
+import { DONE_WITHOUT, NEEDED_FOR } from '../../core/fit';
+import { isAdjustmentKind } from '../../core/seat';
 import type { SitterDetail } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
@@ -11,7 +12,7 @@ import styles from './measures.module.css';
 
 const neededFor = (dimension: DimensionId): string =>
   NEEDED_FOR[dimension]
-    .map((id) => word(id === 'ratedLoad' || id === 'seatWidth' ? `check.${id}` : `kind.${id}`).toLowerCase())
+    .map((id) => (isAdjustmentKind(id) ? word(`kind.${id}`) : word(`check.${id}`)).toLowerCase())
     .join(', ');
 
 function noteOf(sitter: SitterDetail, dimension: DimensionId, reading: Reading): string {
@@ -185,11 +186,16 @@ export function MeasureForm({
           {word('measure.examples.length')} · {word('measure.next')}
         </span>
       </div>
-      {missing.length > 0 && (
-        <p className={parts.soft}>
-          {word('measure.missingNote').replace('{list}', missing.map(said).join(', '))}
-        </p>
-      )}
+      {(['missingNote', 'withoutNote'] as const).map((note) => {
+        const list = missing.filter((id) => DONE_WITHOUT.includes(id) === (note === 'withoutNote'));
+        return (
+          list.length > 0 && (
+            <p key={note} className={parts.soft}>
+              {word(`measure.${note}`).replace('{list}', list.map(said).join(', '))}
+            </p>
+          )
+        );
+      })}
       <ul className={styles.list}>{DIMENSION_IDS.map(row)}</ul>
     </section>
   );

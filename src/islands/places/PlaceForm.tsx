@@ -166,16 +166,18 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
       <details className={styles.more} open={MORE_LENGTHS.some((key) => text[key] !== '') || undefined}>
         <summary>{word('places.more')}</summary>
         <p className={parts.soft}>{word('places.optional')}</p>
-        {MORE_LENGTHS.map(length)}
-        <NativeSelect
-          label={word('places.ground')}
-          value={text.ground}
-          onChange={(e) => put({ ground: e.currentTarget.value as PlaceText['ground'] })}
-          data={['', ...GROUNDS].map((g) => ({
-            value: g,
-            label: sayField('ground', { ...text, ground: g as PlaceText['ground'] }),
-          }))}
-        />
+        <div>
+          {MORE_LENGTHS.map(length)}
+          <NativeSelect
+            label={word('places.ground')}
+            value={text.ground}
+            onChange={(e) => put({ ground: e.currentTarget.value as PlaceText['ground'] })}
+            data={['', ...GROUNDS].map((g) => ({
+              value: g,
+              label: sayField('ground', { ...text, ground: g as PlaceText['ground'] }),
+            }))}
+          />
+        </div>
       </details>
       <Textarea
         label={word('places.notes')}
