@@ -1,4 +1,3 @@
-import { missingOf, DIMENSION_IDS, type DimensionId } from '../body';
 import type { Interval } from '../method';
 import type { Message } from '../message';
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
@@ -39,7 +38,6 @@ export interface Assessment {
   readonly checks: readonly SeatCheck[];
   readonly refused: boolean;
   readonly angles: readonly PostureAngle[];
-  readonly missing: readonly DimensionId[];
 }
 
 function publishedFor(p: Problem, v: SetValues, kind: AdjustmentKind): PublishedCheck | null {
@@ -73,7 +71,6 @@ function settingOutcome(
 }
 
 const checksOf = oncePer((p) => seatChecks(p.inputs));
-const missingIn = oncePer((p) => missingOf(p.inputs.body, DIMENSION_IDS));
 const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])]);
 
 /** What a published rule reads beyond the conditions of its track. */
@@ -130,6 +127,5 @@ export function assess(p: Problem, settings: Settings, before: Assessment | null
     checks,
     refused: isRefused(checks),
     angles: anglesOf(p, values),
-    missing: missingIn(p),
   };
 }

@@ -296,6 +296,42 @@ export const operator: DemoSeat = {
       { forMore: 'nothing', forLess: 'nothing' },
     ),
     control(
+      'upperLumbar',
+      {
+        name: 'upper lumbar rocker',
+        kind: 'switch',
+        hand: 'right',
+        place: 'outside the right of the back, upper of two rockers',
+      },
+      'pressAndHold',
+      'forward',
+      { forMore: 'nothing', forLess: 'nothing' },
+    ),
+    control(
+      'lowerLumbar',
+      {
+        name: 'lower lumbar rocker',
+        kind: 'switch',
+        hand: 'right',
+        place: 'outside the right of the back, lower of two rockers',
+      },
+      'pressAndHold',
+      'forward',
+      { forMore: 'nothing', forLess: 'nothing' },
+    ),
+    control(
+      'armAngle',
+      {
+        name: 'pad knob',
+        kind: 'knob',
+        hand: 'both',
+        place: 'inside each arm, below the front of the pad',
+      },
+      'turn',
+      'clockwise',
+      { forMore: 'nothing', forLess: 'nothing' },
+    ),
+    control(
       'climate',
       { name: 'heat switch', kind: 'switch', hand: 'left', place: 'left side of the back, low' },
       'setToStop',
