@@ -45,6 +45,13 @@ async function setMeanwhile(page) {
   await page.waitForSelector('[aria-label="Changed by somebody else meanwhile"]');
 }
 
+/** The next best settings, looked for and brought into view. */
+async function lookFurther(page) {
+  await page.locator('::-p-aria(Look for them)').click();
+  const list = await page.waitForSelector('[aria-label="Next best settings"] ol');
+  await list.evaluate((e) => e.scrollIntoView({ block: 'end' }));
+}
+
 const PICTURES = [
   ['fittings', '/'],
   ['people', '/people'],
@@ -59,6 +66,7 @@ const PICTURES = [
   ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
   ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
+  ['set-choices', `${fittingOf('Ines Farrowby')}?stage=set`, { meanwhile: lookFurther }],
   ['conflict', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: setMeanwhile }],
 ];
 
