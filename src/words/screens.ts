@@ -303,6 +303,7 @@ export const SCREEN_WORDS = {
   'set.redo': 'Redo',
   'set.angles': 'Posture as set',
   'set.wanted': 'wanted {lo} to {hi}',
+  'set.bandsFrom': 'Wanted {list}.',
   'set.undrawn': 'Drawn only as far as it was measured.',
   'set.aim': 'Aim',
   'set.band': 'Band',

@@ -242,7 +242,7 @@ export const TRADE_WORDS = {
   'angle.gaze': 'Looking down',
   'angle.hipKneeLine': 'Hip-to-knee line falls',
 
-  'angleSource.method': 'band of the method',
+  'angleSource.method': 'by the method',
   'angleSource.rebiffe': 'Rebiffé 1969, from memory',
   'angleSource.iso11226': 'ISO 11226:2000, from memory',
   'angleSource.rula': 'McAtamney & Corlett 1993, from memory',

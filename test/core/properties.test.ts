@@ -114,7 +114,7 @@ describe('whatever the seat and the body', function () {
         )
           expect(best.penalty).to.be.at.most(few.penalty);
       }),
-      { seed: 102, numRuns: 1000 },
+      { seed: 102, numRuns: 2000 },
     );
   });
 
@@ -144,7 +144,7 @@ describe('whatever the seat and the body', function () {
         const p = problemOf(inputsOf({ seat: s, body: heavy, place }));
         expect(assess(p, solve(p, { remedies: NO_REMEDIES }).settings).refused).to.equal(true);
       }),
-      { seed: 104, numRuns: 1000 },
+      { seed: 104, numRuns: 2000 },
     );
   });
 
@@ -165,7 +165,7 @@ describe('whatever the seat and the body', function () {
           solved(inputsOf({ seat: s, body: b, place })).settings,
         );
       }),
-      { seed: 105, numRuns: 1000 },
+      { seed: 105, numRuns: 2000 },
     );
   });
 });

@@ -1,6 +1,12 @@
 /** What stands around the tracks: angles, checks of the seat as a whole, remedies. */
 import { memo, useRef } from 'react';
-import type { Assessment, PostureAngle, Remedy, RemedySettings } from '../../core/fit';
+import {
+  ANGLE_SOURCES,
+  type Assessment,
+  type PostureAngle,
+  type Remedy,
+  type RemedySettings,
+} from '../../core/fit';
 import { usePaint, usePart, writeText } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -18,7 +24,7 @@ function sayAngle({ deg }: PostureAngle, reading: Reading): string {
 function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: Live }) {
   const reading = useReading();
   const shown = useRef<HTMLSpanElement>(null);
-  const { deg, wanted, source } = angleOf(live.get(), id);
+  const { deg, wanted } = angleOf(live.get(), id);
   const inside = usePart(live, (a) => angleOf(a, id).inside);
   usePaint(
     live,
@@ -32,7 +38,7 @@ function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: L
         <b ref={shown}>{sayAngle(angleOf(live.get(), id), reading)}</b>
         {deg !== null && wanted && <VerdictGlyph verdict={inside ? 'fits' : 'cannotReach'} />}
         {wanted && (
-          <span className={parts.soft} title={word(`angleSource.${source}`)}>
+          <span className={parts.soft}>
             {word('set.wanted')
               .replace('{lo}', sayValue({ deg: wanted.lo }, reading))
               .replace('{hi}', sayValue({ deg: wanted.hi }, reading))}
@@ -45,14 +51,28 @@ function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: L
 
 /** The angles of the posture; which of them can be told comes with the measures. */
 export const Angles = memo(function Angles({ live }: { readonly live: Live }) {
+  const { angles } = live.get();
   return (
-    <dl className={styles.angles} aria-label={word('set.angles')}>
-      {live.get().angles.map(({ id }) => (
-        <Angle key={id} id={id} live={live} />
-      ))}
-    </dl>
+    <>
+      <dl className={styles.angles} aria-label={word('set.angles')}>
+        {angles.map(({ id }) => (
+          <Angle key={id} id={id} live={live} />
+        ))}
+      </dl>
+      <p className={`${parts.soft} ${styles.sources}`}>{saySources(angles)}</p>
+    </>
   );
 });
+
+/** Who stands behind the bands of the angles; it comes with the seat and the place. */
+function saySources(angles: readonly PostureAngle[]): string {
+  const judged = angles.filter((a) => a.wanted !== null);
+  const said = ANGLE_SOURCES.flatMap((source) => {
+    const names = judged.filter((a) => a.source === source).map((a) => word(`angle.${a.id}`).toLowerCase());
+    return names.length > 0 ? [`${names.join(', ')}: ${word(`angleSource.${source}`)}`] : [];
+  });
+  return word('set.bandsFrom').replace('{list}', said.join('; '));
+}
 
 export const Checks = memo(function Checks({ checks }: Pick<Assessment, 'checks'>) {
   const say = useSay();
