@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, isNotNull, isNull, like, sql } from 'drizzle-orm';
-import { DIMENSIONS, isDimensionId, type Body, type DimensionId } from '../core/body';
+import { DIMENSIONS, FITTING_DIMENSIONS, isDimensionId, type Body, type DimensionId } from '../core/body';
 import type { Quantity } from '../core/quantity';
 import type { NewSitter, Sitter, SitterEdit } from '../contract';
 import type { Queries } from './client';
@@ -12,8 +12,12 @@ const MOST_LISTED = 500;
 
 const storedPer = (id: DimensionId): number => STORED_PER[DIMENSIONS[id].unit];
 
-/** How many readings hold; table names are spelt out, because a select from one table leaves them away. */
-export const measuredOf = sql<number>`(select count(*) from readings r where r.sitter_id = sitters.id and r.withdrawn_at is null)`;
+const COUNTED = sql.raw(FITTING_DIMENSIONS.map((id) => `'${id}'`).join(', '));
+/**
+ * How many readings hold of what settings are computed from; table names are spelt out, because a select from one table
+ * leaves them away.
+ */
+export const measuredOf = sql<number>`(select count(*) from readings r where r.sitter_id = sitters.id and r.withdrawn_at is null and r.dimension in (${COUNTED}))`;
 const columns = {
   id: sitters.id,
   name: sitters.name,

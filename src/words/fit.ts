@@ -179,6 +179,7 @@ export const FIT_WORDS = {
   'reason.deskClearance.more': '{room} free between legs and desk.',
   'reason.deskClearance.less': 'Thigh or knee at {legs} lacks {by} of room under the desk at {underside}.',
 
+  'check.estimates': 'Estimates of other measures',
   'check.headroom': 'Headroom',
   'check.headroom.passes': 'The head reaches {top} with the seat at {seat}; the ceiling is at {ceiling}.',
   'check.headroom.close':

@@ -164,6 +164,7 @@ export const SCREEN_WORDS = {
   'people.nameMissing': 'Give a name.',
 
   'measure.title': 'Measures',
+  'measure.more': 'More measures, to sharpen estimates',
   'measure.missing': 'not measured',
   'measure.waiting': 'kept here, on its way',
   'measure.takenBy': '{by}, {date}',

@@ -225,7 +225,7 @@ describe('what a measure is needed for', () => {
     'elbowHeightSitting',
     'shoulderHeightSitting',
   ];
-  const CHECKS: readonly string[] = ['ratedLoad', 'seatWidth', 'headroom'];
+  const CHECKS: readonly string[] = ['ratedLoad', 'seatWidth', 'headroom', 'estimates'];
 
   for (const id of DIMENSION_IDS) {
     it(`is told truly for ${id}`, () => {

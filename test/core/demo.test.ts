@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { DIMENSION_IDS, pairDoubts, rangeDoubt } from '../../src/core/body';
+import { FITTING_DIMENSIONS, pairDoubts, rangeDoubt } from '../../src/core/body';
 import { SEAT_CLASSES } from '../../src/core/seat';
 import { SeatSchema, PlaceSchema } from '../../src/contract';
 import { buildDemo, type DemoRecords } from '../../src/demo/build';
@@ -54,9 +54,9 @@ describe('the demo records', () => {
 
   it('know somebody measured in full, in part and not at all', () => {
     const counts = demo.sitters.map((s) => s.readings.length);
-    expect(counts).to.include(DIMENSION_IDS.length);
+    expect(counts).to.include(FITTING_DIMENSIONS.length);
     expect(counts).to.include(0);
-    expect(counts.some((n) => n > 0 && n < DIMENSION_IDS.length)).to.equal(true);
+    expect(counts.some((n) => n > 0 && n < FITTING_DIMENSIONS.length)).to.equal(true);
   });
 
   it('lie around now', () => {

@@ -44,6 +44,13 @@ export const FULL = {
   forearmBreadth: 90,
   elbowGripLength: 340,
   forearmHandLength: 430,
+  elbowHeightStanding: 1080,
+  buttockKneeLength: 590,
+  shoulderElbowLength: 350,
+  shoulderBreadth: 450,
+  biacromialBreadth: 385,
+  abdominalDepth: 255,
+  footLength: 255,
 } as const satisfies Record<DimensionId, number>;
 
 export function bodyWith(measures: Partial<Record<DimensionId, number>>): Body {

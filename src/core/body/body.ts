@@ -43,6 +43,9 @@ const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm:
   { lower: 'elbowGripLength', upper: 'forearmHandLength', slackMm: 0 },
   { lower: 'eyeHeightSitting', upper: 'stature', slackMm: 0 },
   { lower: 'kneeHeight', upper: 'stature', slackMm: 0 },
+  { lower: 'buttockPoplitealLength', upper: 'buttockKneeLength', slackMm: 0 },
+  { lower: 'biacromialBreadth', upper: 'shoulderBreadth', slackMm: 0 },
+  { lower: 'elbowHeightStanding', upper: 'stature', slackMm: 0 },
 ];
 
 /** Pairs of measures that no body can have together; empty where nothing is wrong. */

@@ -15,8 +15,8 @@ export interface DimensionRow {
   readonly lowest: number;
   readonly highest: number;
   readonly repeatTolerance: number;
-  /** `quick` is the three-minute set, `full` the eight-minute set. */
-  readonly set: 'quick' | 'full';
+  /** `quick` is the three-minute set, `full` the eight-minute set, `more` what only sharpens estimates of the others. */
+  readonly set: 'quick' | 'full' | 'more';
 }
 
 const row = (
@@ -41,6 +41,8 @@ const row = (
 export const DIMENSIONS = {
   stature: row('mm', 'standing', '6.1.2', 700, 2400, 5, 'quick'),
   bodyMass: row('kg', 'standing', '6.1.1', 7, 350, 0.5, 'quick'),
+  elbowHeightStanding: row('mm', 'standing', null, 400, 1500, 5, 'more'),
+  footLength: row('mm', 'standing', null, 110, 400, 5, 'more'),
   shoeHeel: row('mm', 'footwear', null, 0, 150, 5, 'quick'),
   poplitealHeight: row('mm', 'seated', '6.2.12', 150, 650, 5, 'quick'),
   kneeHeight: row('mm', 'seated', '6.2.14', 200, 800, 5, 'full'),
@@ -59,10 +61,20 @@ export const DIMENSIONS = {
   forearmBreadth: row('mm', 'seated', null, 40, 220, 10, 'full'),
   elbowGripLength: row('mm', 'seated', '6.4.3', 120, 550, 10, 'full'),
   forearmHandLength: row('mm', 'seated', '6.4.5', 150, 700, 10, 'full'),
+  buttockKneeLength: row('mm', 'seated', '6.4.7', 220, 850, 10, 'more'),
+  shoulderElbowLength: row('mm', 'seated', '6.2.6', 130, 520, 5, 'more'),
+  shoulderBreadth: row('mm', 'seated', '6.2.9', 200, 750, 10, 'more'),
+  biacromialBreadth: row('mm', 'seated', '6.2.8', 170, 560, 5, 'more'),
+  abdominalDepth: row('mm', 'seated', '6.2.15', 110, 650, 10, 'more'),
 } as const satisfies Record<string, DimensionRow>;
 
 export type DimensionId = keyof typeof DIMENSIONS;
 export const DIMENSION_IDS = Object.keys(DIMENSIONS) as DimensionId[];
+
+/** What settings are computed from; the rest only sharpens estimates. */
+export const FITTING_DIMENSIONS: readonly DimensionId[] = DIMENSION_IDS.filter(
+  (id) => DIMENSIONS[id].set !== 'more',
+);
 
 export function isDimensionId(id: string): id is DimensionId {
   return Object.hasOwn(DIMENSIONS, id);

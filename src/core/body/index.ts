@@ -1,2 +1,9 @@
-export { DIMENSIONS, DIMENSION_IDS, isDimensionId, type DimensionId, type DimensionRow } from './dimensions';
+export {
+  DIMENSIONS,
+  DIMENSION_IDS,
+  FITTING_DIMENSIONS,
+  isDimensionId,
+  type DimensionId,
+  type DimensionRow,
+} from './dimensions';
 export { isMeasured, missingOf, pairDoubts, rangeDoubt, type Body, type MeasureDoubt } from './body';

@@ -1,9 +1,9 @@
 import type { DimensionId } from '../body';
 import type { AdjustmentKind } from '../seat';
 
-/** What each measure is needed for, whatever the seat: settings, and checks of the seat as a whole. */
+/** What each measure is needed for, whatever the seat: settings, checks of the seat as a whole, estimates of the others. */
 export const NEEDED_FOR: Readonly<
-  Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth' | 'headroom')[]>
+  Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth' | 'headroom' | 'estimates')[]>
 > = {
   stature: ['seatAngle', 'tiltTension', 'armDepth', 'armPivot', 'foreAft', 'stationForeAft'],
   bodyMass: ['ratedLoad', 'tiltTension', 'suspensionWeight'],
@@ -25,6 +25,13 @@ export const NEEDED_FOR: Readonly<
   forearmBreadth: ['armWidth'],
   elbowGripLength: ['armDepth', 'armAngle', 'foreAft'],
   forearmHandLength: ['armPivot'],
+  elbowHeightStanding: ['estimates'],
+  buttockKneeLength: ['estimates'],
+  shoulderElbowLength: ['estimates'],
+  shoulderBreadth: ['estimates'],
+  biacromialBreadth: ['estimates'],
+  abdominalDepth: ['estimates'],
+  footLength: ['estimates'],
 };
 
 /** What is computed without: taken from other measures or as practice has it, and better where it was measured. */

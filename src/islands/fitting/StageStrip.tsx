@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { DIMENSION_IDS } from '../../core/body';
+import { FITTING_DIMENSIONS } from '../../core/body';
 import type { FittingDetail } from '../../contract';
 import type { Assessment } from '../../core/fit';
 import { usePart, type Source } from '../../drawing';
@@ -23,7 +23,7 @@ function stateOf(
     case 'measure':
       return word('people.of')
         .replace('{n}', String(fitting.measured))
-        .replace('{all}', String(DIMENSION_IDS.length));
+        .replace('{all}', String(FITTING_DIMENSIONS.length));
     case 'choose':
       return fitting.seat?.name ?? word('fitting.stage.choose.none');
     case 'set':

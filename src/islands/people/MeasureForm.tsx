@@ -1,5 +1,12 @@
 import { useRef, type KeyboardEvent } from 'react';
-import { DIMENSIONS, DIMENSION_IDS, missingOf, pairDoubts, type DimensionId } from '../../core/body';
+import {
+  DIMENSIONS,
+  DIMENSION_IDS,
+  FITTING_DIMENSIONS,
+  missingOf,
+  pairDoubts,
+  type DimensionId,
+} from '../../core/body';
 import { DONE_WITHOUT, NEEDED_FOR } from '../../core/fit';
 import { isAdjustmentKind } from '../../core/seat';
 import type { SitterDetail } from '../../contract';
@@ -9,6 +16,10 @@ import parts from '../../ui/parts.module.css';
 import { sayDate, sayValue, word, type Reading } from '../../words';
 import { unitOf, useMeasures, type ReadingConflict } from './use-measures';
 import styles from './measures.module.css';
+
+const MORE = DIMENSION_IDS.filter((id) => !FITTING_DIMENSIONS.includes(id));
+/** In the order in which Enter goes through them. */
+const FIELDS = [...FITTING_DIMENSIONS, ...MORE];
 
 const neededFor = (dimension: DimensionId): string =>
   NEEDED_FOR[dimension]
@@ -80,13 +91,13 @@ export function MeasureForm({
   const measures = useMeasures(sitter, reading, onSaved);
   const doubts = doubtsOf(sitter, reading);
   const fields = useRef<Partial<Record<DimensionId, HTMLInputElement | null>>>({});
-  const missing = missingOf(sitter.body, DIMENSION_IDS);
+  const missing = missingOf(sitter.body, FITTING_DIMENSIONS);
 
   const onKey = (event: KeyboardEvent<HTMLInputElement>, dimension: DimensionId) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
     void measures.leave(dimension);
-    const next = DIMENSION_IDS[DIMENSION_IDS.indexOf(dimension) + 1];
+    const next = FIELDS[FIELDS.indexOf(dimension) + 1];
     const field = next && fields.current[next];
     field?.focus();
     field?.select();
@@ -178,8 +189,8 @@ export function MeasureForm({
         <h2>{word('measure.title')}</h2>
         <span>
           {word('measure.progress')
-            .replace('{n}', String(DIMENSION_IDS.length - missing.length))
-            .replace('{all}', String(DIMENSION_IDS.length))}
+            .replace('{n}', String(FITTING_DIMENSIONS.length - missing.length))
+            .replace('{all}', String(FITTING_DIMENSIONS.length))}
         </span>
         <SaveState saving={measures.saving} />
         <span className={parts.soft}>
@@ -196,7 +207,11 @@ export function MeasureForm({
           )
         );
       })}
-      <ul className={styles.list}>{DIMENSION_IDS.map(row)}</ul>
+      <ul className={styles.list}>{FITTING_DIMENSIONS.map(row)}</ul>
+      <details className={styles.more} open={MORE.some((id) => sitter.body[id]) || undefined}>
+        <summary>{word('measure.more')}</summary>
+        <ul className={styles.list}>{MORE.map(row)}</ul>
+      </details>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type SubmitEvent } from 'react';
-import { DIMENSION_IDS } from '../../core/body';
+import { FITTING_DIMENSIONS } from '../../core/body';
 import type { Sitter } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
@@ -89,7 +89,7 @@ function Results({ sitters, search }: { readonly sitters: readonly Sitter[]; rea
             <td>
               {word('people.of')
                 .replace('{n}', String(sitter.measured))
-                .replace('{all}', String(DIMENSION_IDS.length))}
+                .replace('{all}', String(FITTING_DIMENSIONS.length))}
             </td>
           </tr>
         ))}

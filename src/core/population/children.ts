@@ -1,0 +1,194 @@
+/** Children: stature by age, seated lengths in the proportions of children, growth. */
+import { DIMENSIONS, type Body } from '../body';
+import type { Quantity } from '../quantity';
+import { MODELLED } from './factors';
+import { centile, marginalOf } from './marginal';
+import { rowOf } from './model';
+import { BRITISH, SEXES, type BodyDimension, type Row, type Sex } from './tables';
+import type { Who } from './model';
+
+/** Age in years, mean and deviation of stature in mm. */
+type Point = readonly [age: number, mean: number, sd: number];
+
+/** From 5th and 95th centile. */
+const spread = (p5: number, p95: number): number => (p95 - p5) / 3.29;
+
+/** Stature, boys and girls: CDC 2000 below five, WHO 2007 from five on (read out of a growth-chart package's data). */
+export const STATURE_BY_AGE: Readonly<Record<Sex, readonly Point[]>> = {
+  men: [
+    [3, 950, spread(889, 1016)],
+    [4, 1022, spread(953, 1092)],
+    [5, 1098, 45.6],
+    [6, 1159.5, 49.3],
+    [7, 1217.3, 52.9],
+    [8, 1272.7, 56.5],
+    [9, 1325.7, 60.1],
+    [10, 1377.8, 63.7],
+    [11, 1431.1, 67.3],
+    [12, 1490.8, 70.9],
+    [13, 1560.4, 74.3],
+    [14, 1631.8, 76.9],
+    [15, 1689.6, 78],
+    [16, 1729, 77.7],
+    [17, 1751.6, 76.4],
+    [18, 1761.4, 74.7],
+    [19, 1765.4, 73],
+  ],
+  women: [
+    [3, 939, spread(875, 1005)],
+    [4, 1008, spread(938, 1081)],
+    [5, 1091.1, 47.4],
+    [6, 1151.2, 51.2],
+    [7, 1208.1, 54.7],
+    [8, 1265.6, 58],
+    [9, 1324.9, 61.1],
+    [10, 1386.4, 64],
+    [11, 1449.9, 66.5],
+    [12, 1512.3, 68.4],
+    [13, 1563.7, 69.4],
+    [14, 1597.9, 69.4],
+    [15, 1616.7, 68.8],
+    [16, 1625.2, 67.9],
+    [17, 1628.5, 66.9],
+    [18, 1630.6, 66.1],
+    [19, 1631.5, 65.4],
+  ],
+};
+
+export const YOUNGEST = 3;
+export const OLDEST = 19;
+
+/** Mean and deviation of stature at an age, mm; straight between the printed ages, held at the ends. */
+export function statureAt(sex: Sex, ageYears: number): { readonly mean: number; readonly sd: number } {
+  const points = STATURE_BY_AGE[sex];
+  const age = Math.max(YOUNGEST, Math.min(OLDEST, ageYears));
+  const above = points.findIndex(([a]) => a >= age);
+  const [a, b] = [points[Math.max(0, above - 1)]!, points[above]!];
+  const share = b[0] === a[0] ? 0 : (age - a[0]) / (b[0] - a[0]);
+  return { mean: a[1] + share * (b[1] - a[1]), sd: a[2] + share * (b[2] - a[2]) };
+}
+
+/** From here on a body has the proportions of an adult. */
+const GROWN = 17;
+const SMALL = 5;
+/**
+ * Shares of stature at five; from there they go straight to the adult's at seventeen. Popliteal height: the bands of
+ * EN 1729-1 and 310 mm at seven; buttock–popliteal length: 280 mm at five (both from memory and common practice); the
+ * others assumed. Adult shares would make a five-year-old's thigh 311 mm.
+ */
+const SHARE_AT_FIVE: Readonly<Partial<Record<BodyDimension, number>>> = {
+  poplitealHeight: 0.2545,
+  buttockPoplitealLength: 0.256,
+  kneeHeight: 0.305,
+  buttockKneeLength: 0.315,
+  sittingHeight: 0.555,
+  eyeHeightSitting: 0.46,
+  shoulderHeightSitting: 0.335,
+  cervicaleHeightSitting: 0.365,
+  napeHeight: 0.385,
+  elbowHeightSitting: 0.14,
+  thighClearance: 0.083,
+  hipBreadthSitting: 0.19,
+};
+/** How far a child's part is from its share of stature, of itself (popliteal: 280 mm for the smallest twentieth at seven). */
+const OWN_SPREAD = 0.04;
+
+const adultShare = (sex: Sex, id: BodyDimension): number =>
+  rowOf(BRITISH, sex, id).mean / rowOf(BRITISH, sex, 'stature').mean;
+
+export function shareOfStature(sex: Sex, id: BodyDimension, ageYears: number): number {
+  const grown = adultShare(sex, id);
+  const small = SHARE_AT_FIVE[id] ?? grown;
+  const share = Math.max(0, Math.min(1, (ageYears - SMALL) / (GROWN - SMALL)));
+  return small + share * (grown - small);
+}
+
+/** Mass follows stature about as its square and a half in growing children (assumed). */
+const MASS_POWER = 2.5;
+
+/** How one dimension is distributed among children of an age. */
+export function childRow(sex: Sex, id: BodyDimension, ageYears: number): Row {
+  const { mean, sd } = statureAt(sex, ageYears);
+  if (id === 'stature') return { mean, sd, skew: 0, basis: 'published' };
+  if (id === 'bodyMass') {
+    const adult = rowOf(BRITISH, sex, 'bodyMass');
+    const share = (mean / rowOf(BRITISH, sex, 'stature').mean) ** MASS_POWER;
+    return { mean: adult.mean * share, sd: adult.sd * share, skew: adult.skew, basis: 'assumed' };
+  }
+  const part = shareOfStature(sex, id, ageYears) * mean;
+  const withStature = shareOfStature(sex, id, ageYears) * sd;
+  return {
+    mean: part,
+    sd: Math.hypot(withStature, OWN_SPREAD * part),
+    skew: 0,
+    basis: SHARE_AT_FIVE[id] === undefined ? 'assumed' : 'derived',
+  };
+}
+
+/** Of a child whose sex does not matter: the mean of both. */
+function rowAt(who: Who, id: BodyDimension, ageYears: number): Row {
+  if (who !== 'mixed') return childRow(who, id, ageYears);
+  const [a, b] = SEXES.map((sex) => childRow(sex, id, ageYears)) as [Row, Row];
+  return {
+    mean: (a.mean + b.mean) / 2,
+    sd: Math.sqrt((a.sd ** 2 + b.sd ** 2) / 2 + (a.mean - b.mean) ** 2 / 4),
+    skew: (a.skew + b.skew) / 2,
+    basis: a.basis,
+  };
+}
+
+/**
+ * A made-up child of an age: in every dimension at the same centile.
+ * @param share 0.5 for the average child, 0.05 for the smallest twentieth
+ */
+export function childAt(who: Who, ageYears: number, share: number): Body {
+  return Object.fromEntries(
+    MODELLED.map((id) => [id, estimate(centile(marginalOf(rowAt(who, id, ageYears)), share), 0)]),
+  );
+}
+
+const SOURCE = 'WHO 2007, CDC 2000 and proportions of children, from memory';
+const estimate = (value: number, sd: number): Quantity => ({
+  value,
+  spread: sd,
+  basis: 'estimated',
+  source: SOURCE,
+  takenAt: null,
+  takenBy: null,
+});
+
+/** Children grow at different paces: a prediction is off by so much of the growth (assumed). */
+const PACE = 0.2;
+
+/**
+ * A child's measures at a later age: each keeps its place among children of the age, as far as it was known; a
+ * prediction, marked as an estimate.
+ */
+export function grown(body: Body, who: Who, fromYears: number, toYears: number): Body {
+  const grownBody: Partial<Record<BodyDimension, Quantity>> = {};
+  for (const id of MODELLED) {
+    const quantity = body[id];
+    if (!quantity) continue;
+    const [now, then] = [rowAt(who, id, fromYears), rowAt(who, id, toYears)];
+    const value = then.mean + ((quantity.value - now.mean) / now.sd) * then.sd;
+    const off = Math.hypot((quantity.spread * then.sd) / now.sd, PACE * (value - quantity.value));
+    grownBody[id] = estimate(value, off);
+  }
+  return { ...body, ...grownBody };
+}
+
+/** A child is measured again after half a year at the latest (common practice). */
+const LATEST_YEARS = 0.5;
+const SOONEST_YEARS = 1 / 12;
+const WATCHED = ['poplitealHeight', 'buttockPoplitealLength'] as const;
+
+/** After how many years to measure again: when leg or thigh will have outgrown what a reading can tell, at the latest in half a year. */
+export function yearsToNextMeasuring(who: Who, ageYears: number): number {
+  if (ageYears >= OLDEST) return LATEST_YEARS;
+  for (let years = SOONEST_YEARS; years < LATEST_YEARS; years += SOONEST_YEARS)
+    for (const id of WATCHED) {
+      const growth = rowAt(who, id, ageYears + years).mean - rowAt(who, id, ageYears).mean;
+      if (growth > DIMENSIONS[id].repeatTolerance) return years;
+    }
+  return LATEST_YEARS;
+}

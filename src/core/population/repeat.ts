@@ -1,0 +1,24 @@
+/** How well readings repeat: technical error of measurement (Ulijaszek & Kerr 1999, from memory). */
+
+export interface Repeatability {
+  readonly pairs: number;
+  /** √(Σd² / 2N), in the unit of the readings. */
+  readonly tem: number;
+  /** Of the mean, 0…1. */
+  readonly relative: number;
+  /** 1 − TEM² / SD²; NaN where no spread of people is given. */
+  readonly reliability: number;
+}
+
+/**
+ * @param pairs two readings of the same dimension of the same person
+ * @param sd how much people differ, in the same unit
+ * @returns null without pairs
+ */
+export function repeatability(pairs: readonly (readonly [number, number])[], sd = NaN): Repeatability | null {
+  if (pairs.length === 0) return null;
+  const squares = pairs.reduce((sum, [a, b]) => sum + (a - b) ** 2, 0);
+  const mean = pairs.reduce((sum, [a, b]) => sum + (a + b) / 2, 0) / pairs.length;
+  const tem = Math.sqrt(squares / (2 * pairs.length));
+  return { pairs: pairs.length, tem, relative: tem / mean, reliability: 1 - tem ** 2 / sd ** 2 };
+}
