@@ -1,6 +1,6 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
-import { DIMENSION_IDS } from '../core/body';
+import { DIMENSION_IDS, SEXES } from '../core/body';
 import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
 import {
@@ -25,6 +25,8 @@ export const SitterSchema = z.object({
   id: Id,
   name: Name,
   birthDate: LocalDate.nullable(),
+  /** Whose tables of bodies hold; null where nobody said. */
+  sex: z.enum(SEXES).nullable(),
   version: Version,
   measured: z.int(),
   updatedAt: Instant,
@@ -34,12 +36,18 @@ export type Sitter = z.infer<typeof SitterSchema>;
 export const SitterDetailSchema = SitterSchema.extend({ body: BodySchema });
 export type SitterDetail = z.infer<typeof SitterDetailSchema>;
 
-export const NewSitterSchema = z.object({ id: Id, name: Name, birthDate: LocalDate.nullable() });
+export const NewSitterSchema = z.object({
+  id: Id,
+  name: Name,
+  birthDate: LocalDate.nullable(),
+  sex: z.enum(SEXES).nullish(),
+});
 export type NewSitter = z.infer<typeof NewSitterSchema>;
 
 export const SitterEditSchema = z.object({
   name: Name.optional(),
   birthDate: LocalDate.nullable().optional(),
+  sex: z.enum(SEXES).nullable().optional(),
 });
 export type SitterEdit = z.infer<typeof SitterEditSchema>;
 

@@ -23,6 +23,8 @@ export const sitters = sqliteTable(
     folded: text().notNull(),
     /** Local date. */
     birthDate: text(),
+    /** Only for tables of bodies; null where nobody said. */
+    sex: text({ enum: ['men', 'women'] }),
     version: integer().notNull().default(1),
     createdAt: instant(),
     updatedAt: instant(),

@@ -22,6 +22,7 @@ const columns = {
   id: sitters.id,
   name: sitters.name,
   birthDate: sitters.birthDate,
+  sex: sitters.sex,
   version: sitters.version,
   updatedAt: sitters.updatedAt,
   measured: measuredOf,
@@ -68,6 +69,7 @@ export async function updateSitter(q: Queries, id: string, edit: SitterEdit, at:
     .set({
       ...(edit.name === undefined ? {} : { name: edit.name, folded: fold(edit.name) }),
       ...(edit.birthDate === undefined ? {} : { birthDate: edit.birthDate }),
+      ...(edit.sex === undefined ? {} : { sex: edit.sex }),
       version: sql`${sitters.version} + 1`,
       updatedAt: at,
     })

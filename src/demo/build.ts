@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { DimensionId } from '../core/body';
+import type { DimensionId, Sex } from '../core/body';
 import type { Place } from '../core/place';
 import type { SeatModel } from '../core/seat';
 import { moreSeats, moreSitters } from './more';
@@ -17,6 +17,7 @@ export interface DemoRecords {
     readonly id: string;
     readonly name: string;
     readonly birthDate: string;
+    readonly sex: Sex | null;
     readonly readings: readonly {
       readonly id: string;
       readonly dimension: DimensionId;
@@ -69,6 +70,7 @@ export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {})
       id: id(),
       name: sitter.name,
       birthDate: `${now.getUTCFullYear() - sitter.ageYears - 1}-12-${String(28 + (i % 3)).padStart(2, '0')}`,
+      sex: sitter.sex,
       readings: Object.entries(sitter.measures).map(([dimension, value]) => ({
         id: id(),
         dimension: dimension as DimensionId,

@@ -50,7 +50,11 @@ async function insertOne(
   ctx: Context,
 ): Promise<void> {
   const at = (sitter.fitting?.at ?? ctx.now()).toISOString();
-  await insertSitter(q, { id: sitter.id, name: sitter.name, birthDate: sitter.birthDate }, at);
+  await insertSitter(
+    q,
+    { id: sitter.id, name: sitter.name, birthDate: sitter.birthDate, sex: sitter.sex },
+    at,
+  );
   for (const { id, dimension, value } of sitter.readings) {
     const quantity = {
       value,

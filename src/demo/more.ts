@@ -69,12 +69,17 @@ function nameOf(n: number): string {
 /** Sitters beyond the crew, without fittings. */
 export function moreSitters(random: RandomGenerator, count: number): DemoSitter[] {
   const adults = DEMO_SITTERS.filter((s) => s.ageYears >= YOUNGEST && Object.keys(s.measures).length > 0);
-  return Array.from({ length: count }, (_, n) => ({
-    name: nameOf(n),
-    ageYears: uniformInt(random, YOUNGEST, OLDEST),
-    measures: measuresLike(random, adults[uniformInt(random, 0, adults.length - 1)]!),
-    fitting: null,
-  }));
+  return Array.from({ length: count }, (_, n) => {
+    const ageYears = uniformInt(random, YOUNGEST, OLDEST);
+    const model = adults[uniformInt(random, 0, adults.length - 1)]!;
+    return {
+      name: nameOf(n),
+      ageYears,
+      sex: model.sex,
+      measures: measuresLike(random, model),
+      fitting: null,
+    };
+  });
 }
 
 /** The whole travel moved by a little, so that each seat reaches something else. */

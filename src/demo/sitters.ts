@@ -1,10 +1,12 @@
 /** The invented crew of Skarrow Isles Ferries and what was measured of them, mm and kg. */
-import type { DimensionId } from '../core/body';
+import type { DimensionId, Sex } from '../core/body';
 
 export interface DemoSitter {
   readonly name: string;
   /** Whole years before now. */
   readonly ageYears: number;
+  /** null: nobody said. */
+  readonly sex: Sex | null;
   readonly measures: Partial<Record<DimensionId, number>>;
   /** By place in the lists of seats and places; null: no fitting. */
   readonly fitting: {
@@ -20,6 +22,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Maren Tolve',
     ageYears: 41,
+    sex: 'women',
     measures: {
       stature: 1648,
       bodyMass: 68.5,
@@ -41,6 +44,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Piet Lunder',
     ageYears: 56,
+    sex: 'men',
     measures: {
       stature: 1786,
       bodyMass: 84,
@@ -62,6 +66,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Odd Quillsay',
     ageYears: 33,
+    sex: 'men',
     measures: {
       stature: 1702,
       bodyMass: 71,
@@ -80,6 +85,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Ines Farrowby',
     ageYears: 29,
+    sex: 'women',
     measures: {
       stature: 1574,
       bodyMass: 57,
@@ -107,6 +113,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Tam Brask',
     ageYears: 47,
+    sex: 'men',
     measures: {
       stature: 1954,
       bodyMass: 128,
@@ -134,6 +141,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Wren Ostley',
     ageYears: 6,
+    sex: 'women',
     measures: {
       stature: 1162,
       bodyMass: 21.4,
@@ -155,6 +163,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
   {
     name: 'Sunniva Harkaway-Brennholm of the Outer Skerries',
     ageYears: 38,
+    sex: 'women',
     measures: {
       stature: 1731,
       bodyMass: 76,
@@ -166,5 +175,5 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
     },
     fitting: null,
   },
-  { name: 'Jory Pell', ageYears: 24, measures: {}, fitting: null },
+  { name: 'Jory Pell', ageYears: 24, sex: null, measures: {}, fitting: null },
 ];

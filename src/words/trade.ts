@@ -51,7 +51,8 @@ export const TRADE_WORDS = {
   'how.forearmHandLength': 'Back of the elbow to the tip of the middle finger.',
   'how.elbowHeightStanding': 'Floor to the underside of the bent elbow, standing, without shoes.',
   'how.buttockKneeLength': 'Back of the buttocks to the front of the kneecap.',
-  'how.shoulderElbowLength': 'Bony point of the shoulder to the underside of the elbow, elbow at a right angle.',
+  'how.shoulderElbowLength':
+    'Bony point of the shoulder to the underside of the elbow, elbow at a right angle.',
   'how.shoulderBreadth': 'Widest across both upper arms, without pressing.',
   'how.biacromialBreadth': 'Between the bony points of both shoulders.',
   'how.abdominalDepth': 'Back to the front of the belly, sitting.',

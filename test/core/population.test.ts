@@ -5,7 +5,6 @@ import {
   BRITISH,
   LOADINGS,
   MODELLED,
-  SEXES,
   TABLES,
   agesOf,
   centile,
@@ -32,6 +31,7 @@ import {
   type Known,
   type Who,
 } from '../../src/core/population';
+import { SEXES } from '../../src/core/body';
 import { FULL, RIGHT_ANGLE, adjustment, bodyWith, seatWith, slides } from '../support/inputs';
 
 const WHO: readonly Who[] = [...SEXES, 'mixed'];

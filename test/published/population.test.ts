@@ -5,7 +5,6 @@ import { expect } from 'chai';
 import {
   BRITISH,
   MODELLED,
-  SEXES,
   US_ARMY,
   agesOf,
   childAt,
@@ -19,8 +18,8 @@ import {
   skewOf,
   statureAt,
   type BodyDimension,
-  type Sex,
 } from '../../src/core/population';
+import { SEXES, type Sex } from '../../src/core/body';
 import { RIGHT_ANGLE, adjustment, bodyWith, seatWith, slides } from '../support/inputs';
 
 const lines = (name: string): string[][] =>
@@ -161,8 +160,9 @@ describe('how many lie within the 5th to 95th centile of everything, equally cor
 });
 
 describe('253 real adults: Heinz et al. 2003, Journal of Statistics Education 11(2), open data', () => {
+  const sexOf = (said: string | undefined): Sex => (said === 'male' ? 'men' : 'women');
   const people = lines('body-dimensions-253.csv').map(([biacromial, , , stature, mass, , sex]) => ({
-    sex: (sex === 'male' ? 'men' : 'women') as Sex,
+    sex: sexOf(sex),
     biacromial: 10 * Number(biacromial),
     body: bodyWith({ stature: 10 * Number(stature), bodyMass: Number(mass) }),
   }));

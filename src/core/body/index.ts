@@ -6,4 +6,5 @@ export {
   type DimensionId,
   type DimensionRow,
 } from './dimensions';
+export { SEXES, type Sex } from './sex';
 export { isMeasured, missingOf, pairDoubts, rangeDoubt, type Body, type MeasureDoubt } from './body';

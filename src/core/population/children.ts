@@ -1,10 +1,10 @@
 /** Children: stature by age, seated lengths in the proportions of children, growth. */
-import { DIMENSIONS, type Body } from '../body';
+import { DIMENSIONS, type Body, SEXES, type Sex } from '../body';
 import type { Quantity } from '../quantity';
 import { MODELLED } from './factors';
 import { centile, marginalOf } from './marginal';
 import { rowOf } from './model';
-import { BRITISH, SEXES, type BodyDimension, type Row, type Sex } from './tables';
+import { BRITISH, type BodyDimension, type Row } from './tables';
 import type { Who } from './model';
 
 /** Age in years, mean and deviation of stature in mm. */
@@ -156,6 +156,38 @@ const estimate = (value: number, sd: number): Quantity => ({
   takenAt: null,
   takenBy: null,
 });
+
+/**
+ * What was not measured of a child: its share of the stature, where that was measured, else what children of the age
+ * have; marked as an estimate.
+ */
+export function childEstimatesOf(
+  body: Body,
+  who: Who,
+  ageYears: number,
+): Partial<Record<BodyDimension, Quantity>> {
+  const { stature } = body;
+  const found: Partial<Record<BodyDimension, Quantity>> = {};
+  for (const id of MODELLED) {
+    const measured = body[id];
+    if (measured && measured.basis !== 'estimated') continue;
+    const row = rowAt(who, id, ageYears);
+    const isPart = stature && id !== 'stature' && id !== 'bodyMass';
+    if (!isPart) {
+      found[id] = estimate(row.mean, row.sd);
+      continue;
+    }
+    const share = row.mean / rowAt(who, 'stature', ageYears).mean;
+    found[id] = estimate(
+      share * stature.value,
+      Math.hypot(OWN_SPREAD * share * stature.value, share * stature.spread),
+    );
+  }
+  return found;
+}
+
+/** From this age on the tables of adults hold. */
+export const ADULT_FROM = GROWN;
 
 /** Children grow at different paces: a prediction is off by so much of the growth (assumed). */
 const PACE = 0.2;

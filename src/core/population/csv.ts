@@ -3,9 +3,9 @@
  * the skew. One row a dimension and sex (`men` or `women`); lengths in mm, cm or in, mass in kg or lb.
  */
 import Papa from 'papaparse';
-import { isDimensionId } from '../body';
+import { isDimensionId, SEXES, type Sex } from '../body';
 import { KG_PER_POUND, MM_PER_INCH } from '../units';
-import { SEXES, skewOf, type BodyDimension, type PopulationTable, type Row, type Sex } from './tables';
+import { skewOf, type BodyDimension, type PopulationTable, type Row } from './tables';
 
 export const CSV_COLUMNS = ['dimension', 'sex', 'unit', 'mean', 'sd'] as const;
 

@@ -1,7 +1,6 @@
 export {
   BRITISH,
   GERMAN,
-  SEXES,
   TABLES,
   US_ARMY,
   Z95,
@@ -9,7 +8,6 @@ export {
   type BodyDimension,
   type PopulationTable,
   type Row,
-  type Sex,
 } from './tables';
 export { FACTORS, LOADINGS, MODELLED, ownShare, scoreCorrelation } from './factors';
 export { centile, marginalOf, scoreOf, shareBelow, valueAt, type Marginal } from './marginal';
@@ -34,10 +32,12 @@ export {
 export { samplePeople, sampleScores, type SampleOptions } from './sample';
 export { ASK_FROM, REASON_FROM, SLIPS, implausible, type Implausible, type Slip } from './plausible';
 export {
+  ADULT_FROM,
   OLDEST,
   STATURE_BY_AGE,
   YOUNGEST,
   childAt,
+  childEstimatesOf,
   childRow,
   grown,
   shareOfStature,

@@ -1,16 +1,9 @@
 /** A population as means and covariances of every dimension: of men, of women, or of both mixed. */
+import { SEXES, type Sex } from '../body';
 import { Matrix } from 'ml-matrix';
 import { MODELLED, scoreCorrelation } from './factors';
 import { marginalOf, shareBelow, valueCorrelation, type Marginal } from './marginal';
-import {
-  BRITISH,
-  SEXES,
-  TABLES,
-  type BodyDimension,
-  type PopulationTable,
-  type Row,
-  type Sex,
-} from './tables';
+import { BRITISH, TABLES, type BodyDimension, type PopulationTable, type Row } from './tables';
 
 /** Of whom: one sex, or half of each where it is not known or does not matter. */
 export type Who = Sex | 'mixed';

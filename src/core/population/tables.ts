@@ -2,7 +2,7 @@
  * Published tables of adult body dimensions, as data. Lengths in mm, mass in kg, unshod, as the source prints them.
  * All figures from memory unless a row says otherwise; none is a quotation to rely on.
  */
-import type { DimensionId } from '../body';
+import type { DimensionId, Sex } from '../body';
 
 /** Everything that belongs to a body and not to its shoes. */
 export type BodyDimension = Exclude<DimensionId, 'shoeHeel'>;
@@ -20,8 +20,6 @@ export interface Row {
   readonly basis: RowBasis;
 }
 
-export const SEXES = ['men', 'women'] as const;
-export type Sex = (typeof SEXES)[number];
 type Rows = Readonly<Partial<Record<BodyDimension, Row>>>;
 
 export interface PopulationTable {

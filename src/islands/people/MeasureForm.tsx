@@ -9,12 +9,14 @@ import {
 } from '../../core/body';
 import { DONE_WITHOUT, NEEDED_FOR } from '../../core/fit';
 import { isAdjustmentKind } from '../../core/seat';
+import type { Implausible, Slip } from '../../core/population';
 import type { SitterDetail } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayValue, word, type Reading } from '../../words';
-import { unitOf, useMeasures, type ReadingConflict } from './use-measures';
+import { typed, unitOf, useMeasures, type ReadingConflict } from './use-measures';
+import { doubtAbout, usePopulation, type Told } from './use-population';
 import styles from './measures.module.css';
 
 const MORE = DIMENSION_IDS.filter((id) => !FITTING_DIMENSIONS.includes(id));
@@ -26,13 +28,32 @@ const neededFor = (dimension: DimensionId): string =>
     .map((id) => (isAdjustmentKind(id) ? word(`kind.${id}`) : word(`check.${id}`)).toLowerCase())
     .join(', ');
 
-function noteOf(sitter: SitterDetail, dimension: DimensionId, reading: Reading): string {
+const sayMeasure = (dimension: DimensionId, value: number, reading: Reading): string =>
+  sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
+
+function noteOf(sitter: SitterDetail, dimension: DimensionId, told: Told | null, reading: Reading): string {
   const quantity = sitter.body[dimension];
+  const estimate = told?.estimates[dimension];
+  if (!quantity && estimate)
+    return word('measure.estimate')
+      .replace('{value}', sayMeasure(dimension, roundMeasure(dimension, estimate.value), reading))
+      .replace('{spread}', sayMeasure(dimension, roundMeasure(dimension, estimate.spread), reading));
   if (!quantity) return word('measure.missing');
   const date = quantity.takenAt ? sayDate(quantity.takenAt, reading) : '';
   return quantity.takenBy
     ? word('measure.takenBy').replace('{by}', quantity.takenBy).replace('{date}', date)
     : word('measure.taken').replace('{date}', date);
+}
+
+/** As finely as a tape or a scale tells. */
+const roundMeasure = (dimension: DimensionId, value: number): number =>
+  DIMENSIONS[dimension].unit === 'kg' ? Math.round(value * 2) / 2 : Math.round(value);
+
+function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
+  if ('child' in by) return word('measure.estimatesByAge');
+  return word('measure.estimatesBy')
+    .replace('{table}', by.table)
+    .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
 }
 
 function doubtsOf(sitter: SitterDetail, reading: Reading): Partial<Record<DimensionId, string>> {
@@ -58,9 +79,7 @@ function Meanwhile({
   const reading = useReading();
   const other = theirs.body[dimension];
   const say = (value: number | undefined | null) =>
-    value == null
-      ? word('measure.missing')
-      : sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
+    value == null ? word('measure.missing') : sayMeasure(dimension, value, reading);
   return (
     <span className={styles.fault} role="alert">
       {word(other?.takenBy ? 'conflict.reading.by' : 'conflict.reading')
@@ -78,6 +97,43 @@ function Meanwhile({
 }
 
 /** All measures of a sitter, in the order of measuring; each is saved by itself. */
+/** A measure that does not fit the others: how far off, and what may have happened. */
+function Odd({
+  doubt,
+  reading,
+  disabled,
+  onTake,
+}: {
+  readonly doubt: Implausible;
+  readonly reading: Reading;
+  readonly disabled: boolean;
+  readonly onTake: (slip: Slip) => void;
+}) {
+  const by = word('measure.odd.by').replace('{n}', Math.abs(doubt.z).toFixed(1));
+  const say = (slip: Slip): string =>
+    slip.kind === 'swapped' && slip.other
+      ? word('measure.slip.swap').replace('{other}', word(`dimension.${slip.other}`).toLowerCase())
+      : word('measure.slip.take')
+          .replace('{value}', sayMeasure(doubt.dimension, slip.instead, reading))
+          .replace('{slip}', slip.kind === 'swapped' ? '' : word(`measure.slip.${slip.kind}`));
+  return (
+    <span className={styles.odd} data-level={doubt.level} id={`${doubt.dimension}-odd`} role="status">
+      {word(`measure.odd.${doubt.level}`).replace('{by}', by)}{' '}
+      {doubt.slips.map((slip) => (
+        <button
+          key={`${slip.kind}${slip.other ?? ''}`}
+          type="button"
+          className={parts.plainButton}
+          disabled={disabled}
+          onClick={() => onTake(slip)}
+        >
+          {say(slip)}
+        </button>
+      ))}
+    </span>
+  );
+}
+
 export function MeasureForm({
   sitter,
   onSaved,
@@ -90,6 +146,7 @@ export function MeasureForm({
   const reading = useReading();
   const measures = useMeasures(sitter, reading, onSaved);
   const doubts = doubtsOf(sitter, reading);
+  const told = usePopulation(sitter);
   const fields = useRef<Partial<Record<DimensionId, HTMLInputElement | null>>>({});
   const missing = missingOf(sitter.body, FITTING_DIMENSIONS);
 
@@ -108,7 +165,14 @@ export function MeasureForm({
     void measures.leave(dimension);
   };
 
+  const takeSlip = (dimension: DimensionId, { instead, other }: Slip) => {
+    const own = sitter.body[dimension]?.value;
+    take(dimension, typed(dimension, instead, reading));
+    if (other && own !== undefined) take(other, typed(other, own, reading));
+  };
+
   const row = (dimension: DimensionId) => {
+    const odd = doubtAbout(told, dimension);
     const fault = measures.faultOf(dimension) ?? measures.refusalOf(dimension) ?? doubts[dimension] ?? null;
     const conflict = measures.conflictOf(dimension);
     const isWaiting = measures.isWaiting(dimension);
@@ -145,7 +209,9 @@ export function MeasureForm({
               value={measures.textOf(dimension)}
               disabled={disabled}
               aria-invalid={measures.faultOf(dimension) !== null}
-              aria-describedby={fault ? `${about} ${dimension}-fault` : about}
+              aria-describedby={[about, fault ? `${dimension}-fault` : odd ? `${dimension}-odd` : '']
+                .filter(Boolean)
+                .join(' ')}
               onChange={(e) => measures.type(dimension, e.currentTarget.value)}
               onBlur={() => void measures.leave(dimension)}
               onKeyDown={(e) => onKey(e, dimension)}
@@ -153,7 +219,7 @@ export function MeasureForm({
             <span className={styles.unit}>{unitOf(dimension, reading)}</span>
           </span>
           <span className={styles.note}>
-            {isWaiting ? word('measure.waiting') : noteOf(sitter, dimension, reading)}
+            {isWaiting ? word('measure.waiting') : noteOf(sitter, dimension, told, reading)}
           </span>
         </div>
         {conflict && (
@@ -161,6 +227,14 @@ export function MeasureForm({
             dimension={dimension}
             conflict={conflict}
             onDecide={(mine) => void measures.decide(dimension, conflict, mine)}
+          />
+        )}
+        {odd && !fault && (
+          <Odd
+            doubt={odd}
+            reading={reading}
+            disabled={disabled}
+            onTake={(slip) => takeSlip(dimension, slip)}
           />
         )}
         {fault && (
@@ -207,6 +281,7 @@ export function MeasureForm({
           )
         );
       })}
+      {told && missing.length > 0 && <p className={parts.soft}>{sayTold(told, sitter.sex)}</p>}
       <ul className={styles.list}>{FITTING_DIMENSIONS.map(row)}</ul>
       <details className={styles.more} open={MORE.some((id) => sitter.body[id]) || undefined}>
         <summary>{word('measure.more')}</summary>

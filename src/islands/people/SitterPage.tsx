@@ -1,5 +1,6 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useCallback, useState, type SubmitEvent } from 'react';
+import { SEXES } from '../../core/body';
 import type { FittingSummary, SitterDetail } from '../../contract';
 import { SitterDetailSchema } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
@@ -10,10 +11,23 @@ import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
-import { sayDate, word } from '../../words';
+import { sayDate, word, type Reading } from '../../words';
 import { FittingTable } from '../fittings/FittingTable';
 import { MeasureForm } from './MeasureForm';
 import styles from './people.module.css';
+
+/** Who somebody is, as typed. */
+type Who = Pick<SitterDetail, 'name' | 'birthDate' | 'sex'>;
+const FIELDS = ['name', 'birthDate', 'sex'] as const satisfies readonly (keyof Who)[];
+
+const whoOf = ({ name, birthDate, sex }: Who): Who => ({ name, birthDate, sex });
+const isSame = (a: Who, b: Who): boolean => FIELDS.every((field) => a[field] === b[field]);
+
+function sayField(field: keyof Who, who: Who, reading: Reading): string {
+  if (field === 'sex') return word(`people.sex.${who.sex ?? 'none'}`);
+  if (field === 'name') return who.name;
+  return who.birthDate ? sayDate(who.birthDate, reading) : '–';
+}
 
 function Identity({
   sitter,
@@ -22,29 +36,28 @@ function Identity({
   readonly sitter: SitterDetail;
   readonly onSaved: (sitter: SitterDetail) => void;
 }) {
-  const [name, setName] = useState(sitter.name);
-  const [birthDate, setBirthDate] = useState(sitter.birthDate ?? '');
+  const [typed, setTyped] = useState<Who>(whoOf(sitter));
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
   const [theirs, setTheirs] = useState<SitterDetail | null>(null);
   const reading = useReading();
-  const changed = name.trim() !== sitter.name || (birthDate || null) !== sitter.birthDate;
+  const mine: Who = { ...typed, name: typed.name.trim() };
+  const put = (part: Partial<Who>) => setTyped({ ...typed, ...part });
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
-    if (name.trim() === '') return setFault({ name: word('people.nameMissing') });
+    if (mine.name === '') return setFault({ name: word('people.nameMissing') });
     setFault({});
-    await send({ name: name.trim(), birthDate: birthDate || null }, sitter.version);
+    await send(mine, sitter.version);
   };
-  const send = async (edit: { name: string; birthDate: string | null }, version: number) => {
+  const send = async (edit: Who, version: number) => {
     try {
       const saved = await api.editSitter(sitter.id, version, edit);
       setTheirs(null);
-      setName(saved.name);
-      setBirthDate(saved.birthDate ?? '');
+      setTyped(whoOf(saved));
       onSaved(saved);
     } catch (error) {
       const problem = error instanceof ClientError ? error.problem : null;
       const current = SitterDetailSchema.safeParse(problem?.current).data;
-      if (current && current.name === sitter.name && current.birthDate === sitter.birthDate) {
+      if (current && isSame(current, sitter)) {
         // Only measures were taken meanwhile: they do not touch what is changed here.
         onSaved(current);
         return send(edit, current.version);
@@ -57,25 +70,19 @@ function Identity({
   const decide = async (picks: Picks) => {
     if (!theirs) return;
     onSaved(theirs);
+    const of = (field: keyof Who): Who => (picks[field] === 'theirs' ? theirs : mine);
     await send(
-      {
-        name: picks.name === 'theirs' ? theirs.name : name.trim(),
-        birthDate: picks.birthDate === 'theirs' ? theirs.birthDate : birthDate || null,
-      },
+      { name: of('name').name, birthDate: of('birthDate').birthDate, sex: of('sex').sex },
       theirs.version,
     );
   };
   if (theirs) {
-    const date = (d: string | null) => (d ? sayDate(d, reading) : '–');
-    const rows = [
-      { id: 'name', name: word('people.name'), mine: name.trim(), theirs: theirs.name },
-      {
-        id: 'birthDate',
-        name: word('people.birthDate'),
-        mine: date(birthDate || null),
-        theirs: date(theirs.birthDate),
-      },
-    ].filter((row) => row.mine !== row.theirs);
+    const rows = FIELDS.map((id) => ({
+      id,
+      name: word(`people.${id}`),
+      mine: sayField(id, mine, reading),
+      theirs: sayField(id, theirs, reading),
+    })).filter((row) => row.mine !== row.theirs);
     return (
       <Conflict
         rows={rows.map((row) => ({ ...row, first: 'mine' }))}
@@ -92,20 +99,29 @@ function Identity({
     >
       <TextInput
         label={word('people.name')}
-        value={name}
+        value={typed.name}
         maxLength={120}
-        onChange={(e) => setName(e.currentTarget.value)}
+        onChange={(e) => put({ name: e.currentTarget.value })}
         error={fault.name}
         style={{ flex: '1 1 18rem' }}
       />
       <TextInput
         type="date"
         label={word('people.birthDate')}
-        value={birthDate}
-        onChange={(e) => setBirthDate(e.currentTarget.value)}
+        value={typed.birthDate ?? ''}
+        onChange={(e) => put({ birthDate: e.currentTarget.value || null })}
         error={fault.birthDate}
       />
-      <Button type="submit" variant="default" disabled={!changed}>
+      <NativeSelect
+        label={word('people.sex')}
+        value={typed.sex ?? ''}
+        onChange={(e) => put({ sex: (e.currentTarget.value || null) as Who['sex'] })}
+        data={[
+          { value: '', label: word('people.sex.none') },
+          ...SEXES.map((sex) => ({ value: sex, label: word(`people.sex.${sex}`) })),
+        ]}
+      />
+      <Button type="submit" variant="default" disabled={isSame(mine, sitter)}>
         {word('people.save')}
       </Button>
       {fault.other && <p role="alert">{fault.other}</p>}

@@ -1,0 +1,1 @@
+ALTER TABLE `sitters` ADD `sex` text;
