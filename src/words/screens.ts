@@ -169,9 +169,10 @@ export const SCREEN_WORDS = {
 
   'measure.title': 'Measures',
   'measure.estimate': 'about {value} ± {spread}, estimated',
-  'measure.estimatesBy': 'Estimates by “{table}”, {who}: not measured, and never stored as if they were.',
+  'measure.estimatesBy':
+    'Estimates by “{table}” ({who}, figures from memory). They are never stored as measured.',
   'measure.estimatesByAge':
-    'Estimates by the proportions of children of this age: not measured, and never stored as if they were.',
+    'Estimates by the proportions of children of this age. They are never stored as measured.',
   'measure.who.men': 'men',
   'measure.who.women': 'women',
   'measure.who.mixed': 'men and women alike',
@@ -185,6 +186,13 @@ export const SCREEN_WORDS = {
   'measure.slip.shoesOn': 'shoes on',
   'measure.slip.take': 'Take {value} ({slip})',
   'measure.slip.swap': 'Swap with {other}',
+  'standing.title': 'Among others',
+  'standing.dimension': 'Measure',
+  'standing.centile': '{name}: {value}. {percent} % of {table} ({who}) measure less.',
+  'standing.chart': 'How {dimension} is spread among {table} ({who}); the line is {name}.',
+  'standing.none': 'Nothing is measured that a table of adults has.',
+  'standing.child': 'Tables of adults say nothing of a child.',
+  'standing.axis': '{dimension}, {unit}',
   'measure.more': 'More measures, to sharpen estimates',
   'measure.missing': 'not measured',
   'measure.waiting': 'kept here, on its way',

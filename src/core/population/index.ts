@@ -14,6 +14,7 @@ export { centile, marginalOf, scoreOf, shareBelow, valueAt, type Marginal } from
 export {
   BETWEEN_POPULATIONS,
   centileOf,
+  densityOf,
   numberOf,
   populationOf,
   rowOf,

@@ -56,6 +56,12 @@ export function scoreOf({ s, start, scale }: Marginal, value: number): number {
 export const slopeAt = ({ s, scale }: Marginal, z: number): number =>
   s === 0 ? scale : s * scale * Math.exp(s * z);
 
+/** How common a value is: share of people for each mm or kg around it. */
+export function densityAt(m: Marginal, value: number): number {
+  const z = scoreOf(m, value);
+  return Number.isFinite(z) ? normal.pdf(z, 0, 1) / slopeAt(m, z) : 0;
+}
+
 /** Share of people at most so large, 0…1. */
 export const shareBelow = (m: Marginal, value: number): number => normal.cdf(scoreOf(m, value), 0, 1);
 

@@ -2,7 +2,7 @@
 import { SEXES, type Sex } from '../body';
 import { Matrix } from 'ml-matrix';
 import { MODELLED, scoreCorrelation } from './factors';
-import { marginalOf, shareBelow, valueCorrelation, type Marginal } from './marginal';
+import { densityAt, marginalOf, shareBelow, valueCorrelation, type Marginal } from './marginal';
 import { BRITISH, TABLES, type BodyDimension, type PopulationTable, type Row } from './tables';
 
 /** Of whom: one sex, or half of each where it is not known or does not matter. */
@@ -88,6 +88,25 @@ export function centileOf(population: Population, id: BodyDimension, value: numb
   const n = numberOf(id);
   const { parts } = population;
   return parts.reduce((sum, p) => sum + shareBelow(p.marginals[n]!, value), 0) / parts.length;
+}
+
+const CURVE_POINTS = 120;
+/** So many deviations beyond the means a curve goes. */
+const CURVE_ENDS = 3.2;
+
+/** How a dimension is spread, as points of a curve: mm or kg, and the share of people for each. */
+export function densityOf(
+  population: Population,
+  id: BodyDimension,
+): { readonly x: number; readonly y: number }[] {
+  const n = numberOf(id);
+  const marginals = population.parts.map((part) => part.marginals[n]!);
+  const low = Math.min(...marginals.map((m) => m.mean - CURVE_ENDS * m.sd));
+  const high = Math.max(...marginals.map((m) => m.mean + CURVE_ENDS * m.sd));
+  return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
+    const x = low + (i / CURVE_POINTS) * (high - low);
+    return { x, y: marginals.reduce((sum, m) => sum + densityAt(m, x), 0) / marginals.length };
+  });
 }
 
 /**

@@ -14,6 +14,7 @@ import parts from '../../ui/parts.module.css';
 import { sayDate, word, type Reading } from '../../words';
 import { FittingTable } from '../fittings/FittingTable';
 import { MeasureForm } from './MeasureForm';
+import { Standing } from './Standing';
 import styles from './people.module.css';
 
 /** Who somebody is, as typed. */
@@ -171,6 +172,9 @@ function SitterScreen({
       <Identity sitter={sitter} onSaved={onSaved} />
       <PanelBoundary>
         <MeasureForm sitter={sitter} onSaved={onSaved} />
+      </PanelBoundary>
+      <PanelBoundary>
+        <Standing sitter={sitter} />
       </PanelBoundary>
       <section className={styles.fittings} aria-label={word('people.fittings')}>
         <h2>{word('people.fittings')}</h2>

@@ -14,8 +14,9 @@ export interface Told {
 
 const YEAR_MS = 365.25 * 24 * 3600 * 1000;
 
-const ageYears = (birthDate: string | null): number | null =>
-  birthDate === null ? null : (Date.now() - Date.parse(birthDate)) / YEAR_MS;
+/** @param now milliseconds since 1970 */
+export const ageYears = (birthDate: string | null, now: number): number | null =>
+  birthDate === null ? null : (now - Date.parse(birthDate)) / YEAR_MS;
 
 /** The tables are large and wanted on few screens: they come when they are first asked for. */
 async function tell(body: Body, sex: SitterDetail['sex'], birthDate: string | null): Promise<Told | null> {
@@ -23,7 +24,7 @@ async function tell(body: Body, sex: SitterDetail['sex'], birthDate: string | nu
     await import('../../core/population');
   if (knownOf(body).length === 0) return null;
   const who = sex ?? 'mixed';
-  const age = ageYears(birthDate);
+  const age = ageYears(birthDate, Date.now());
   if (age !== null && age < ADULT_FROM)
     return { estimates: childEstimatesOf(body, who, age), doubts: [], by: { child: true } };
   const population = populationOf(BRITISH, who);

@@ -1,0 +1,111 @@
+/** Where somebody stands among others: the share that measures less, and how a measure is spread. */
+import { NativeSelect } from '@mantine/core';
+import { useEffect, useRef, useState } from 'react';
+import { DIMENSIONS, type DimensionId } from '../../core/body';
+import type { BodyDimension } from '../../core/population';
+import type { SitterDetail } from '../../contract';
+import parts from '../../ui/parts.module.css';
+import { useReading } from '../../ui/preferences';
+import { sayValue, word, type Reading } from '../../words';
+import styles from './people.module.css';
+import { typed, unitOf } from './use-measures';
+import { ageYears } from './use-population';
+
+type Tables = typeof import('../../core/population');
+type Charts = typeof import('./standing-chart');
+
+/** Tables and charts come when somebody asks for them. */
+function useLoaded(isWanted: boolean): { readonly tables: Tables; readonly charts: Charts } | null {
+  const [loaded, setLoaded] = useState<{ readonly tables: Tables; readonly charts: Charts } | null>(null);
+  useEffect(() => {
+    if (!isWanted || loaded) return;
+    Promise.all([import('../../core/population'), import('./standing-chart')]).then(
+      ([tables, charts]) => setLoaded({ tables, charts }),
+      () => undefined,
+    );
+  }, [isWanted, loaded]);
+  return loaded;
+}
+
+const sayMeasure = (id: DimensionId, value: number, reading: Reading): string =>
+  sayValue(DIMENSIONS[id].unit === 'kg' ? { kg: value } : { mm: value }, reading);
+
+function Chart({
+  sitter,
+  id,
+  tables,
+  charts,
+}: {
+  readonly sitter: SitterDetail;
+  readonly id: BodyDimension;
+  readonly tables: Tables;
+  readonly charts: Charts;
+}) {
+  const reading = useReading();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { value } = sitter.body[id]!;
+  const who = sitter.sex ?? 'mixed';
+  const population = tables.populationOf(tables.BRITISH, who);
+  const about = { table: population.table.name, who: word(`measure.who.${who}`), name: sitter.name };
+  const dimension = word(`dimension.${id}`);
+  useEffect(() => {
+    if (!canvas.current) return;
+    const chart = charts.drawStanding(canvas.current, {
+      curve: tables.densityOf(population, id),
+      value,
+      title: word('standing.axis').replace('{dimension}', dimension).replace('{unit}', unitOf(id, reading)),
+      say: (x) => typed(id, Math.round(x), reading),
+    });
+    return () => chart.destroy();
+  }, [charts, dimension, id, population, reading, tables, value]);
+  const fill = (text: string): string =>
+    Object.entries(about).reduce((said, [key, part]) => said.replace(`{${key}}`, part), text);
+  const percent = Math.round(100 * tables.centileOf(population, id, value));
+  return (
+    <>
+      <p>
+        {fill(word('standing.centile'))
+          .replace('{value}', sayMeasure(id, value, reading))
+          .replace('{percent}', String(percent))}
+      </p>
+      <div className={styles.chart}>
+        <canvas
+          ref={canvas}
+          role="img"
+          aria-label={fill(word('standing.chart')).replace('{dimension}', dimension.toLowerCase())}
+        />
+      </div>
+    </>
+  );
+}
+
+export function Standing({ sitter }: { readonly sitter: SitterDetail }) {
+  const [openedAt, setOpenedAt] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<BodyDimension>('stature');
+  const loaded = useLoaded(openedAt !== null);
+  const measured = loaded?.tables.MODELLED.filter((id) => sitter.body[id]) ?? [];
+  const id = measured.includes(chosen) ? chosen : measured[0];
+  const age = openedAt === null ? null : ageYears(sitter.birthDate, openedAt);
+  const isChild = loaded && age !== null && age < loaded.tables.ADULT_FROM;
+  return (
+    <details
+      className={styles.standing}
+      onToggle={(e) => setOpenedAt(e.currentTarget.open ? Date.now() : null)}
+    >
+      <summary>{word('standing.title')}</summary>
+      {isChild && <p className={parts.soft}>{word('standing.child')}</p>}
+      {loaded && !isChild && !id && <p className={parts.soft}>{word('standing.none')}</p>}
+      {loaded && !isChild && id && (
+        <>
+          <NativeSelect
+            label={word('standing.dimension')}
+            value={id}
+            onChange={(e) => setChosen(e.currentTarget.value as BodyDimension)}
+            data={measured.map((value) => ({ value, label: word(`dimension.${value}`) }))}
+          />
+          <Chart sitter={sitter} id={id} {...loaded} />
+        </>
+      )}
+    </details>
+  );
+}

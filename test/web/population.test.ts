@@ -1,0 +1,115 @@
+import { expect } from 'chai';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+import { readRows } from '../support/read-database';
+
+describe('a sitter among others', function () {
+  this.timeout(60_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+  });
+  after(async () => {
+    expect(user.faults).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+
+  const readings = (name: string) =>
+    readRows(
+      app.folder,
+      'select r.dimension, r.value, r.basis from readings r join sitters s on s.id = r.sitter_id where s.name = ? and r.withdrawn_at is null order by r.dimension',
+      [name],
+    );
+  /** What stands under the field of a measure. */
+  const noteOf = (id: string): Promise<string> =>
+    user.page.$eval(`#${id}`, (field) => field.closest('li')!.textContent);
+
+  it('estimates nothing of somebody of whom nothing is known', async () => {
+    await user.goTo('/people');
+    await user.follow('Jory Pell');
+    await user.sees('0 of 20 measured');
+    expect(await user.text()).not.to.include('estimated');
+  });
+
+  it('estimates from what is measured, says so, and stores none of it', async () => {
+    await user.enter('Stature', '1740');
+    await user.enter('Body mass', '75');
+    await user.sees('Estimates by “British adults 19–65” (men and women alike');
+    const mixed = await noteOf('poplitealHeight');
+    expect(mixed).to.match(/about 4\d\d mm ± \d\d mm, estimated/);
+    await user.choose('Sex (for tables of bodies)', 'male');
+    await user.press('Save');
+    await user.sees('Estimates by “British adults 19–65” (men,');
+    // The average man, in everything else as well.
+    expect(await noteOf('poplitealHeight')).to.match(/about 440 mm ± \d\d mm, estimated/);
+    expect(await noteOf('sittingHeight')).to.include('about 910 mm');
+    expect(await readings('Jory Pell')).to.deep.equal([
+      { dimension: 'bodyMass', value: 7500, basis: 'measured' },
+      { dimension: 'stature', value: 17400, basis: 'measured' },
+    ]);
+    expect((await readRows(app.folder, "select sex from sitters where name = 'Jory Pell'"))[0]).to.include({
+      sex: 'men',
+    });
+  });
+
+  it('asks about rows that were swapped, and swaps them', async () => {
+    await user.enter('Sitting height', '910');
+    await user.enter('Knee height', '545');
+    await user.enter('Buttock–popliteal length', '430');
+    await user.enter('Popliteal height', '505');
+    await user.sees('from what the other measures let expect');
+    const swap = await user.page.waitForSelector('::-p-text(Swap with)');
+    await swap!.click();
+    await user.seesNoMore('from what the other measures let expect');
+    expect(await user.valueOf('Popliteal height')).to.equal('430');
+    expect(await user.valueOf('Buttock–popliteal length')).to.equal('505');
+    await user.saved();
+  });
+
+  it('names a slip of the unit, and takes what was meant', async () => {
+    await user.enter('Thigh clearance', '16 cm');
+    await user.enter('Body mass', '175');
+    await user.sees('times the usual spread from what the other measures let expect');
+    await user.enter('Body mass', '75');
+    await user.seesNoMore('from what the other measures let expect');
+  });
+
+  it('shows where somebody stands, with the spread of the measure', async () => {
+    await user.page.click('::-p-text(Among others)');
+    await user.sees('Jory Pell: 1740 mm. 50 % of British adults 19–65 (men) measure less.');
+    await user.choose('Measure', 'Sitting height');
+    await user.sees('Jory Pell: 910 mm. 50 %');
+    const painted = await user.page.$eval('canvas', (canvas) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      return data.some((x) => x > 0);
+    });
+    expect(painted).to.equal(true);
+  });
+
+  it('takes more measures than settings need, out of the way', async () => {
+    await user.page.click('::-p-text(More measures)');
+    await user.enter('Foot length', '265');
+    await user.page.waitForFunction(() =>
+      document.querySelector('#footLength')!.closest('li')!.textContent.includes('taken'),
+    );
+    expect((await readings('Jory Pell')).map((r) => r.dimension)).to.include('footLength');
+    await user.reload();
+    // What is measured is not hidden.
+    expect(await user.valueOf('Foot length')).to.equal('265');
+    await user.sees('7 of 20 measured');
+  });
+
+  it('estimates a child by the proportions of children', async () => {
+    await user.goTo('/people');
+    await user.follow('Wren Ostley');
+    await user.sees('Estimates by the proportions of children of this age.');
+    await user.page.click('::-p-text(Among others)');
+    await user.sees('Tables of adults say nothing of a child.');
+  });
+});
