@@ -23,6 +23,7 @@ import { engineFigures, mixOf } from './engine';
 import { generalFigures, programmeOf } from './general-solver';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
+import { populationFigures } from './population';
 import { serverFigures } from './server';
 
 const NOW = new Date('2026-11-25T09:30:00Z');
@@ -87,6 +88,7 @@ const figures: Figure[] = [
   ...demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs)),
   ...engineFigures(NOW),
   ...catalogueFigures(NOW),
+  ...populationFigures(),
   ...(wanted('--server') ? await serverFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
