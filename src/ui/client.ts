@@ -8,6 +8,7 @@ import {
   PlaceSummarySchema,
   SavedDraftSchema,
   SessionSchema,
+  SeatSummarySchema,
   SitterDetailSchema,
   SitterSchema,
   type Fitter,
@@ -104,6 +105,7 @@ export const api = {
   createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
   editPlace: (place: PlaceEdit, version: number) =>
     call(`/places/${place.id}`, PlaceSummarySchema, { method: 'PUT', body: place, version }),
+  seats: () => call('/seats', z.array(SeatSummarySchema)),
   fittings: () => call('/fittings', z.array(FittingSummarySchema)),
   fitting: (id: string) => call(`/fittings/${id}`, FittingDetailSchema),
   createFitting: (fitting: NewFitting) =>

@@ -105,11 +105,20 @@ describe('a sitter among others', function () {
     await user.sees('7 of 20 measured');
   });
 
-  it('estimates a child by the proportions of children', async () => {
+  it('estimates a child by the proportions of children, and draws how it grows beside a seat', async () => {
     await user.goTo('/people');
     await user.follow('Wren Ostley');
     await user.sees('Estimates by the proportions of children of this age.');
     await user.page.click('::-p-text(Among others)');
-    await user.sees('Tables of adults say nothing of a child.');
+    await user.sees('Puffling crèche chair: fits the average child from');
+    await user.sees('Measure again by');
+    await user.choose('Measure', 'Buttock–popliteal length');
+    await user.choose('Seat', 'Gullstone task chair');
+    await user.sees('Gullstone task chair: fits the average child');
+    await user.page.waitForFunction(() => {
+      const canvas = document.querySelector('canvas')!;
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      return data.some((x) => x > 0);
+    });
   });
 });

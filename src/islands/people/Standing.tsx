@@ -7,20 +7,25 @@ import type { SitterDetail } from '../../contract';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayValue, word, type Reading } from '../../words';
+import { Growth } from './Growth';
 import styles from './people.module.css';
 import { typed, unitOf } from './use-measures';
 import { ageYears } from './use-population';
 
 type Tables = typeof import('../../core/population');
-type Charts = typeof import('./standing-chart');
+type Charts = typeof import('./standing-chart') & typeof import('./growth-chart');
+interface Loaded {
+  readonly tables: Tables;
+  readonly charts: Charts;
+}
 
 /** Tables and charts come when somebody asks for them. */
-function useLoaded(isWanted: boolean): { readonly tables: Tables; readonly charts: Charts } | null {
-  const [loaded, setLoaded] = useState<{ readonly tables: Tables; readonly charts: Charts } | null>(null);
+function useLoaded(isWanted: boolean): Loaded | null {
+  const [loaded, setLoaded] = useState<Loaded | null>(null);
   useEffect(() => {
     if (!isWanted || loaded) return;
-    Promise.all([import('../../core/population'), import('./standing-chart')]).then(
-      ([tables, charts]) => setLoaded({ tables, charts }),
+    Promise.all([import('../../core/population'), import('./standing-chart'), import('./growth-chart')]).then(
+      ([tables, standing, growth]) => setLoaded({ tables, charts: { ...standing, ...growth } }),
       () => undefined,
     );
   }, [isWanted, loaded]);
@@ -93,7 +98,7 @@ export function Standing({ sitter }: { readonly sitter: SitterDetail }) {
       onToggle={(e) => setOpenedAt(e.currentTarget.open ? Date.now() : null)}
     >
       <summary>{word('standing.title')}</summary>
-      {isChild && <p className={parts.soft}>{word('standing.child')}</p>}
+      {isChild && <Growth sitter={sitter} ageYears={age} openedAt={openedAt!} {...loaded} />}
       {loaded && !isChild && !id && <p className={parts.soft}>{word('standing.none')}</p>}
       {loaded && !isChild && id && (
         <>

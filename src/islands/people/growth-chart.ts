@@ -1,0 +1,78 @@
+import { Chart, LineController, LineElement, LinearScale, PointElement, type ChartDataset } from 'chart.js';
+
+Chart.register(LineController, LineElement, LinearScale, PointElement);
+
+type Point = { readonly x: number; readonly y: number };
+
+export interface GrowthPicture {
+  /** Smallest twentieth, average, largest twentieth: mm by age. */
+  readonly curves: readonly (readonly Point[])[];
+  /** The child, now and as it will grow; empty where it was not measured. */
+  readonly child: readonly Point[];
+  /** The least and the greatest that the seat takes, mm; null without a seat. */
+  readonly limits: readonly [number, number] | null;
+  readonly titles: { readonly x: string; readonly y: string };
+  readonly say: (mm: number) => string;
+}
+
+/** Draws in the colours that hold where the canvas stands. */
+export function drawGrowth(canvas: HTMLCanvasElement, picture: GrowthPicture): Chart {
+  const { curves, child, limits, titles, say } = picture;
+  const style = getComputedStyle(canvas);
+  const colour = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+  const font = { family: style.fontFamily, size: 12 };
+  const ages = curves[0]!.map((p) => p.x);
+  const [first, last] = [ages[0]!, ages[ages.length - 1]!];
+  const line = (data: readonly Point[], more: Partial<ChartDataset<'line'>>): ChartDataset<'line'> => ({
+    data: data.map((p) => ({ ...p })),
+    pointRadius: 0,
+    borderWidth: 2,
+    ...more,
+  });
+  const title = (text: string) => ({ display: true, text, color: colour('ink'), font });
+  return new Chart(canvas, {
+    type: 'line',
+    data: {
+      datasets: [
+        line(child, { borderColor: colour('ink'), borderWidth: 3, borderDash: [6, 4] }),
+        line(child.slice(0, 1), {
+          borderColor: colour('ink'),
+          backgroundColor: colour('ink'),
+          pointRadius: 6,
+        }),
+        ...curves.map((curve, i) =>
+          line(curve, { borderColor: colour('sitter'), borderWidth: i === 1 ? 3 : 1.5 }),
+        ),
+        ...(limits ?? []).map((mm) =>
+          line(
+            [
+              { x: first, y: mm },
+              { x: last, y: mm },
+            ],
+            { borderColor: colour('seat'), borderWidth: 3 },
+          ),
+        ),
+      ],
+    },
+    options: {
+      animation: false,
+      maintainAspectRatio: false,
+      parsing: false,
+      scales: {
+        x: {
+          type: 'linear',
+          min: first,
+          max: last,
+          title: title(titles.x),
+          ticks: { color: colour('ink-soft'), font, stepSize: 1 },
+          grid: { color: colour('line') },
+        },
+        y: {
+          title: title(titles.y),
+          ticks: { color: colour('ink-soft'), font, callback: (mm) => say(Number(mm)) },
+          grid: { color: colour('line') },
+        },
+      },
+    },
+  });
+}
