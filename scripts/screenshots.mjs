@@ -52,10 +52,19 @@ async function lookFurther(page) {
   await list.evaluate((e) => e.scrollIntoView({ block: 'end' }));
 }
 
+/** A child's growth beside its seat, opened and brought into view. */
+async function openGrowth(page) {
+  await page.locator('::-p-text(Among others)').click();
+  await page.waitForFunction(() => globalThis.document.body.innerText.includes('fits the average child'));
+  const canvas = await page.waitForSelector('canvas');
+  await canvas.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+}
+
 const PICTURES = [
   ['fittings', '/'],
   ['people', '/people'],
   ['sitter', `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}`],
+  ['growth', `/people/${sitters.find((s) => s.name.startsWith('Wren')).id}`, { meanwhile: openGrowth }],
   ['seat', `/seats/${seats.find((s) => s.seat.seatClass === 'task').versionId}`],
   ['places', '/places'],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],

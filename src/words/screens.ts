@@ -199,6 +199,8 @@ export const SCREEN_WORDS = {
   'growth.fits': '{seat}: fits the average child {average}, the smallest twentieth {small}.',
   'growth.from': 'from {from} to about {to} years',
   'growth.never': 'at no age',
+  'growth.legend':
+    'Thick: the average child; thin: smallest and largest twentieth; dashed: {name}, foretold; level: what the seat takes, shoes on.',
   'growth.again': 'Measure again by {date}.',
   'growth.unmeasured': 'Not measured: only the ages are drawn.',
   'standing.axis': '{dimension}, {unit}',

@@ -163,6 +163,7 @@ export function Growth({
         />
       </div>
       <p className={parts.soft}>
+        {word('growth.legend').replace('{name}', sitter.name)}{' '}
         {word('growth.again').replace('{date}', sayDate(again.toISOString().slice(0, 10), reading))}
       </p>
     </>
