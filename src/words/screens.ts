@@ -173,6 +173,7 @@ export const SCREEN_WORDS = {
     'Estimates by “{table}” ({who}, figures from memory). They are never stored as measured.',
   'measure.estimatesByAge':
     'Estimates by the proportions of children of this age. They are never stored as measured.',
+  'measure.table': 'Table of bodies',
   'measure.who.men': 'men',
   'measure.who.women': 'women',
   'measure.who.mixed': 'men and women alike',
@@ -201,6 +202,7 @@ export const SCREEN_WORDS = {
   'growth.never': 'at no age',
   'growth.legend':
     'Thick: the average child; thin: smallest and largest twentieth; dashed: {name}, foretold; level: what the seat takes, shoes on.',
+  'growth.mark': 'School furniture of size mark {mark} (EN 1729-1, from memory): seat {seat}.',
   'growth.again': 'Measure again by {date}.',
   'growth.unmeasured': 'Not measured: only the ages are drawn.',
   'standing.axis': '{dimension}, {unit}',

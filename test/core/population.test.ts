@@ -5,6 +5,7 @@ import {
   BRITISH,
   LOADINGS,
   MODELLED,
+  SIZE_MARKS,
   TABLES,
   agesOf,
   centile,
@@ -25,6 +26,7 @@ import {
   samplePeople,
   scoreCorrelation,
   scoreOf,
+  sizeMarkFor,
   valueAt,
   yearsToNextMeasuring,
   type BodyDimension,
@@ -272,6 +274,16 @@ describe('children', () => {
     for (let age = 3; age < 19; age++) expect(yearsToNextMeasuring('mixed', age)).to.be.within(1 / 12, 0.5);
     expect(yearsToNextMeasuring('mixed', 5)).to.be.lessThan(0.5);
     expect(yearsToNextMeasuring('mixed', 18)).to.equal(0.5);
+  });
+
+  it('have one size of school furniture for each lower leg, and a taller seat for a longer one', () => {
+    SIZE_MARKS.slice(1).forEach((mark, i) => {
+      expect(mark.popliteal[0]).to.equal(SIZE_MARKS[i]!.popliteal[1]);
+      expect(mark.seatMm).to.be.greaterThan(SIZE_MARKS[i]!.seatMm);
+    });
+    expect(sizeMarkFor(199)).to.equal(null);
+    expect(sizeMarkFor(315)?.mark).to.equal(3);
+    expect(sizeMarkFor(600)?.mark).to.equal(7);
   });
 
   it('fit a seat for a stretch of years, none where none is made for them', () => {

@@ -15,6 +15,7 @@ import {
   samplePeople,
   sampleScores,
   scoreCorrelation,
+  sizeMarkFor,
   skewOf,
   statureAt,
   type BodyDimension,
@@ -231,6 +232,7 @@ describe('school furniture: EN 1729-1, popliteal height of the middle stature of
       let age = 3;
       while (age < 19 && childAt('mixed', age, 0.5).stature!.value < middle) age += 1 / 24;
       expect(childAt('mixed', age, 0.5).poplitealHeight!.value).to.be.within(low - 3, high + 3);
+      expect(sizeMarkFor((low + high) / 2)?.mark).to.equal(mark);
     });
 });
 

@@ -58,6 +58,17 @@ describe('a sitter among others', function () {
     });
   });
 
+  it('estimates by another table where one is chosen, and remembers it', async () => {
+    await user.choose('Table of bodies', 'US Army 1988');
+    await user.sees('Estimates by “US Army 1988” (men,');
+    expect(await noteOf('sittingHeight')).to.match(/about 9\d\d mm/);
+    expect(await noteOf('sittingHeight')).not.to.include('about 910 mm');
+    await user.reload();
+    await user.sees('Estimates by “US Army 1988”');
+    await user.choose('Table of bodies', 'British adults 19–65');
+    await user.sees('Estimates by “British adults 19–65” (men,');
+  });
+
   it('asks about rows that were swapped, and swaps them', async () => {
     await user.enter('Sitting height', '910');
     await user.enter('Knee height', '545');
@@ -112,6 +123,7 @@ describe('a sitter among others', function () {
     await user.page.click('::-p-text(Among others)');
     await user.sees('Puffling crèche chair: fits the average child from');
     await user.sees('Measure again by');
+    await user.sees('School furniture of size mark');
     await user.choose('Measure', 'Buttock–popliteal length');
     await user.choose('Seat', 'Gullstone task chair');
     await user.sees('Gullstone task chair: fits the average child');

@@ -189,6 +189,31 @@ export function childEstimatesOf(
 /** From this age on the tables of adults hold. */
 export const ADULT_FROM = GROWN;
 
+/** Furniture for schools by size. */
+export interface SizeMark {
+  readonly mark: number;
+  /** Popliteal height without shoes, from and below, mm: what a size is chosen by. */
+  readonly popliteal: readonly [number, number];
+  /** Height of the seat, mm. */
+  readonly seatMm: number;
+}
+
+/** EN 1729-1 (2006; 2015), from memory. Popliteal heights join without a gap; statures would overlap. */
+export const SIZE_MARKS: readonly SizeMark[] = [
+  { mark: 0, popliteal: [200, 250], seatMm: 210 },
+  { mark: 1, popliteal: [250, 280], seatMm: 260 },
+  { mark: 2, popliteal: [280, 315], seatMm: 310 },
+  { mark: 3, popliteal: [315, 355], seatMm: 350 },
+  { mark: 4, popliteal: [355, 405], seatMm: 380 },
+  { mark: 5, popliteal: [405, 435], seatMm: 430 },
+  { mark: 6, popliteal: [435, 485], seatMm: 460 },
+  { mark: 7, popliteal: [485, Infinity], seatMm: 510 },
+];
+
+/** The size for a popliteal height without shoes, mm; null for one that is too small for any. */
+export const sizeMarkFor = (poplitealMm: number): SizeMark | null =>
+  SIZE_MARKS.find(({ popliteal: [from, below] }) => from <= poplitealMm && poplitealMm < below) ?? null;
+
 /** Children grow at different paces: a prediction is off by so much of the growth (assumed). */
 const PACE = 0.2;
 

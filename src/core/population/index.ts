@@ -35,6 +35,7 @@ export { ASK_FROM, REASON_FROM, SLIPS, implausible, type Implausible, type Slip 
 export {
   ADULT_FROM,
   OLDEST,
+  SIZE_MARKS,
   STATURE_BY_AGE,
   YOUNGEST,
   childAt,
@@ -42,7 +43,9 @@ export {
   childRow,
   grown,
   shareOfStature,
+  sizeMarkFor,
   statureAt,
+  type SizeMark,
   yearsToNextMeasuring,
 } from './children';
 export { agesOf, type Ages } from './seat-ages';

@@ -8,7 +8,7 @@ import type { SeatSummary, SitterDetail } from '../../contract';
 import { api } from '../../ui/client';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayDate, word } from '../../words';
+import { sayDate, sayLength, word } from '../../words';
 import styles from './people.module.css';
 import { typed, unitOf } from './use-measures';
 
@@ -127,6 +127,8 @@ export function Growth({
     return () => chart.destroy();
   }, [ageYears, charts, dimension, id, reading, seat, shoe, sitter.body, tables, value, who]);
 
+  const leg = sitter.body.poplitealHeight;
+  const mark = leg ? tables.sizeMarkFor(leg.value) : null;
   const again = new Date(openedAt + tables.yearsToNextMeasuring(who, ageYears) * 365.25 * DAY_MS);
   return (
     <>
@@ -152,6 +154,13 @@ export function Growth({
         />
       </div>
       {fits && <p>{fits}</p>}
+      {mark && (
+        <p>
+          {word('growth.mark')
+            .replace('{mark}', String(mark.mark))
+            .replace('{seat}', sayLength(mark.seatMm, reading))}
+        </p>
+      )}
       {value === undefined && <p className={parts.soft}>{word('growth.unmeasured')}</p>}
       <div className={styles.chart} data-tall>
         <canvas

@@ -15,6 +15,7 @@ import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayValue, word, type Reading } from '../../words';
+import { chooseTable } from './table-choice';
 import { typed, unitOf, useMeasures, type ReadingConflict } from './use-measures';
 import { doubtAbout, usePopulation, type Told } from './use-population';
 import styles from './measures.module.css';
@@ -52,7 +53,7 @@ const roundMeasure = (dimension: DimensionId, value: number): number =>
 function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
   if ('child' in by) return word('measure.estimatesByAge');
   return word('measure.estimatesBy')
-    .replace('{table}', by.table)
+    .replace('{table}', by.table.name)
     .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
 }
 
@@ -97,6 +98,27 @@ function Meanwhile({
 }
 
 /** All measures of a sitter, in the order of measuring; each is saved by itself. */
+/** By which table estimates are made, and another one for this device. */
+function EstimatedBy({ told, sex }: { readonly told: Told; readonly sex: SitterDetail['sex'] }) {
+  return (
+    <p className={parts.soft}>
+      {sayTold(told, sex)}{' '}
+      {'tables' in told.by && (
+        <label className={parts.preference}>
+          {word('measure.table')}{' '}
+          <select value={told.by.table.id} onChange={(e) => chooseTable(e.currentTarget.value)}>
+            {told.by.tables.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </p>
+  );
+}
+
 /** A measure that does not fit the others: how far off, and what may have happened. */
 function Odd({
   doubt,
@@ -281,7 +303,7 @@ export function MeasureForm({
           )
         );
       })}
-      {told && missing.length > 0 && <p className={parts.soft}>{sayTold(told, sitter.sex)}</p>}
+      {told && missing.length > 0 && <EstimatedBy told={told} sex={sitter.sex} />}
       <ul className={styles.list}>{FITTING_DIMENSIONS.map(row)}</ul>
       <details className={styles.more} open={MORE.some((id) => sitter.body[id]) || undefined}>
         <summary>{word('measure.more')}</summary>

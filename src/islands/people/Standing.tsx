@@ -9,6 +9,7 @@ import { useReading } from '../../ui/preferences';
 import { sayValue, word, type Reading } from '../../words';
 import { Growth } from './Growth';
 import styles from './people.module.css';
+import { tableOf, useTableChoice } from './table-choice';
 import { typed, unitOf } from './use-measures';
 import { ageYears } from './use-population';
 
@@ -50,7 +51,7 @@ function Chart({
   const canvas = useRef<HTMLCanvasElement>(null);
   const { value } = sitter.body[id]!;
   const who = sitter.sex ?? 'mixed';
-  const population = tables.populationOf(tables.BRITISH, who);
+  const population = tables.populationOf(tableOf(tables.TABLES, useTableChoice()), who);
   const about = { table: population.table.name, who: word(`measure.who.${who}`), name: sitter.name };
   const dimension = word(`dimension.${id}`);
   useEffect(() => {
