@@ -9,9 +9,9 @@ import { figureOf, type Figure } from './figure';
 const SEED = 11;
 const CASES = 400;
 const ROUNDS = 3;
-/** As many as in the demo records with every measure, and then more. */
 /** Adjustments of seat and place. */
 const FEWEST = 14;
+/** As many as it takes to fill the mix. */
 const SIZE = { sitters: 900, seats: 240 };
 
 export interface Mix {

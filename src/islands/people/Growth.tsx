@@ -11,6 +11,7 @@ import { useReading } from '../../ui/preferences';
 import { sayDate, sayLength, word } from '../../words';
 import styles from './people.module.css';
 import { typed, unitOf } from './use-measures';
+import { YEAR_MS } from './use-population';
 
 type Tables = typeof import('../../core/population');
 type Charts = typeof import('./growth-chart');
@@ -26,7 +27,6 @@ type Growing = keyof typeof GROWING;
 const STEPS = 64;
 const AHEAD_STEPS = 16;
 const SMALLEST = 0.05;
-const DAY_MS = 24 * 3600 * 1000;
 
 function useSeats(): readonly SeatSummary[] {
   const [seats, setSeats] = useState<readonly SeatSummary[]>([]);
@@ -129,7 +129,7 @@ export function Growth({
 
   const leg = sitter.body.poplitealHeight;
   const mark = leg ? tables.sizeMarkFor(leg.value) : null;
-  const again = new Date(openedAt + tables.yearsToNextMeasuring(who, ageYears) * 365.25 * DAY_MS);
+  const again = new Date(openedAt + tables.yearsToNextMeasuring(who, ageYears) * YEAR_MS);
   return (
     <>
       <div className={styles.choices}>

@@ -16,7 +16,7 @@ import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayValue, word, type Reading } from '../../words';
 import { chooseTable } from './table-choice';
-import { typed, unitOf, useMeasures, type ReadingConflict } from './use-measures';
+import { sayMeasure, typed, unitOf, useMeasures, type ReadingConflict } from './use-measures';
 import { doubtAbout, usePopulation, type Told } from './use-population';
 import styles from './measures.module.css';
 
@@ -28,9 +28,6 @@ const neededFor = (dimension: DimensionId): string =>
   NEEDED_FOR[dimension]
     .map((id) => (isAdjustmentKind(id) ? word(`kind.${id}`) : word(`check.${id}`)).toLowerCase())
     .join(', ');
-
-const sayMeasure = (dimension: DimensionId, value: number, reading: Reading): string =>
-  sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
 
 function noteOf(sitter: SitterDetail, dimension: DimensionId, told: Told | null, reading: Reading): string {
   const quantity = sitter.body[dimension];

@@ -1,16 +1,15 @@
 /** Where somebody stands among others: the share that measures less, and how a measure is spread. */
 import { NativeSelect } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { DIMENSIONS, type DimensionId } from '../../core/body';
 import type { BodyDimension } from '../../core/population';
 import type { SitterDetail } from '../../contract';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayValue, word, type Reading } from '../../words';
+import { word } from '../../words';
 import { Growth } from './Growth';
 import styles from './people.module.css';
 import { tableOf, useTableChoice } from './table-choice';
-import { typed, unitOf } from './use-measures';
+import { sayMeasure, typed, unitOf } from './use-measures';
 import { ageYears } from './use-population';
 
 type Tables = typeof import('../../core/population');
@@ -32,9 +31,6 @@ function useLoaded(isWanted: boolean): Loaded | null {
   }, [isWanted, loaded]);
   return loaded;
 }
-
-const sayMeasure = (id: DimensionId, value: number, reading: Reading): string =>
-  sayValue(DIMENSIONS[id].unit === 'kg' ? { kg: value } : { mm: value }, reading);
 
 function Chart({
   sitter,

@@ -1,4 +1,5 @@
 import { Chart, LineController, LineElement, LinearScale, PointElement, type ChartDataset } from 'chart.js';
+import { chartStyle } from './chart-style';
 
 Chart.register(LineController, LineElement, LinearScale, PointElement);
 
@@ -18,9 +19,7 @@ export interface GrowthPicture {
 /** Draws in the colours that hold where the canvas stands. */
 export function drawGrowth(canvas: HTMLCanvasElement, picture: GrowthPicture): Chart {
   const { curves, child, limits, titles, say } = picture;
-  const style = getComputedStyle(canvas);
-  const colour = (name: string): string => style.getPropertyValue(`--${name}`).trim();
-  const font = { family: style.fontFamily, size: 12 };
+  const { colour, title, ticks, grid } = chartStyle(canvas);
   const ages = curves[0]!.map((p) => p.x);
   const [first, last] = [ages[0]!, ages[ages.length - 1]!];
   const line = (data: readonly Point[], more: Partial<ChartDataset<'line'>>): ChartDataset<'line'> => ({
@@ -29,7 +28,6 @@ export function drawGrowth(canvas: HTMLCanvasElement, picture: GrowthPicture): C
     borderWidth: 2,
     ...more,
   });
-  const title = (text: string) => ({ display: true, text, color: colour('ink'), font });
   return new Chart(canvas, {
     type: 'line',
     data: {
@@ -64,13 +62,13 @@ export function drawGrowth(canvas: HTMLCanvasElement, picture: GrowthPicture): C
           min: first,
           max: last,
           title: title(titles.x),
-          ticks: { color: colour('ink-soft'), font, stepSize: 1 },
-          grid: { color: colour('line') },
+          ticks: { ...ticks, stepSize: 1 },
+          grid,
         },
         y: {
           title: title(titles.y),
-          ticks: { color: colour('ink-soft'), font, callback: (mm) => say(Number(mm)) },
-          grid: { color: colour('line') },
+          ticks: { ...ticks, callback: (mm) => say(Number(mm)) },
+          grid,
         },
       },
     },

@@ -1,4 +1,5 @@
 import { Chart, Filler, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
+import { chartStyle } from './chart-style';
 
 Chart.register(Filler, LineController, LineElement, LinearScale, PointElement);
 
@@ -15,10 +16,8 @@ export function drawStanding(
   canvas: HTMLCanvasElement,
   { curve, value, title, say }: StandingPicture,
 ): Chart {
-  const style = getComputedStyle(canvas);
-  const colour = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+  const { colour, title: titled, ticks, grid } = chartStyle(canvas);
   const highest = Math.max(...curve.map((point) => point.y));
-  const font = { family: style.fontFamily, size: 12 };
   return new Chart(canvas, {
     type: 'line',
     data: {
@@ -54,9 +53,9 @@ export function drawStanding(
           type: 'linear',
           min: Math.min(curve[0]!.x, value),
           max: Math.max(curve[curve.length - 1]!.x, value),
-          title: { display: true, text: title, color: colour('ink'), font },
-          ticks: { color: colour('ink-soft'), font, callback: (x) => say(Number(x)) },
-          grid: { color: colour('line') },
+          title: titled(title),
+          ticks: { ...ticks, callback: (x) => say(Number(x)) },
+          grid,
         },
         y: { display: false, min: 0, max: highest * 1.1 },
       },

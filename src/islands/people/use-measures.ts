@@ -22,7 +22,7 @@ import {
 } from '../../ui/outbox';
 import { savingOf } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
-import { word, type Reading } from '../../words';
+import { sayValue, word, type Reading } from '../../words';
 
 export const unitOf = (dimension: DimensionId, reading: Reading): string =>
   DIMENSIONS[dimension].unit === 'kg' ? reading.mass : reading.length;
@@ -33,6 +33,10 @@ export function typed(dimension: DimensionId, value: number, reading: Reading): 
     ? formatMassNumber(value, reading.mass)
     : formatLengthNumber(value, reading.length);
 }
+
+/** A measure as it is said, with its unit. */
+export const sayMeasure = (dimension: DimensionId, value: number, reading: Reading): string =>
+  sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
 
 const parse = (dimension: DimensionId, text: string, reading: Reading): Parsed =>
   DIMENSIONS[dimension].unit === 'kg' ? parseMass(text, reading.mass) : parseLength(text, reading.length);

@@ -19,7 +19,7 @@ export interface Told {
   readonly by: Tables | { readonly child: true };
 }
 
-const YEAR_MS = 365.25 * 24 * 3600 * 1000;
+export const YEAR_MS = 365.25 * 24 * 3600 * 1000;
 
 /** @param now milliseconds since 1970 */
 export const ageYears = (birthDate: string | null, now: number): number | null =>
