@@ -17,6 +17,7 @@ const FOLDERS = [
   'pages',
   'islands',
   'drawing',
+  'workers',
   'ui',
   'demo',
 ];
@@ -31,8 +32,9 @@ const MAY_IMPORT = {
   demo: ['core', 'data', 'service', 'demo'],
   server: ['core', 'words', 'contract', 'data', 'service', 'drawing', 'demo', 'server'],
   drawing: ['core', 'words', 'drawing'],
+  workers: ['core', 'workers'],
   ui: ['core', 'words', 'contract', 'ui'],
-  islands: ['core', 'words', 'contract', 'drawing', 'ui', 'islands'],
+  islands: ['core', 'words', 'contract', 'drawing', 'workers', 'ui', 'islands'],
   pages: ['core', 'words', 'contract', 'service', 'server', 'islands', 'ui'],
 };
 

@@ -14,10 +14,12 @@ import {
   PlaceSchema,
   SeatSchema,
   SettingsSchema,
+  TableSchema,
 } from './records';
 
 const Version = z.int().min(1);
 const Instant = z.string();
+const TableId = z.string().min(1).max(60);
 /** A local date. */
 const LocalDate = z.iso.date();
 
@@ -27,6 +29,8 @@ export const SitterSchema = z.object({
   birthDate: LocalDate.nullable(),
   /** Whose tables of bodies hold; null where nobody said. */
   sex: z.enum(SEXES).nullable(),
+  /** The table of bodies to estimate by; null for the one that the practice uses. */
+  tableId: TableId.nullable(),
   version: Version,
   measured: z.int(),
   updatedAt: Instant,
@@ -48,6 +52,7 @@ export const SitterEditSchema = z.object({
   name: Name.optional(),
   birthDate: LocalDate.nullable().optional(),
   sex: z.enum(SEXES).nullable().optional(),
+  tableId: TableId.nullable().optional(),
 });
 export type SitterEdit = z.infer<typeof SitterEditSchema>;
 
@@ -59,11 +64,40 @@ export const ReadingEditSchema = z.object({
   dimension: z.enum(DIMENSION_IDS),
   value: z.number().nullable(),
   instead: Instant.max(40).nullable().optional(),
+  /** Why it stands although the other measures speak against it: asked for from five deviations on. */
+  reason: z.string().trim().min(1).max(300).optional(),
 });
 export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
 
 export const FitterSchema = z.object({ id: Id, name: Name });
 export type Fitter = z.infer<typeof FitterSchema>;
+
+/** A table of bodies, and what it is to the practice. */
+export const TableSummarySchema = z.object({
+  table: TableSchema,
+  /** Brought by the practice; the others come with the program. */
+  isOwn: z.boolean(),
+  /** Estimates are made by it where a sitter has no other. */
+  isUsual: z.boolean(),
+  /** Set aside: not offered any more. */
+  isRetired: z.boolean(),
+});
+export type TableSummary = z.infer<typeof TableSummarySchema>;
+
+/** A table of the practice's own, as the text of a CSV file. */
+export const NewTableSchema = z.object({
+  id: Id,
+  name: Name,
+  source: z.string().trim().min(1).max(300),
+  csv: z.string().max(200_000),
+});
+export type NewTable = z.infer<typeof NewTableSchema>;
+
+export const TableEditSchema = z.object({
+  isUsual: z.literal(true).optional(),
+  isRetired: z.boolean().optional(),
+});
+export type TableEdit = z.infer<typeof TableEditSchema>;
 
 export const SeatSummarySchema = z.object({ versionId: Id, seat: SeatSchema });
 export type SeatSummary = z.infer<typeof SeatSummarySchema>;
@@ -124,7 +158,11 @@ export type SavedDraft = z.infer<typeof SavedDraftSchema>;
 
 export const FittingDetailSchema = FittingSummarySchema.extend({
   toolsKg: z.number().min(0),
+  /** Whether what was not measured is estimated. */
+  fillIn: z.boolean(),
   sitter: SitterDetailSchema,
+  /** What it is computed with: the readings that hold and, where they are wanted, estimates, marked as such. */
+  body: BodySchema,
   /** null until a seat is chosen. */
   inputs: InputsSchema.nullable(),
   /** Draft settings (stage `reached`, version 0); null before the first solve. */
@@ -141,6 +179,7 @@ export const FittingEditSchema = z.object({
   methodVersionId: Id.optional(),
   fitterId: Id.nullable().optional(),
   toolsKg: z.number().min(0).max(100).optional(),
+  fillIn: z.boolean().optional(),
 });
 export type FittingEdit = z.infer<typeof FittingEditSchema>;
 

@@ -7,6 +7,7 @@ export {
   PlaceSchema,
   SeatSchema,
   SettingsSchema,
+  TableSchema,
 } from './records';
 export {
   DeletionSchema,
@@ -18,6 +19,7 @@ export {
   MethodSummarySchema,
   NewFittingSchema,
   NewSitterSchema,
+  NewTableSchema,
   PlaceEditSchema,
   PlaceSummarySchema,
   PassphraseSchema,
@@ -32,6 +34,8 @@ export {
   SitterDetailSchema,
   SitterEditSchema,
   SitterSchema,
+  TableEditSchema,
+  TableSummarySchema,
   type Deletion,
   type Fitter,
   type FittingAct,
@@ -41,6 +45,7 @@ export {
   type MethodSummary,
   type NewFitting,
   type NewSitter,
+  type NewTable,
   type PlaceEdit,
   type PlaceSummary,
   type ReadingEdit,
@@ -52,6 +57,8 @@ export {
   type Sitter,
   type SitterDetail,
   type SitterEdit,
+  type TableEdit,
+  type TableSummary,
 } from './api';
 export {
   PROBLEMS,

@@ -11,6 +11,7 @@ import {
   MethodSummarySchema,
   NewFittingSchema,
   NewSitterSchema,
+  NewTableSchema,
   PlaceEditSchema,
   PlaceSummarySchema,
   PassphraseSchema,
@@ -23,6 +24,8 @@ import {
   SitterDetailSchema,
   SitterEditSchema,
   SitterSchema,
+  TableEditSchema,
+  TableSummarySchema,
 } from './api';
 import { CardSchema } from './card';
 import { PROBLEMS, ProblemSchema } from './problems';
@@ -34,6 +37,9 @@ const NAMED = {
   NewSitter: NewSitterSchema,
   SitterEdit: SitterEditSchema,
   ReadingEdit: ReadingEditSchema,
+  TableSummary: TableSummarySchema,
+  NewTable: NewTableSchema,
+  TableEdit: TableEditSchema,
   Fitter: FitterSchema,
   SeatSummary: SeatSummarySchema,
   PlaceSummary: PlaceSummarySchema,
@@ -99,7 +105,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   {
     method: 'patch',
     path: '/sitters/{id}',
-    summary: 'Change name or birth date',
+    summary: 'Change name, birth date, sex or table of bodies',
     body: 'SitterEdit',
     answer: 'SitterDetail',
     versioned: true,
@@ -107,7 +113,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   {
     method: 'put',
     path: '/sitters/{id}/readings',
-    summary: 'Take a reading, or take it back with null',
+    summary: 'Take a reading, or take it back with null; one that the others speak against needs a reason',
     body: 'ReadingEdit',
     answer: 'SitterDetail',
   },
@@ -122,6 +128,27 @@ export const ENDPOINTS: readonly Endpoint[] = [
     path: '/sitters/{id}/restore',
     summary: 'Take the deletion of a sitter back',
     answer: 'SitterDetail',
+  },
+  {
+    method: 'get',
+    path: '/tables',
+    summary: 'The tables of bodies: those that come with the program, and the practice’s own',
+    answer: ['TableSummary'],
+  },
+  {
+    method: 'post',
+    path: '/tables',
+    summary: 'Bring a table of bodies as CSV; the same id again gives the first',
+    body: 'NewTable',
+    answer: 'TableSummary',
+    status: 201,
+  },
+  {
+    method: 'patch',
+    path: '/tables/{id}',
+    summary: 'Make a table the usual one, set one of the practice’s own aside, or take it back',
+    body: 'TableEdit',
+    answer: 'TableSummary',
   },
   { method: 'get', path: '/fitters', summary: 'The fitters', answer: ['Fitter'] },
   {
@@ -180,7 +207,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   {
     method: 'patch',
     path: '/fittings/{id}',
-    summary: 'Choose seat, place, method, fitter or tools',
+    summary: 'Choose seat, place, method, fitter or tools, and whether estimates fill in',
     body: 'FittingEdit',
     answer: 'FittingDetail',
     versioned: true,

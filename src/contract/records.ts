@@ -4,6 +4,7 @@ import { DIMENSION_IDS, type Body } from '../core/body';
 import { INPUTS_SCHEMA, type FitInputs, type Settings } from '../core/fit';
 import { CONDITION_IDS, TARGET_BASES, TIE_BREAKS, type Method } from '../core/method';
 import { GROUNDS, PLACE_LIMITS, SPOT_LIMITS, TASKS, WINNERS, type Place, type Spot } from '../core/place';
+import { BODY_DIMENSIONS, ROW_BASES, type PopulationTable } from '../core/population/table';
 import { BASES, type Quantity } from '../core/quantity';
 import {
   ACTIONS,
@@ -35,9 +36,27 @@ export const QuantitySchema: z.ZodType<Quantity> = z.object({
   takenAt: z.string().nullable(),
   takenBy: z.string().nullable(),
   instrument: z.string().optional(),
+  reason: z.string().optional(),
 });
 
 export const BodySchema: z.ZodType<Body> = z.partialRecord(z.enum(DIMENSION_IDS), QuantitySchema);
+
+const TableRow = z.object({
+  mean: Finite.positive(),
+  sd: Finite.positive(),
+  skew: Finite,
+  basis: z.enum(ROW_BASES),
+});
+const TableRows = z.partialRecord(z.enum(BODY_DIMENSIONS), TableRow);
+
+/** A table of bodies: mean and deviation of each dimension of each sex, mm or kg. */
+export const TableSchema: z.ZodType<PopulationTable> = z.object({
+  id: z.string().min(1).max(60),
+  name: Name,
+  source: z.string().max(300),
+  n: z.object({ men: z.int(), women: z.int() }).nullable(),
+  rows: z.object({ men: TableRows, women: TableRows }),
+});
 
 const Travel = z.discriminatedUnion('type', [
   z.object({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),

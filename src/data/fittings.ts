@@ -33,6 +33,7 @@ export interface FittingRow {
   readonly placeVersionId: string | null;
   readonly methodVersionId: string;
   readonly toolsKg: number;
+  readonly fillIn: boolean;
   readonly state: 'open' | 'left';
   readonly version: number;
   readonly draftRevision: number;
@@ -142,9 +143,19 @@ export async function openFittingsOf(q: Queries, sitterId: string): Promise<stri
   return rows.map((r) => r.id);
 }
 
+/** Open fittings in which the usual table fills in: those of sitters for whom no other was chosen. */
+export async function openFittingsByUsualTable(q: Queries): Promise<string[]> {
+  const rows = await q
+    .select({ id: fittings.id })
+    .from(fittings)
+    .innerJoin(sitters, eq(sitters.id, fittings.sitterId))
+    .where(and(eq(fittings.state, 'open'), eq(fittings.fillIn, true), isNull(sitters.tableId)));
+  return rows.map((r) => r.id);
+}
+
 export async function insertFitting(
   q: Queries,
-  fitting: NewFitting & { methodVersionId: string; date: string },
+  fitting: NewFitting & { methodVersionId: string; date: string; fillIn: boolean },
   at: string,
 ): Promise<void> {
   await q.insert(fittings).values({ ...fitting, createdAt: at, updatedAt: at });
@@ -156,6 +167,7 @@ export interface FittingChange {
   readonly methodVersionId?: string | undefined;
   readonly fitterId?: string | null | undefined;
   readonly toolsKg?: number | undefined;
+  readonly fillIn?: boolean | undefined;
   readonly state?: 'open' | 'left' | undefined;
   readonly date?: string | undefined;
   readonly inputs?: FitInputs | null | undefined;

@@ -25,6 +25,8 @@ export const sitters = sqliteTable(
     birthDate: text(),
     /** Only for tables of bodies; null where nobody said. */
     sex: text({ enum: ['men', 'women'] }),
+    /** The table of bodies to estimate by; null for the one that the practice uses. */
+    tableId: text(),
     version: integer().notNull().default(1),
     createdAt: instant(),
     updatedAt: instant(),
@@ -50,6 +52,8 @@ export const readings = sqliteTable(
     source: text().notNull(),
     takenAt: instant(),
     takenBy: text(),
+    /** Why it stands although the other measures speak against it; null where nobody had to say. */
+    reason: text(),
     /** When a later reading or the fitter took it back; null while it holds. */
     withdrawnAt: text(),
   },
@@ -86,6 +90,26 @@ export const methodVersions = sqliteTable(
   (t) => [uniqueIndex('method_versions_number').on(t.methodId, t.number)],
 );
 
+/** Tables of bodies that the practice has brought; the shipped ones come with the program. */
+export const populationTables = sqliteTable('population_tables', {
+  id: id(),
+  document: text({ mode: 'json' }).notNull(),
+  createdAt: instant(),
+  /** When it was set aside: not offered any more; null while it is. */
+  retiredAt: text(),
+});
+
+/** What holds for the whole practice: one row. */
+export const practice = sqliteTable(
+  'practice',
+  {
+    id: integer().primaryKey(),
+    /** Estimates are made by this table where a sitter has no other; null for the first that is shipped. */
+    tableId: text(),
+  },
+  (t) => [check('practice_one', sql`${t.id} = 1`)],
+);
+
 export const fittings = sqliteTable(
   'fittings',
   {
@@ -100,6 +124,8 @@ export const fittings = sqliteTable(
       .references(() => methodVersions.id),
     /** Tens of grams of tools carried. */
     tools: integer().notNull().default(0),
+    /** Whether what was not measured is estimated. */
+    fillIn: integer({ mode: 'boolean' }).notNull().default(false),
     /** Local date. */
     date: text().notNull(),
     state: text({ enum: ['open', 'left'] })

@@ -23,6 +23,7 @@ const columns = {
   name: sitters.name,
   birthDate: sitters.birthDate,
   sex: sitters.sex,
+  tableId: sitters.tableId,
   version: sitters.version,
   updatedAt: sitters.updatedAt,
   measured: measuredOf,
@@ -70,6 +71,7 @@ export async function updateSitter(q: Queries, id: string, edit: SitterEdit, at:
       ...(edit.name === undefined ? {} : { name: edit.name, folded: fold(edit.name) }),
       ...(edit.birthDate === undefined ? {} : { birthDate: edit.birthDate }),
       ...(edit.sex === undefined ? {} : { sex: edit.sex }),
+      ...(edit.tableId === undefined ? {} : { tableId: edit.tableId }),
       version: sql`${sitters.version} + 1`,
       updatedAt: at,
     })
@@ -94,6 +96,7 @@ export async function bodyOf(q: Queries, sitterId: string): Promise<Body> {
       source: row.source,
       takenAt: row.takenAt,
       takenBy: row.takenBy,
+      ...(row.reason === null ? {} : { reason: row.reason }),
     };
   }
   return body;
@@ -133,5 +136,6 @@ export async function insertReading(
     source: quantity.source,
     takenAt: at,
     takenBy: quantity.takenBy,
+    reason: quantity.reason ?? null,
   });
 }

@@ -80,6 +80,7 @@ async function insertOne(
       fitterId: fitter.id,
       methodVersionId,
       date: localDate(sitter.fitting.at, ctx.practice.timeZone),
+      fillIn: sitter.fitting.fillIn ?? false,
     },
     at,
   );

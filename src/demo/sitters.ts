@@ -15,6 +15,8 @@ export interface DemoSitter {
     readonly method: 'right-angle' | 'open-hip';
     readonly toolsKg: number;
     readonly daysAgo: number;
+    /** What was not measured is estimated. */
+    readonly fillIn?: true;
   } | null;
 }
 
@@ -173,7 +175,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
       elbowHeightSitting: 241,
       hipBreadthSitting: 394,
     },
-    fitting: null,
+    fitting: { seat: 0, place: 0, method: 'open-hip', toolsKg: 0, daysAgo: 11, fillIn: true },
   },
   { name: 'Jory Pell', ageYears: 24, sex: null, measures: {}, fitting: null },
 ];

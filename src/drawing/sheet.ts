@@ -12,6 +12,7 @@ export interface Paragraph {
 export interface SheetRow {
   readonly name: string;
   readonly verdict: string;
+  readonly isEstimate: boolean;
   readonly setting: string;
   readonly check: string | null;
   readonly control: string;
@@ -65,6 +66,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
     rows: card.rows.map((row, i) => ({
       name: `${i + 1}. ${word(`kind.${row.kind}`)}`,
       verdict: row.verdict,
+      isEstimate: row.isEstimate,
       chain: row.chain.map(said),
       setting: said(row.setting),
       check: row.check && said(row.check),
@@ -77,6 +79,9 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       paragraphs: [
         ...unreached,
         ...(isReached ? [plain(word('card.allReached'))] : []),
+        ...(card.estimated.length > 0
+          ? [{ lead: `${word('card.estimated')}:`, text: card.estimated.map(said).join(' · ') }]
+          : []),
         ...(card.angles.length > 0
           ? [{ lead: `${word('card.angles')}:`, text: card.angles.map(said).join(' · ') }]
           : []),

@@ -51,6 +51,7 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
       movement: row.movement && say(row.movement, reading),
       check: row.check && say(row.check, reading),
       verdict: word(`verdict.${row.verdict}`),
+      onEstimate: row.isEstimate,
       chain: row.chain.map((m) => say(m, reading)),
     };
   });
@@ -67,6 +68,7 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
       remedy: u.remedy && say(u.remedy, reading),
     })),
     offered: card.offered.map((m) => say(m, reading)),
+    estimated: card.estimated.map((m) => say(m, reading)),
     unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
     posture: card.angles.map((m) => say(m, reading)),
     cautions: card.cautions.map((m) => say(m, reading)),

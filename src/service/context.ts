@@ -116,6 +116,13 @@ export function localDate(at: Date, timeZone: string): string {
 export const today = (ctx: Pick<Context, 'now' | 'practice'>): string =>
   localDate(ctx.now(), ctx.practice.timeZone);
 
+const DAYS_PER_YEAR = 365.25;
+const DAY_MS = 86_400_000;
+
+/** Years from a birth date to a date with their fraction, both ISO 8601 local dates. */
+export const exactAgeOn = (birthDate: string, date: string): number =>
+  (Date.parse(date) - Date.parse(birthDate)) / DAY_MS / DAYS_PER_YEAR;
+
 /** Whole years from a birth date to a date, both ISO 8601 local dates. */
 export function ageOn(birthDate: string, date: string): number {
   const years = Number(date.slice(0, 4)) - Number(birthDate.slice(0, 4));

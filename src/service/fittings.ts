@@ -52,12 +52,12 @@ import {
 import { bodyOf, findSitter } from '../data/sitters';
 import { today, write, type Context } from './context';
 import { deletionOf } from './deleting';
-import { composeInputs } from './inputs';
+import { bodyForFitting, composeInputs } from './inputs';
 
 export const recentFittings = (ctx: Context, sitterId?: string): Promise<FittingSummary[]> =>
   listFittings(ctx.store.db, sitterId);
 
-async function detailOf(q: Queries, id: string): Promise<FittingDetail | null> {
+async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDetail | null> {
   const [summary, row] = [await findFittingSummary(q, id), await findFitting(q, id)];
   if (!summary || row?.sitterId == null) return null;
   const sitter = await findSitter(q, row.sitterId);
@@ -65,7 +65,9 @@ async function detailOf(q: Queries, id: string): Promise<FittingDetail | null> {
   return {
     ...summary,
     toolsKg: row.toolsKg,
+    fillIn: row.fillIn,
     sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
+    body: await bodyForFitting(ctx, q, row, sitter),
     inputs: row.inputs,
     draft: await findDraft(q, id),
   };
@@ -73,7 +75,7 @@ async function detailOf(q: Queries, id: string): Promise<FittingDetail | null> {
 
 export async function fittingDetail(ctx: Context, id: string): Promise<Outcome<FittingDetail>> {
   const { db } = ctx.store;
-  const detail = await detailOf(db, id);
+  const detail = await detailOf(ctx, db, id);
   if (detail) return done(detail);
   return refused((await findFitting(db, id))?.sitterId === null ? 'erased' : 'notFound');
 }
@@ -135,11 +137,11 @@ export function createFitting(ctx: Context, fitting: NewFitting): Promise<Outcom
       if (!method) return refused('unexpected');
       await insertFitting(
         q,
-        { ...fitting, methodVersionId: method.versionId, date: today(ctx) },
+        { ...fitting, methodVersionId: method.versionId, date: today(ctx), fillIn: true },
         ctx.now().toISOString(),
       );
     }
-    return done((await detailOf(q, fitting.id))!);
+    return done((await detailOf(ctx, q, fitting.id))!);
   });
 }
 
@@ -153,7 +155,7 @@ export function editFitting(
   return write(ctx, async (q) => {
     const row = await findFitting(q, id);
     if (!row) return refused('notFound');
-    if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(q, id) });
+    if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
     if (row.state !== 'open') return refused('closed');
     const faults = await danglingFaults(q, edit);
     if (faults.length > 0) return refused('invalid', { faults });
@@ -164,7 +166,7 @@ export function editFitting(
     };
     await trimDraft(ctx, q, row, chosen);
     await updateFitting(q, id, { ...edit, inputs: await composeInputs(ctx, q, chosen) }, at);
-    return done((await detailOf(q, id))!);
+    return done((await detailOf(ctx, q, id))!);
   });
 }
 
@@ -281,7 +283,7 @@ function saveSettingsWhole(
       const row = await findDraftTarget(q, id);
       if (!row) return refused('notFound');
       if (row.state !== 'open') return refused('closed');
-      return refused('changedMeanwhile', { current: await detailOf(q, id) });
+      return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
     }
     const counts = await knownCounts(ctx, q, id, fittingVersion);
     if (!counts) return refused('incomplete');
@@ -303,9 +305,9 @@ export function actOnFitting(
   return write(ctx, async (q) => {
     const row = await findFitting(q, id);
     if (!row) return refused('notFound');
-    if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(q, id) });
+    if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
     const result = act.act === 'reopen' ? await reopen(ctx, q, row) : await settle(ctx, q, row, act);
-    return result ?? done((await detailOf(q, id))!);
+    return result ?? done((await detailOf(ctx, q, id))!);
   });
 }
 

@@ -1,9 +1,26 @@
+import type { Body } from '../core/body';
 import { makeInputs, type FitInputs } from '../core/fit';
+import { filledBody } from '../core/population';
+import type { Sitter } from '../contract';
 import { findMethodVersion, findPlaceVersion, findSeatVersion } from '../data/catalogue';
 import type { Queries } from '../data/client';
 import { findFitting, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
-import { ageOn, today, type Context } from './context';
+import { ageOn, exactAgeOn, today, type Context } from './context';
+import { tableOf } from './sitter-table';
+
+/** What a fitting is computed with: the readings that hold and, where they are wanted, estimates marked as such. */
+export async function bodyForFitting(
+  ctx: Context,
+  q: Queries,
+  fitting: Pick<FittingRow, 'fillIn'>,
+  sitter: Sitter,
+): Promise<Body> {
+  const body = await bodyOf(q, sitter.id);
+  if (!fitting.fillIn) return body;
+  const ageYears = sitter.birthDate === null ? null : exactAgeOn(sitter.birthDate, today(ctx));
+  return filledBody(body, { sex: sitter.sex, ageYears }, await tableOf(q, sitter));
+}
 
 /** Everything a fitting is computed from, as it stands now; null until a seat is chosen. */
 export async function composeInputs(
@@ -18,7 +35,7 @@ export async function composeInputs(
   if (!seat || !method || !sitter) return null;
   return makeInputs({
     sitter: { ageYears: sitter.birthDate === null ? null : ageOn(sitter.birthDate, today(ctx)) },
-    body: await bodyOf(q, fitting.sitterId),
+    body: await bodyForFitting(ctx, q, fitting, sitter),
     seat,
     place: fitting.placeVersionId === null ? null : await findPlaceVersion(q, fitting.placeVersionId),
     method,

@@ -11,7 +11,8 @@ export const VISITOR: Actor = { kind: 'visitor', fitterId: null };
 
 export type Act = 'read' | 'create' | 'edit' | 'delete' | 'restore';
 export interface RecordRef {
-  readonly kind: 'sitter' | 'fitter' | 'fitting' | 'seat' | 'place' | 'method' | 'session' | 'description';
+  readonly kind:
+    'sitter' | 'fitter' | 'fitting' | 'seat' | 'place' | 'method' | 'table' | 'session' | 'description';
   readonly id: string | null;
 }
 

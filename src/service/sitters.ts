@@ -1,4 +1,6 @@
-import { DIMENSIONS, rangeDoubt } from '../core/body';
+import { DIMENSIONS, rangeDoubt, type DimensionId } from '../core/body';
+import { populationFor, reasonWanted } from '../core/population';
+import type { Quantity } from '../core/quantity';
 import {
   done,
   refused,
@@ -22,9 +24,11 @@ import {
   updateSitter,
   withdrawReading,
 } from '../data/sitters';
-import { ageOn, today, write, type Context } from './context';
+import { sayDoubt } from '../words';
+import { ageOn, exactAgeOn, today, write, type Context } from './context';
 import { deletionOf } from './deleting';
 import { refreshInputs } from './inputs';
+import { isTable, tableOf } from './sitter-table';
 
 const OLDEST_YEARS = 120;
 
@@ -75,6 +79,8 @@ export async function editSitter(
     const current = await detailOf(q, id);
     if (!current) return refused('notFound');
     if (current.version !== version) return refused('changedMeanwhile', { current });
+    if (edit.tableId && !(await isTable(q, edit.tableId)))
+      return refused('invalid', { faults: [{ pointer: '/tableId', detail: 'There is no such table.' }] });
     await updateSitter(q, id, edit, ctx.now().toISOString());
     await refreshOpen(ctx, q, id);
     return done((await detailOf(q, id))!);
@@ -116,20 +122,39 @@ export async function takeReading(
     const at = ctx.now().toISOString();
     await withdrawReading(q, sitterId, dimension, at);
     if (value !== null) {
-      const quantity = {
+      const quantity: Quantity = {
         value,
-        basis: 'measured' as const,
+        basis: 'measured',
         spread: DIMENSIONS[dimension].repeatTolerance / 2,
         source: 'single reading',
         takenAt: at,
         takenBy,
+        ...(edit.reason === undefined ? {} : { reason: edit.reason }),
       };
+      const against =
+        edit.reason === undefined ? await doubtAgainst(ctx, q, current, dimension, quantity) : null;
+      if (against) return refused('invalid', { faults: [{ pointer: '/reason', detail: against }] });
       await insertReading(q, ctx.newId(), sitterId, dimension, quantity, at);
     }
     await updateSitter(q, sitterId, {}, at);
     await refreshOpen(ctx, q, sitterId);
     return done((await detailOf(q, sitterId))!);
   });
+}
+
+/** What the other measures say against a new one that nobody gave a reason for, in words; null where it may stand. */
+async function doubtAgainst(
+  ctx: Context,
+  q: Queries,
+  sitter: SitterDetail,
+  dimension: DimensionId,
+  quantity: Quantity,
+): Promise<string | null> {
+  if (dimension === 'shoeHeel') return null;
+  const ageYears = sitter.birthDate === null ? null : exactAgeOn(sitter.birthDate, today(ctx));
+  const population = populationFor({ sex: sitter.sex, ageYears }, await tableOf(q, sitter));
+  const doubt = population && reasonWanted(sitter.body, dimension, quantity, population);
+  return doubt && sayDoubt(doubt);
 }
 
 /** Hides a sitter and the sitter's fittings at once; what it hides is erased when undoing is over. */

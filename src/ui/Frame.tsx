@@ -15,12 +15,13 @@ import { keep, type PageProps } from './preferences';
 import { UndoBar } from './UndoBar';
 import styles from './parts.module.css';
 
-export type Area = 'fittings' | 'people' | 'seats' | 'places';
+export type Area = 'fittings' | 'people' | 'seats' | 'places' | 'practice';
 const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
   { id: 'fittings', href: '/' },
   { id: 'people', href: '/people' },
   { id: 'seats', href: '/seats' },
   { id: 'places', href: '/places' },
+  { id: 'practice', href: '/practice/tables' },
 ];
 
 const SCHEMES: readonly MantineColorScheme[] = ['auto', 'light', 'dark'];

@@ -13,14 +13,18 @@ export function VerdictGlyph({ verdict }: { readonly verdict: string }) {
 export function VerdictMark({
   verdict,
   kind = 'verdict',
+  isEstimate = false,
 }: {
   readonly verdict: string;
+  /** Whether a measure behind it was only estimated. */
+  readonly isEstimate?: boolean;
   readonly kind?: 'verdict' | 'checkVerdict';
 }) {
   return (
     <span className={styles.verdict} data-verdict={verdict}>
       <VerdictGlyph verdict={verdict} />
       {word(`${kind}.${verdict}`)}
+      {isEstimate && `, ${word('set.onEstimate')}`}
     </span>
   );
 }

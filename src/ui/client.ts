@@ -11,15 +11,18 @@ import {
   SeatSummarySchema,
   SitterDetailSchema,
   SitterSchema,
+  TableSummarySchema,
   type Fitter,
   type FittingAct,
   type FittingEdit,
   type NewFitting,
   type NewSitter,
+  type NewTable,
   type PlaceEdit,
   type ProblemDetails,
   type ReadingEdit,
   type SitterEdit,
+  type TableEdit,
 } from '../contract';
 import type { Settings } from '../core/fit';
 import { ClientError } from './client-error';
@@ -101,6 +104,10 @@ export const api = {
       key,
       keepalive: true,
     }),
+  tables: () => call('/tables', z.array(TableSummarySchema)),
+  addTable: (table: NewTable) => call('/tables', TableSummarySchema, { method: 'POST', body: table }),
+  editTable: (id: string, edit: TableEdit) =>
+    call(`/tables/${encodeURIComponent(id)}`, TableSummarySchema, { method: 'PATCH', body: edit }),
   addFitter: (fitter: Fitter) => call('/fitters', FitterSchema, { method: 'POST', body: fitter }),
   createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
   editPlace: (place: PlaceEdit, version: number) =>

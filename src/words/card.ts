@@ -18,6 +18,8 @@ export const CARD_WORDS = {
   'card.method': 'Method',
   'card.notPlaced': 'no desk',
   'card.noControl': 'no control described',
+  'card.estimated': 'On estimates, not measures',
+  'card.estimate': '{name} {value} ± {spread}',
   'card.unreached': 'Not reached, and its remedy',
   'card.allReached': 'Every measured setting is within its band.',
   'card.offered': 'Would fit with',

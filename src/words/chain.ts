@@ -47,6 +47,7 @@ export const CHAIN_WORDS = {
   'chain.deskClearance': 'Top of the thigh {thigh}, of the knee {knee}.',
   'chain.gaze':
     'Eye {eye}, screen {far} away: {below} below level; the back’s shape turns the sight by {turned}.',
+  'chain.estimated': 'Estimated, not measured: {list}.',
   'chain.sink': 'Under this body the cushion moves its stated values by {shift}.',
   'chain.aim': 'Aim on this scale: {aim}.',
   'chain.aim.range': 'Aim on this scale: {lo} to {hi}.',

@@ -1,4 +1,5 @@
 export { WORDS, type WordKey } from './table';
+export { sayDoubt, sayTableFault } from './bodies';
 export {
   DEFAULT_READING,
   isWordKey,

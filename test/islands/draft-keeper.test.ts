@@ -35,6 +35,7 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
     name: 'A',
     birthDate: null,
     sex: null,
+    tableId: null,
     version: 1,
     measured: 0,
     updatedAt: NOW,
@@ -46,6 +47,8 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   fitter: null,
   measured: 0,
   toolsKg: 0,
+  fillIn: false,
+  body: {},
   inputs: inputsOf(),
   draft: { stage: 'reached', version: 0, settings, savedAt: NOW },
 });

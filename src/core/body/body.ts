@@ -1,7 +1,7 @@
-import type { Quantity } from '../quantity';
+import { isEstimate, type Quantity } from '../quantity';
 import { DIMENSIONS, type DimensionId } from './dimensions';
 
-/** What is known of one sitter's body; a dimension that is absent was not measured. */
+/** What is known of one sitter's body; a dimension that is absent was neither measured nor estimated. */
 export type Body = { readonly [id in DimensionId]?: Quantity | undefined };
 
 /** Why two measures cannot both be right, or one cannot be right at all. */
@@ -14,9 +14,14 @@ export interface MeasureDoubt {
   readonly limit: number;
 }
 
-export const isMeasured = (body: Body, id: DimensionId): boolean => body[id] !== undefined;
+/** A reading, or what somebody stated; not what was estimated. */
+export const isMeasured = (body: Body, id: DimensionId): boolean =>
+  body[id] !== undefined && !isEstimate(body[id]);
+/** Of what nothing is known, not even an estimate. */
 export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
-  ids.filter((id) => !isMeasured(body, id));
+  ids.filter((id) => body[id] === undefined);
+export const estimatedOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
+  ids.filter((id) => isEstimate(body[id]));
 
 /**
  * A value outside what any body can have.
@@ -48,10 +53,11 @@ const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm:
   { lower: 'elbowHeightStanding', upper: 'stature', slackMm: 0 },
 ];
 
-/** Pairs of measures that no body can have together; empty where nothing is wrong. */
+/** Pairs of measures that no body can have together; empty where nothing is wrong. An estimate contradicts nothing. */
 export function pairDoubts(body: Body): MeasureDoubt[] {
   const doubts: MeasureDoubt[] = [];
   for (const { lower, upper, slackMm } of ORDERED_PAIRS) {
+    if (isEstimate(body[lower]) || isEstimate(body[upper])) continue;
     const low = body[lower]?.value;
     const high = body[upper]?.value;
     if (low === undefined || high === undefined) continue;

@@ -7,4 +7,12 @@ export {
   type DimensionRow,
 } from './dimensions';
 export { SEXES, type Sex } from './sex';
-export { isMeasured, missingOf, pairDoubts, rangeDoubt, type Body, type MeasureDoubt } from './body';
+export {
+  estimatedOf,
+  isMeasured,
+  missingOf,
+  pairDoubts,
+  rangeDoubt,
+  type Body,
+  type MeasureDoubt,
+} from './body';

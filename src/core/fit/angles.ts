@@ -1,5 +1,5 @@
 import { bandOf, outsideBy, type Interval } from '../method';
-import { missingOf, type DimensionId } from '../body';
+import { estimatedOf, missingOf, type DimensionId } from '../body';
 import { HIP_ABOVE_PAN_MM, KNEE_ABOVE_UNDERSIDE_MM, elbowDeg, kneeDeg, trunkThighDeg } from '../posture';
 import { atan2Deg, cosDeg, sinDeg } from '../units';
 import {
@@ -40,6 +40,8 @@ export interface PostureAngle {
   readonly source: (typeof ANGLE_SOURCES)[number];
   readonly inside: boolean;
   readonly missing: readonly DimensionId[];
+  /** Whether a measure behind it was only estimated. */
+  readonly isEstimate: boolean;
 }
 
 /** Angles are shown to half a degree. */
@@ -171,6 +173,7 @@ export function anglesOf(p: Problem, v: SetValues): PostureAngle[] {
         source,
         inside: known && (wanted === null || Math.abs(outsideBy(wanted, deg)) <= ANGLE_SLACK_DEG),
         missing,
+        isEstimate: known && estimatedOf(p.inputs.body, needs).length > 0,
       };
     });
 }

@@ -231,10 +231,12 @@ const STEPS: Record<ConditionId, Step> = {
 
 /** What every adjustment has: how far the cushion moved its values, what it reaches, where it stands, what is left. */
 function common(outcome: AdjustmentOutcome): Message[] {
-  const { variable, value, position } = outcome;
+  const { variable, value, position, estimated } = outcome;
   const { adjustment, values, shiftMm } = variable;
   const own = (n: number): MessageValue => ownValue(adjustment.unit, n);
   const steps: Message[] = [];
+  if (estimated.length > 0)
+    steps.push(message('chain.estimated', { list: { words: estimated.map((id) => `dimension.${id}`) } }));
   if (shiftMm !== 0) steps.push(message('chain.sink', { shift: { mm: shiftMm } }));
   if (outcome.aim && outcome.band && Number.isFinite(outcome.aim.lo + outcome.aim.hi))
     steps.push(

@@ -2,7 +2,7 @@
 import type { DimensionId } from '../body';
 import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Interval } from '../method';
 import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../seat';
-import { followingOf, missingFor, ownedBy, type Condition } from './conditions';
+import { estimatedFor, followingOf, missingFor, ownedBy, type Condition } from './conditions';
 import { oncePer } from './once';
 import { bestOnAxis } from './one-axis';
 import { penaltyOf, roundResidual } from './penalty';
@@ -44,6 +44,8 @@ export interface AdjustmentOutcome {
   readonly deciding: ConditionOutcome | null;
   readonly verdict: Verdict;
   readonly missing: readonly DimensionId[];
+  /** Measures behind it that nobody has taken: estimated. */
+  readonly estimated: readonly DimensionId[];
   /** Standard deviation of the aim from the spreads of the measures behind it, mm; null where none is known. */
   readonly doubt: number | null;
 }
@@ -191,6 +193,7 @@ export function adjustmentOutcome(
           ready.map((c) => outcomeOf(p, there, c)),
         ),
     missing: [...new Set(owned.flatMap((c) => missingFor(p, c)))],
+    estimated: [...new Set(ready.flatMap((c) => estimatedFor(p, c)))],
     doubt: ready[0] ? doubtOf(p, variable.kind, ready[0]) : null,
   };
 }

@@ -1,6 +1,7 @@
 import type { Message } from '../message';
 import { message } from '../message';
 import { adjustmentOf, endsOf, heightShift } from '../seat';
+import { isEstimate, type Quantity } from '../quantity';
 import type { FitInputs } from './inputs';
 
 /** Clothing over the measured mass, kg (common practice). */
@@ -25,7 +26,7 @@ export const workingLoadKg = ({ work }: Pick<FitInputs, 'work'>, massKg: number)
 function ratedLoad({ seat, body, work }: FitInputs): SeatCheck {
   const mass = body.bodyMass;
   const rated = seat.ratedLoadKg.value;
-  if (!mass || mass.basis === 'estimated') {
+  if (!mass || isEstimate(mass)) {
     return {
       id: 'ratedLoad',
       verdict: 'notMeasured',
@@ -44,9 +45,13 @@ function ratedLoad({ seat, body, work }: FitInputs): SeatCheck {
   return { id: 'ratedLoad', verdict, reason: message(`check.ratedLoad.${verdict}`, values) };
 }
 
+/** Nobody is refused a seat for a guess, nor let onto it. */
+const measured = (quantity: Quantity | undefined): number | undefined =>
+  isEstimate(quantity) ? undefined : quantity?.value;
+
 function seatWidth({ seat, body }: FitInputs): SeatCheck {
   const width = seat.seatWidthMm.value;
-  const hips = body.hipBreadthSitting?.value;
+  const hips = measured(body.hipBreadthSitting);
   if (hips === undefined)
     return {
       id: 'seatWidth',
@@ -67,7 +72,7 @@ function headroom({ seat, place, body }: FitInputs): SeatCheck[] {
   const ceiling = place?.headroomMm;
   const height = adjustmentOf(seat.adjustments, 'seatHeight');
   if (ceiling === undefined || !height) return [];
-  const sitting = body.sittingHeight?.value;
+  const sitting = measured(body.sittingHeight);
   const room = { ceiling: { mm: ceiling } };
   if (sitting === undefined)
     return [{ id: 'headroom', verdict: 'notMeasured', reason: message('check.headroom.notMeasured', room) }];

@@ -4,7 +4,8 @@ import type { Quantity } from '../quantity';
 import { MODELLED } from './factors';
 import { centile, marginalOf } from './marginal';
 import { rowOf } from './model';
-import { BRITISH, type BodyDimension, type Row } from './tables';
+import { BRITISH } from './tables';
+import type { BodyDimension, PopulationTable, Row } from './table';
 import type { Who } from './model';
 
 /** Age in years, mean and deviation of stature in mm. */
@@ -157,33 +158,26 @@ const estimate = (value: number, sd: number): Quantity => ({
   takenBy: null,
 });
 
-/**
- * What was not measured of a child: its share of the stature, where that was measured, else what children of the age
- * have; marked as an estimate.
- */
-export function childEstimatesOf(
-  body: Body,
-  who: Who,
-  ageYears: number,
-): Partial<Record<BodyDimension, Quantity>> {
-  const { stature } = body;
-  const found: Partial<Record<BodyDimension, Quantity>> = {};
-  for (const id of MODELLED) {
-    const measured = body[id];
-    if (measured && measured.basis !== 'estimated') continue;
-    const row = rowAt(who, id, ageYears);
-    const isPart = stature && id !== 'stature' && id !== 'bodyMass';
-    if (!isPart) {
-      found[id] = estimate(row.mean, row.sd);
-      continue;
-    }
-    const share = row.mean / rowAt(who, 'stature', ageYears).mean;
-    found[id] = estimate(
-      share * stature.value,
-      Math.hypot(OWN_SPREAD * share * stature.value, share * stature.spread),
-    );
-  }
-  return found;
+const SOURCE_NAME = 'Children of this age';
+/** Ages are told apart to a twentieth of a year. */
+const AGES_PER_YEAR = 20;
+const tables = new Map<number, PopulationTable>();
+
+/** How children of an age are distributed, as a table like those of adults: by WHO, CDC and the proportions of children. */
+export function tableOfAge(ageYears: number): PopulationTable {
+  const age = Math.round(ageYears * AGES_PER_YEAR) / AGES_PER_YEAR;
+  const known = tables.get(age);
+  if (known) return known;
+  const of = (sex: Sex) => Object.fromEntries(MODELLED.map((id) => [id, childRow(sex, id, age)]));
+  const table: PopulationTable = {
+    id: `age-${age}`,
+    name: SOURCE_NAME,
+    source: SOURCE,
+    n: null,
+    rows: { men: of('men'), women: of('women') },
+  };
+  tables.set(age, table);
+  return table;
 }
 
 /** From this age on the tables of adults hold. */

@@ -1,13 +1,24 @@
 /**
- * A practice's own table of dimensions, as CSV with a head: `dimension,sex,unit,mean,sd` and, if it likes, `p5,p95` for
- * the skew. One row a dimension and sex (`men` or `women`); lengths in mm, cm or in, mass in kg or lb.
+ * A practice's own table of dimensions, as CSV with a head: `dimension,sex,unit,mean,sd` and, if it likes, `skew` or, in
+ * its place, `p5,p95`; `n`, people measured; `basis`. One row a dimension and sex (`men` or `women`); lengths in mm, cm
+ * or in, mass in kg or lb.
  */
 import Papa from 'papaparse';
 import { isDimensionId, SEXES, type Sex } from '../body';
 import { KG_PER_POUND, MM_PER_INCH } from '../units';
-import { skewOf, type BodyDimension, type PopulationTable, type Row } from './tables';
+import { skewOf } from './tables';
+import {
+  BODY_DIMENSIONS,
+  ROW_BASES,
+  type BodyDimension,
+  type PopulationTable,
+  type Row,
+  type RowBasis,
+} from './table';
 
 export const CSV_COLUMNS = ['dimension', 'sex', 'unit', 'mean', 'sd'] as const;
+/** May be left out. */
+export const CSV_OPTIONAL = ['skew', 'p5', 'p95', 'n', 'basis'] as const;
 
 export const CSV_REASONS = [
   'empty',
@@ -19,6 +30,7 @@ export const CSV_REASONS = [
   'outOfRange',
   'twice',
   'noStature',
+  'notABasis',
 ] as const;
 
 /** What is wrong, and where: the line counts from 1 with the head. */
@@ -37,11 +49,16 @@ const PER_UNIT: Readonly<Record<string, { readonly per: number; readonly of: 'mm
   lb: { per: KG_PER_POUND, of: 'kg' },
 };
 
+/** More than this no body dimension has. */
+const MOST_SKEW = 3;
+
 type Cells = Readonly<Record<string, string | undefined>>;
 
 class Reader {
   readonly faults: CsvFault[] = [];
   readonly rows: Record<Sex, Partial<Record<BodyDimension, Row>>> = { men: {}, women: {} };
+  /** How many were measured. */
+  readonly people: Partial<Record<Sex, number>> = {};
 
   private fault(reason: CsvFault['reason'], line: number, column: string, value = ''): null {
     this.faults.push({ reason, line, column, value });
@@ -80,13 +97,34 @@ class Reader {
     else if (!(sd > 0 && sd < mean)) this.fault('outOfRange', line, 'sd', cells.sd);
     else {
       const skew = this.skew(cells, line, mean, sd);
-      if (skew !== null)
-        this.rows[sex][id] = { mean: mean * unit.per, sd: sd * unit.per, skew, basis: 'published' };
+      const basis = this.basis(cells, line);
+      this.count(cells, line, sex);
+      if (skew !== null && basis !== null)
+        this.rows[sex][id] = { mean: mean * unit.per, sd: sd * unit.per, skew, basis };
     }
   }
 
-  /** From 5th and 95th centile; 0 where they are left out. */
+  private basis(cells: Cells, line: number): RowBasis | null {
+    const text = (cells.basis ?? '').trim();
+    if (text === '') return 'published';
+    return ROW_BASES.find((b) => b === text) ?? this.fault('notABasis', line, 'basis', text);
+  }
+
+  /** Of a sex, what the row with most people has. */
+  private count(cells: Cells, line: number, sex: Sex): void {
+    if (!cells.n?.trim()) return;
+    const n = this.number(cells, 'n', line);
+    if (n !== null && !(Number.isInteger(n) && n > 0)) this.fault('outOfRange', line, 'n', cells.n);
+    else if (n !== null) this.people[sex] = Math.max(this.people[sex] ?? 0, n);
+  }
+
+  /** As given, or from 5th and 95th centile; 0 where they are left out. */
   private skew(cells: Cells, line: number, mean: number, sd: number): number | null {
+    if (cells.skew?.trim()) {
+      const skew = this.number(cells, 'skew', line);
+      if (skew === null || (0 <= skew && skew <= MOST_SKEW)) return skew;
+      return this.fault('outOfRange', line, 'skew', cells.skew);
+    }
     if (!cells.p5?.trim() && !cells.p95?.trim()) return 0;
     const [p5, p95] = [this.number(cells, 'p5', line), this.number(cells, 'p95', line)];
     if (p5 === null || p95 === null) return null;
@@ -123,5 +161,21 @@ export function readTable(text: string, named: Pick<PopulationTable, 'id' | 'nam
   data.forEach((cells, i) => reader.read(cells, i + 2));
   reader.finish();
   if (reader.faults.length > 0) return { ok: false, faults: reader.faults };
-  return { ok: true, table: { ...named, n: null, rows: reader.rows } };
+  const { men, women } = reader.people;
+  const n = men === undefined || women === undefined ? null : { men, women };
+  return { ok: true, table: { ...named, n, rows: reader.rows } };
+}
+
+/** A table as such a file: read again, it is the same table. */
+export function writeTable({ rows, n }: PopulationTable): string {
+  const lines = SEXES.flatMap((sex) =>
+    BODY_DIMENSIONS.flatMap((dimension) => {
+      const row = rows[sex][dimension];
+      if (!row) return [];
+      const { mean, sd, skew, basis } = row;
+      const unit = dimension === 'bodyMass' ? 'kg' : 'mm';
+      return [{ dimension, sex, unit, mean, sd, skew, n: n?.[sex] ?? '', basis }];
+    }),
+  );
+  return `${Papa.unparse(lines, { newline: '\n' })}\n`;
 }

@@ -4,7 +4,7 @@ import type { Body } from '../body';
 import type { Quantity } from '../quantity';
 import { MODELLED } from './factors';
 import { BETWEEN_POPULATIONS, type Population } from './model';
-import type { BodyDimension } from './tables';
+import type { BodyDimension } from './table';
 
 /** What is known of one dimension: its number in `MODELLED`, value, and deviation of its error. */
 export interface Known {

@@ -6,8 +6,7 @@
  * from memory), stature and sitting height 0.79, and for everything else the plausible bands of military adults
  * (both from memory); what nobody stated is assumed.
  */
-import { DIMENSION_IDS } from '../body';
-import type { BodyDimension } from './tables';
+import { BODY_DIMENSIONS, type BodyDimension } from './table';
 
 /** Of stature; mass beside stature; length of the trunk beside stature; of the thigh; frame of the shoulders; of the forearm. */
 export const FACTORS = ['stature', 'mass', 'trunk', 'thigh', 'frame', 'forearm'] as const;
@@ -44,7 +43,7 @@ export const LOADINGS: Readonly<Record<BodyDimension, readonly number[]>> = {
 };
 
 /** The dimensions of the model, in the order of measuring. */
-export const MODELLED: readonly BodyDimension[] = DIMENSION_IDS.filter((id) => id !== 'shoeHeel');
+export const MODELLED: readonly BodyDimension[] = BODY_DIMENSIONS;
 
 const loading = (id: BodyDimension, factor: number): number => LOADINGS[id][factor] ?? 0;
 

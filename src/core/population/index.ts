@@ -1,14 +1,12 @@
 export {
-  BRITISH,
-  GERMAN,
-  TABLES,
-  US_ARMY,
-  Z95,
-  skewOf,
+  BODY_DIMENSIONS,
+  ROW_BASES,
   type BodyDimension,
   type PopulationTable,
   type Row,
-} from './tables';
+  type Rows,
+} from './table';
+export { BRITISH, GERMAN, TABLES, US_ARMY, Z95, skewOf } from './tables';
 export { FACTORS, LOADINGS, MODELLED, ownShare, scoreCorrelation } from './factors';
 export { centile, marginalOf, scoreOf, shareBelow, valueAt, type Marginal } from './marginal';
 export {
@@ -18,6 +16,7 @@ export {
   numberOf,
   populationOf,
   rowOf,
+  valueAtShare,
   type Population,
   type Who,
 } from './model';
@@ -30,8 +29,17 @@ export {
   type Estimate,
   type Known,
 } from './estimate';
+export { filledBody, populationFor, type TableSitter } from './fill';
 export { samplePeople, sampleScores, type SampleOptions } from './sample';
-export { ASK_FROM, REASON_FROM, SLIPS, implausible, type Implausible, type Slip } from './plausible';
+export {
+  ASK_FROM,
+  REASON_FROM,
+  SLIPS,
+  implausible,
+  reasonWanted,
+  type Implausible,
+  type Slip,
+} from './plausible';
 export {
   ADULT_FROM,
   OLDEST,
@@ -39,15 +47,23 @@ export {
   STATURE_BY_AGE,
   YOUNGEST,
   childAt,
-  childEstimatesOf,
   childRow,
   grown,
   shareOfStature,
   sizeMarkFor,
   statureAt,
+  tableOfAge,
   type SizeMark,
   yearsToNextMeasuring,
 } from './children';
 export { agesOf, type Ages } from './seat-ages';
 export { repeatability, type Repeatability } from './repeat';
-export { CSV_COLUMNS, CSV_REASONS, readTable, type CsvFault, type ReadTable } from './csv';
+export {
+  CSV_COLUMNS,
+  CSV_OPTIONAL,
+  CSV_REASONS,
+  readTable,
+  writeTable,
+  type CsvFault,
+  type ReadTable,
+} from './csv';

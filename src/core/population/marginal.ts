@@ -3,7 +3,7 @@
  * with the same mean, deviation and skew.
  */
 import jstat from 'jstat';
-import type { Row } from './tables';
+import type { Row } from './table';
 
 const { normal } = jstat.jStat;
 

@@ -2,8 +2,9 @@
 import { SEXES, type Sex } from '../body';
 import { Matrix } from 'ml-matrix';
 import { MODELLED, scoreCorrelation } from './factors';
-import { densityAt, marginalOf, shareBelow, valueCorrelation, type Marginal } from './marginal';
-import { BRITISH, TABLES, type BodyDimension, type PopulationTable, type Row } from './tables';
+import { centile, densityAt, marginalOf, shareBelow, valueCorrelation, type Marginal } from './marginal';
+import { BRITISH, TABLES } from './tables';
+import type { BodyDimension, PopulationTable, Row } from './table';
 
 /** Of whom: one sex, or half of each where it is not known or does not matter. */
 export type Who = Sex | 'mixed';
@@ -88,6 +89,20 @@ export function centileOf(population: Population, id: BodyDimension, value: numb
   const n = numberOf(id);
   const { parts } = population;
   return parts.reduce((sum, p) => sum + shareBelow(p.marginals[n]!, value), 0) / parts.length;
+}
+
+/** The value that a share of the population (0…1) does not exceed, mm or kg; found by halving. */
+export function valueAtShare(population: Population, id: BodyDimension, share: number): number {
+  const n = numberOf(id);
+  const marginals = population.parts.map((p) => p.marginals[n]!);
+  let low = Math.min(...marginals.map((m) => centile(m, share)));
+  let high = Math.max(...marginals.map((m) => centile(m, share)));
+  while (high - low > 1e-6) {
+    const middle = (low + high) / 2;
+    if (centileOf(population, id, middle) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }
 
 const CURVE_POINTS = 120;

@@ -1,10 +1,11 @@
 /** Whether a measure fits the others of the same body, and what may have gone wrong where it does not. */
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { DIMENSIONS, rangeDoubt, type Body } from '../body';
+import { DIMENSIONS, isMeasured, rangeDoubt, type Body } from '../body';
+import type { Quantity } from '../quantity';
 import { MODELLED, scoreCorrelation } from './factors';
 import { scoreOf, slopeAt, type Marginal } from './marginal';
 import { BETWEEN_POPULATIONS, numberOf, type Population } from './model';
-import type { BodyDimension } from './tables';
+import type { BodyDimension } from './table';
 
 /** From here on it is asked whether the measure is right; from here on a reason is wanted (common practice). */
 export const ASK_FROM = 3;
@@ -125,11 +126,12 @@ function slipsOf(
 }
 
 /**
- * Measures that do not fit the others, the most surprising first. One that is found is left out before the next is
+ * Measures that do not fit the others, the most surprising first; those for which a reason was given are let stand and
+ * no others judged by them. One that is found is left out before the next is
  * looked for, so that a single slip does not cast doubt on the rest.
  */
 export function implausible(body: Body, population: Population): Implausible[] {
-  let ids = MODELLED.filter((id) => body[id] && body[id].basis !== 'estimated');
+  let ids = MODELLED.filter((id) => isMeasured(body, id) && !body[id]?.reason);
   const found: Implausible[] = [];
   while (ids.length > 1) {
     const all = ids.map((id) => ({ id, z: surpriseIn(population, body, ids, id) }));
@@ -148,3 +150,23 @@ export function implausible(body: Body, population: Population): Implausible[] {
   }
   return found;
 }
+
+/**
+ * Whether a new measure stands only with a reason: it, or another for its sake, is then `REASON_FROM` deviations or
+ * more from what the others let expect, and was not before. One for which a reason was given is not asked for again.
+ * @returns what speaks against it; null where nothing does
+ */
+export function reasonWanted(
+  before: Body,
+  dimension: BodyDimension,
+  quantity: Quantity,
+  population: Population,
+): Implausible | null {
+  const known = implausible(without(before, dimension), population).map((d) => d.dimension);
+  const found = implausible({ ...before, [dimension]: quantity }, population).filter(
+    (d) => d.level === 'reason' && (d.dimension === dimension || !known.includes(d.dimension)),
+  );
+  return found.find((d) => d.dimension === dimension) ?? found[0] ?? null;
+}
+
+const without = (body: Body, dimension: BodyDimension): Body => ({ ...body, [dimension]: undefined });

@@ -5,7 +5,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { FACTORS, LOADINGS } from './factors';
 import { valueAt, type Marginal } from './marginal';
 import { numberOf, type Population } from './model';
-import type { BodyDimension } from './tables';
+import type { BodyDimension } from './table';
 
 export interface SampleOptions {
   readonly seed: number;

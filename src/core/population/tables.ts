@@ -2,35 +2,8 @@
  * Published tables of adult body dimensions, as data. Lengths in mm, mass in kg, unshod, as the source prints them.
  * All figures from memory unless a row says otherwise; none is a quotation to rely on.
  */
-import type { DimensionId, Sex } from '../body';
-
-/** Everything that belongs to a body and not to its shoes. */
-export type BodyDimension = Exclude<DimensionId, 'shoeHeel'>;
-
-export const ROW_BASES = ['published', 'derived', 'assumed'] as const;
-/** Printed in the table; worked out from printed figures; assumed, for want of any. */
-export type RowBasis = (typeof ROW_BASES)[number];
-
-/** One dimension of one sex. */
-export interface Row {
-  readonly mean: number;
-  readonly sd: number;
-  /** Third standardized moment; 0 for what is as good as normal. */
-  readonly skew: number;
-  readonly basis: RowBasis;
-}
-
-type Rows = Readonly<Partial<Record<BodyDimension, Row>>>;
-
-export interface PopulationTable {
-  readonly id: string;
-  readonly name: string;
-  /** Who measured or compiled it, edition and year. */
-  readonly source: string;
-  /** Measured people of each sex; null where it was compiled from several surveys. */
-  readonly n: Readonly<Record<Sex, number>> | null;
-  readonly rows: Readonly<Record<Sex, Rows>>;
-}
+import type { Sex } from '../body';
+import type { BodyDimension, PopulationTable, RowBasis, Rows } from './table';
 
 /** Two means of a normal at its 5th and 95th centile. */
 export const Z95 = 1.6448536269514722;

@@ -16,7 +16,12 @@ export interface Quantity {
   readonly takenAt: string | null;
   readonly takenBy: string | null;
   readonly instrument?: string | undefined;
+  /** Why it stands although other values speak against it. */
+  readonly reason?: string | undefined;
 }
+
+/** Whether a value is a guess from others, with its spread. */
+export const isEstimate = (quantity: Quantity | undefined): boolean => quantity?.basis === 'estimated';
 
 /** A value off a maker's sheet or a survey; spread 0 unless given. */
 export function stated(value: number, source: string, spread = 0): Quantity {

@@ -2,6 +2,7 @@
  * The settings card as data: the sheet that lets anybody restore the settings. Screen, paper and JSON are made
  * from this one model.
  */
+import { DIMENSIONS } from '../body';
 import { message, type Message } from '../message';
 import {
   explain,
@@ -45,6 +46,8 @@ export interface CardRow {
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
   readonly verdict: Verdict;
+  /** Whether a measure behind it was only estimated. */
+  readonly isEstimate: boolean;
   /** The steps from measures to the setting. */
   readonly chain: readonly Message[];
 }
@@ -63,6 +66,8 @@ export interface Card {
   }[];
   /** Remedies that close a shortfall, with their arithmetic. */
   readonly offered: readonly Message[];
+  /** Measures that settings rest on and nobody has taken, with their spread. */
+  readonly estimated: readonly Message[];
   readonly unmeasured: readonly { readonly kind: AdjustmentKind; readonly reason: Message }[];
   readonly angles: readonly Message[];
   readonly cautions: readonly Message[];
@@ -149,6 +154,7 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
     ...said,
     ...controlWords(o.kind, found),
     verdict: o.verdict,
+    isEstimate: o.estimated.length > 0,
     chain: explain(p, a.values, o),
   };
 }
@@ -183,6 +189,19 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
   return when.filter(([holds]) => holds).map(([, key]) => message(key));
 }
 
+function estimatesOf(p: Problem, a: Assessment): Message[] {
+  const ids = new Set(a.outcomes.flatMap((o) => o.estimated));
+  return [...ids].map((id) => {
+    const { value, spread } = p.inputs.body[id]!;
+    const said = (n: number) => (DIMENSIONS[id].unit === 'kg' ? { kg: n } : { mm: n });
+    return message('card.estimate', {
+      name: { word: `dimension.${id}` },
+      value: said(value),
+      spread: said(spread),
+    });
+  });
+}
+
 /** What stands at the head of the card: names from the inputs, and who and when. */
 export function cardHeader(
   p: Problem,
@@ -214,6 +233,7 @@ export function cardOf(p: Problem, a: Assessment, header: CardHeader, offered: r
     offered: offered
       .filter((r) => (r.id === 'footrest' ? footrestMm : backCushionMm) === 0)
       .map((r) => r.arithmetic),
+    estimated: estimatesOf(p, a),
     unmeasured: a.outcomes
       .filter((o) => o.verdict === 'notMeasured')
       .map((o) => ({ kind: o.kind, reason: o.reason })),

@@ -1,7 +1,7 @@
 /** The settings card on paper, one page: the type is set smaller until it fits. */
 import { VERDICT_LINES } from '../../core/scene';
 import { word } from '../../words';
-import type { Paragraph, Sheet } from '../sheet';
+import type { Paragraph, Sheet, SheetRow } from '../sheet';
 import { MARGIN, PAPERS, documentOf, type Paper } from './paper';
 import { TypeSetter, type Span } from './type-setter';
 
@@ -118,7 +118,7 @@ class SheetLayout {
       this.y += size * 0.3;
       const [name, setting, control] = cells as [(typeof cells)[0], (typeof cells)[0], (typeof cells)[0]];
       let nameHeight = this.paragraph([strong(row.name)], name.x, this.y, name.width);
-      nameHeight += this.verdict(row.verdict, name.x, this.y + nameHeight, name.width);
+      nameHeight += this.verdict(row, name.x, this.y + nameHeight, name.width);
       let settingHeight = this.paragraph([strong(row.setting)], setting.x, this.y, setting.width);
       if (row.check)
         settingHeight += this.paragraph(
@@ -135,7 +135,10 @@ class SheetLayout {
   }
 
   /** The line of the verdict with its word beside it. */
-  private verdict(verdict: string, x: number, y: number, width: number): number {
+  private verdict({ verdict, isEstimate }: SheetRow, x: number, y: number, width: number): number {
+    const said = [word(`verdict.${verdict}`), isEstimate && word('set.onEstimate')]
+      .filter(Boolean)
+      .join(', ');
     if (this.draw)
       this.setter.doc
         .save()
@@ -146,7 +149,7 @@ class SheetLayout {
         .stroke('black')
         .restore();
     const at = GLYPH.width * GLYPH.scale + 5;
-    return this.paragraph([regular(word(`verdict.${verdict}`))], x + at, y, width - at);
+    return this.paragraph([regular(said)], x + at, y, width - at);
   }
 
   private below(): void {

@@ -41,7 +41,7 @@ function Rows({ sheet }: { readonly sheet: Sheet }) {
           <tr key={row.name}>
             <th scope="row">
               {row.name}
-              <VerdictMark verdict={row.verdict} />
+              <VerdictMark verdict={row.verdict} isEstimate={row.isEstimate} />
             </th>
             <td>
               <strong>{row.setting}</strong>

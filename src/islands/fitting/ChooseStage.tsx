@@ -33,7 +33,7 @@ function previewInputs(
   const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
   return makeInputs({
     sitter: { ageYears: fitting.inputs?.sitter.ageYears ?? null },
-    body: fitting.sitter.body,
+    body: fitting.body,
     seat: seat.seat,
     place,
     method,
@@ -50,7 +50,7 @@ function usePreviews(
 ): ReadonlyMap<string, Assessment> {
   const [previews, setPreviews] = useState<ReadonlyMap<string, Assessment>>(new Map());
   const key = useMemo(
-    () => JSON.stringify([fitting.sitter.body, fitting.place, fitting.method, fitting.toolsKg]),
+    () => JSON.stringify([fitting.body, fitting.place, fitting.method, fitting.toolsKg]),
     [fitting],
   );
   useEffect(() => {
@@ -94,6 +94,7 @@ function SeatCard({
 }) {
   const reading = useReading();
   const misfits = preview?.outcomes.filter((o) => o.verdict === 'cannotReach') ?? [];
+  const estimates = preview?.outcomes.filter((o) => o.estimated.length > 0).length ?? 0;
   const fits = preview?.outcomes.filter((o) => o.verdict === 'fits').length ?? 0;
   return (
     <button
@@ -123,6 +124,9 @@ function SeatCard({
             </span>
           ))}
         </span>
+      )}
+      {estimates > 0 && (
+        <span className={parts.soft}>{word('choose.estimates').replace('{n}', String(estimates))}</span>
       )}
       {misfits.length > 0 && (
         <span className={parts.soft}>

@@ -248,7 +248,12 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
       <PanelBoundary key={stage}>
         {stage === 'measure' && (
           <>
-            <MeasureForm sitter={fitting.sitter} onSaved={onMeasured} disabled={isLeft} />
+            <MeasureForm
+              sitter={fitting.sitter}
+              onSaved={onMeasured}
+              disabled={isLeft}
+              filling={{ isOn: fitting.fillIn, onChange: (fillIn) => void state.edit({ fillIn }) }}
+            />
             <Button className={styles.next} onClick={() => go('choose')}>
               {word('fitting.next.choose')}
             </Button>

@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { AdjustmentKind } from '../../core/seat';
-import type { Assessment, Remedy, RemedySettings } from '../../core/fit';
+import type { DimensionId } from '../../core/body';
+import type { Assessment, Problem, Remedy, RemedySettings } from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
@@ -78,7 +79,7 @@ function AcrossViews({ setting: { problem, live } }: { readonly setting: Setting
         <View id="plan" name={word('set.plan')} {...plan} reading={reading} />
       </div>
       <figcaption className={parts.soft}>
-        {turn} {isPartial && word('set.undrawn')}
+        {turn} <Drawn isPartial={isPartial} problem={problem} />
       </figcaption>
     </>
   );
@@ -94,7 +95,9 @@ function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }
   return (
     <>
       <Board {...board} reading={reading} />
-      {isPartial && <figcaption className={parts.soft}>{word('set.undrawn')}</figcaption>}
+      <figcaption className={parts.soft}>
+        <Drawn isPartial={isPartial} problem={problem} />
+      </figcaption>
     </>
   );
 }
@@ -198,6 +201,19 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
   );
 }
 
+const sayDimensions = (key: string, ids: readonly DimensionId[]): string =>
+  word(key).replace('{list}', ids.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '));
+
+/** Drawn as far as it was measured, or by estimates where they fill in. */
+function Drawn({ isPartial, problem }: { readonly isPartial: boolean; readonly problem: Problem }) {
+  const isEstimate = Object.values(problem.inputs.body).some((q) => q?.basis === 'estimated');
+  return (
+    <>
+      {isPartial && word('set.undrawn')} {isEstimate && word('set.drawnByEstimates')}
+    </>
+  );
+}
+
 const refusedChecks = (a: Assessment) => a.checks.filter((c) => c.verdict === 'refused');
 
 /** The drawing board beside the tracks: every move shows at once in both. */
@@ -208,6 +224,7 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
   // What is missing, and whether the seat carries this sitter, does not change with the settings.
   const assessment = live.get();
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
+  const estimated = [...new Set(assessment.outcomes.flatMap((o) => o.estimated))];
   const inUse = usePart(live, (a) => a.settings.remedies);
   const { seat } = problem.inputs;
   return (
@@ -230,12 +247,10 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
           {(seat.hasHarness || seat.hasSuspension) && (
             <p className={styles.caution}>{word('set.caution.operator')}</p>
           )}
-          {missing.length > 0 && (
+          {missing.length + estimated.length > 0 && (
             <p className={parts.soft}>
-              {word('set.missing').replace(
-                '{list}',
-                missing.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
-              )}{' '}
+              {missing.length > 0 && `${sayDimensions('set.missing', missing)} `}
+              {estimated.length > 0 && `${sayDimensions('set.estimated', estimated)} `}
               <button type="button" className={parts.plainButton} onClick={onMeasure}>
                 {word('set.measureThem')}
               </button>

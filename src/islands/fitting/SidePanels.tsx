@@ -17,8 +17,10 @@ import styles from './set.module.css';
 
 const angleOf = (a: Assessment, id: PostureAngle['id']): PostureAngle => a.angles.find((x) => x.id === id)!;
 
-function sayAngle({ deg }: PostureAngle, reading: Reading): string {
-  return deg === null ? word('measure.missing') : sayValue({ deg }, reading);
+function sayAngle({ deg, isEstimate }: PostureAngle, reading: Reading): string {
+  if (deg === null) return word('measure.missing');
+  const said = sayValue({ deg }, reading);
+  return isEstimate ? word('set.about').replace('{value}', said) : said;
 }
 
 function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: Live }) {

@@ -86,15 +86,19 @@ interface RowText {
 const saysTheSame = (a: SettingOutcome, b: SettingOutcome): boolean =>
   a.position === b.position && a.value === b.value && a.verdict === b.verdict && a.variable === b.variable;
 
+const sayVerdict = ({ verdict, estimated }: SettingOutcome): string =>
+  [word(`verdict.${verdict}`), estimated.length > 0 && word('set.onEstimate')].filter(Boolean).join(', ');
+
 function textOf(outcome: SettingOutcome, reading: Reading): RowText {
   const value = sayOwn(outcome, outcome.value, reading);
   const words = say(outcome.words, reading);
-  return { value, words, spoken: `${value}, ${words}, ${word(`verdict.${outcome.verdict}`)}` };
+  return { value, words, spoken: `${value}, ${words}, ${sayVerdict(outcome)}` };
 }
 
 function LiveVerdict({ live, kind }: Pick<Props, 'live' | 'kind'>) {
   const verdict = usePart(live, (a) => outcomeOf(a, kind).verdict);
-  return <VerdictMark verdict={verdict} />;
+  // What was measured does not change with the settings.
+  return <VerdictMark verdict={verdict} isEstimate={live.outcome(kind).estimated.length > 0} />;
 }
 
 /** One adjustment: its name, verdict and value over its track, which is moved by dragging or with the keys. */

@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import {
   DIMENSIONS,
   DIMENSION_IDS,
@@ -14,10 +14,10 @@ import type { SitterDetail } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayValue, word, type Reading } from '../../words';
-import { chooseTable } from './table-choice';
+import { sayDate, sayDoubt, sayValue, word, type Reading } from '../../words';
 import { sayMeasure, typed, unitOf, useMeasures, type ReadingConflict } from './use-measures';
-import { doubtAbout, usePopulation, type Told } from './use-population';
+import { doubtAbout, usePopulation, useTables, type Told } from './use-population';
+import { useSitterEdit } from './use-sitter-edit';
 import styles from './measures.module.css';
 
 const MORE = DIMENSION_IDS.filter((id) => !FITTING_DIMENSIONS.includes(id));
@@ -48,7 +48,7 @@ const roundMeasure = (dimension: DimensionId, value: number): number =>
   DIMENSIONS[dimension].unit === 'kg' ? Math.round(value * 2) / 2 : Math.round(value);
 
 function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
-  if ('child' in by) return word('measure.estimatesByAge');
+  if (by.isChild) return word('measure.estimatesByAge');
   return word('measure.estimatesBy')
     .replace('{table}', by.table.name)
     .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
@@ -94,17 +94,35 @@ function Meanwhile({
   );
 }
 
-/** All measures of a sitter, in the order of measuring; each is saved by itself. */
-/** By which table estimates are made, and another one for this device. */
-function EstimatedBy({ told, sex }: { readonly told: Told; readonly sex: SitterDetail['sex'] }) {
+/** By which table estimates are made, and another one for this sitter. */
+function EstimatedBy({
+  told,
+  sitter,
+  onSaved,
+  disabled,
+}: {
+  readonly told: Told;
+  readonly sitter: SitterDetail;
+  readonly onSaved: (sitter: SitterDetail) => void;
+  readonly disabled: boolean;
+}) {
+  const tables = useTables();
+  const { edit, fault } = useSitterEdit(sitter, onSaved);
+  const usual = tables?.find((t) => t.isUsual)?.table.name ?? '';
+  const offered = tables?.filter((t) => !t.isRetired || t.table.id === sitter.tableId) ?? [];
   return (
     <p className={parts.soft}>
-      {sayTold(told, sex)}{' '}
-      {'tables' in told.by && (
+      {sayTold(told, sitter.sex)}{' '}
+      {!told.by.isChild && tables && (
         <label className={parts.preference}>
           {word('measure.table')}{' '}
-          <select value={told.by.table.id} onChange={(e) => chooseTable(e.currentTarget.value)}>
-            {told.by.tables.map(({ id, name }) => (
+          <select
+            value={sitter.tableId ?? ''}
+            disabled={disabled}
+            onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
+          >
+            <option value="">{word('measure.table.usual').replace('{name}', usual)}</option>
+            {offered.map(({ table: { id, name } }) => (
               <option key={id} value={id}>
                 {name}
               </option>
@@ -112,7 +130,30 @@ function EstimatedBy({ told, sex }: { readonly told: Told; readonly sex: SitterD
           </select>
         </label>
       )}
+      {fault && <span role="alert"> {fault}</span>}
     </p>
+  );
+}
+
+/** A measure stands against all others only with a reason, which is kept with it. */
+function Reason({ id, onKeep }: { readonly id: DimensionId; readonly onKeep: (reason: string) => void }) {
+  const [reason, setReason] = useState('');
+  const keep = () => reason.trim() !== '' && onKeep(reason.trim());
+  return (
+    <span className={styles.reason}>
+      <label htmlFor={`${id}-reason`}>{word('measure.reason')}</label>
+      <input
+        id={`${id}-reason`}
+        value={reason}
+        maxLength={300}
+        placeholder={word('measure.reason.hint')}
+        onChange={(e) => setReason(e.currentTarget.value)}
+        onKeyDown={(e) => e.key === 'Enter' && keep()}
+      />
+      <button type="button" className={parts.plainButton} disabled={reason.trim() === ''} onClick={keep}>
+        {word('measure.reason.keep')}
+      </button>
+    </span>
   );
 }
 
@@ -128,7 +169,6 @@ function Odd({
   readonly disabled: boolean;
   readonly onTake: (slip: Slip) => void;
 }) {
-  const by = word('measure.odd.by').replace('{n}', Math.abs(doubt.z).toFixed(1));
   const say = (slip: Slip): string =>
     slip.kind === 'swapped' && slip.other
       ? word('measure.slip.swap').replace('{other}', word(`dimension.${slip.other}`).toLowerCase())
@@ -137,7 +177,7 @@ function Odd({
           .replace('{slip}', slip.kind === 'swapped' ? '' : word(`measure.slip.${slip.kind}`));
   return (
     <span className={styles.odd} data-level={doubt.level} id={`${doubt.dimension}-odd`} role="status">
-      {word(`measure.odd.${doubt.level}`).replace('{by}', by)}{' '}
+      {sayDoubt(doubt)}{' '}
       {doubt.slips.map((slip) => (
         <button
           key={`${slip.kind}${slip.other ?? ''}`}
@@ -153,13 +193,17 @@ function Odd({
   );
 }
 
+/** All measures of a sitter, in the order of measuring; each is saved by itself. */
 export function MeasureForm({
   sitter,
   onSaved,
+  filling,
   disabled = false,
 }: {
   readonly sitter: SitterDetail;
   readonly onSaved: (sitter: SitterDetail) => void;
+  /** Of a fitting: whether estimates fill in what is missing. */
+  readonly filling?: { readonly isOn: boolean; readonly onChange: (isOn: boolean) => void };
   readonly disabled?: boolean;
 }) {
   const reading = useReading();
@@ -191,7 +235,9 @@ export function MeasureForm({
   };
 
   const row = (dimension: DimensionId) => {
-    const odd = doubtAbout(told, dimension);
+    const asked = measures.askedOf(dimension);
+    const odd = asked ?? doubtAbout(told, dimension);
+    const { reason } = sitter.body[dimension] ?? {};
     const fault = measures.faultOf(dimension) ?? measures.refusalOf(dimension) ?? doubts[dimension] ?? null;
     const conflict = measures.conflictOf(dimension);
     const isWaiting = measures.isWaiting(dimension);
@@ -256,6 +302,12 @@ export function MeasureForm({
             onTake={(slip) => takeSlip(dimension, slip)}
           />
         )}
+        {(asked ?? measures.isReasonWanted(dimension)) && (
+          <Reason id={dimension} onKeep={(why) => void measures.keep(dimension, why)} />
+        )}
+        {reason && !isWaiting && (
+          <span className={styles.odd}>{word('measure.reason.kept').replace('{reason}', reason)}</span>
+        )}
         {fault && (
           <span className={styles.fault} id={`${dimension}-fault`} role="alert">
             {fault}{' '}
@@ -300,7 +352,23 @@ export function MeasureForm({
           )
         );
       })}
-      {told && missing.length > 0 && <EstimatedBy told={told} sex={sitter.sex} />}
+      {told && missing.length > 0 && (
+        <EstimatedBy told={told} sitter={sitter} onSaved={onSaved} disabled={disabled} />
+      )}
+      {filling && missing.length > 0 && (
+        <p>
+          <label className={parts.preference}>
+            <input
+              type="checkbox"
+              checked={filling.isOn}
+              disabled={disabled}
+              onChange={(e) => filling.onChange(e.currentTarget.checked)}
+            />{' '}
+            {word('measure.fill')}
+          </label>{' '}
+          {!filling.isOn && <span className={parts.soft}>{word('measure.fill.off')}</span>}
+        </p>
+      )}
       <ul className={styles.list}>{FITTING_DIMENSIONS.map(row)}</ul>
       <details className={styles.more} open={MORE.some((id) => sitter.body[id]) || undefined}>
         <summary>{word('measure.more')}</summary>

@@ -2,15 +2,14 @@
 import { NativeSelect } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import type { BodyDimension } from '../../core/population';
-import type { SitterDetail } from '../../contract';
+import type { SitterDetail, TableSummary } from '../../contract';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { word } from '../../words';
 import { Growth } from './Growth';
 import styles from './people.module.css';
-import { tableOf, useTableChoice } from './table-choice';
 import { sayMeasure, typed, unitOf } from './use-measures';
-import { ageYears } from './use-population';
+import { ageYears, tableFor, useTables } from './use-population';
 
 type Tables = typeof import('../../core/population');
 type Charts = typeof import('./standing-chart') & typeof import('./growth-chart');
@@ -35,11 +34,13 @@ function useLoaded(isWanted: boolean): Loaded | null {
 function Chart({
   sitter,
   id,
+  own,
   tables,
   charts,
 }: {
   readonly sitter: SitterDetail;
   readonly id: BodyDimension;
+  readonly own: readonly TableSummary[];
   readonly tables: Tables;
   readonly charts: Charts;
 }) {
@@ -47,7 +48,7 @@ function Chart({
   const canvas = useRef<HTMLCanvasElement>(null);
   const { value } = sitter.body[id]!;
   const who = sitter.sex ?? 'mixed';
-  const population = tables.populationOf(tableOf(tables.TABLES, useTableChoice()), who);
+  const population = tables.populationOf(tableFor(own, sitter), who);
   const about = { table: population.table.name, who: word(`measure.who.${who}`), name: sitter.name };
   const dimension = word(`dimension.${id}`);
   useEffect(() => {
@@ -85,6 +86,7 @@ export function Standing({ sitter }: { readonly sitter: SitterDetail }) {
   const [openedAt, setOpenedAt] = useState<number | null>(null);
   const [chosen, setChosen] = useState<BodyDimension>('stature');
   const loaded = useLoaded(openedAt !== null);
+  const own = useTables();
   const measured = loaded?.tables.MODELLED.filter((id) => sitter.body[id]) ?? [];
   const id = measured.includes(chosen) ? chosen : measured[0];
   const age = openedAt === null ? null : ageYears(sitter.birthDate, openedAt);
@@ -97,7 +99,7 @@ export function Standing({ sitter }: { readonly sitter: SitterDetail }) {
       <summary>{word('standing.title')}</summary>
       {isChild && <Growth sitter={sitter} ageYears={age} openedAt={openedAt!} {...loaded} />}
       {loaded && !isChild && !id && <p className={parts.soft}>{word('standing.none')}</p>}
-      {loaded && !isChild && id && (
+      {loaded && own && !isChild && id && (
         <>
           <NativeSelect
             label={word('standing.dimension')}
@@ -105,7 +107,7 @@ export function Standing({ sitter }: { readonly sitter: SitterDetail }) {
             onChange={(e) => setChosen(e.currentTarget.value as BodyDimension)}
             data={measured.map((value) => ({ value, label: word(`dimension.${value}`) }))}
           />
-          <Chart sitter={sitter} id={id} {...loaded} />
+          <Chart sitter={sitter} id={id} own={own} {...loaded} />
         </>
       )}
     </details>

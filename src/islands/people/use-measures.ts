@@ -23,6 +23,8 @@ import {
 import { savingOf } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
 import { sayValue, word, type Reading } from '../../words';
+import type { Implausible } from '../../core/population';
+import { reasonAsked } from './use-population';
 
 export const unitOf = (dimension: DimensionId, reading: Reading): string =>
   DIMENSIONS[dimension].unit === 'kg' ? reading.mass : reading.length;
@@ -38,7 +40,8 @@ export function typed(dimension: DimensionId, value: number, reading: Reading): 
 export const sayMeasure = (dimension: DimensionId, value: number, reading: Reading): string =>
   sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
 
-const parse = (dimension: DimensionId, text: string, reading: Reading): Parsed =>
+/** What somebody typed for a measure, in mm or kg. */
+export const parseMeasure = (dimension: DimensionId, text: string, reading: Reading): Parsed =>
   DIMENSIONS[dimension].unit === 'kg' ? parseMass(text, reading.mass) : parseLength(text, reading.length);
 
 const sayIn = (dimension: DimensionId, value: number, reading: Reading): string =>
@@ -46,7 +49,7 @@ const sayIn = (dimension: DimensionId, value: number, reading: Reading): string 
 
 /** Why a typed measure was not taken, in words; null where it was, or where nothing is typed. */
 export function faultOf(dimension: DimensionId, text: string, reading: Reading): string | null {
-  const parsed = parse(dimension, text, reading);
+  const parsed = parseMeasure(dimension, text, reading);
   if (!parsed.ok) {
     if (parsed.reason === 'empty') return null;
     const [first = 0, second = 0] = parsed.readings ?? [];
@@ -63,7 +66,7 @@ export function faultOf(dimension: DimensionId, text: string, reading: Reading):
 
 /** The values that an ambiguous entry can mean and a body can have, as they would be typed. */
 export function readingsOf(dimension: DimensionId, text: string, reading: Reading): string[] {
-  const parsed = parse(dimension, text, reading);
+  const parsed = parseMeasure(dimension, text, reading);
   if (parsed.ok) return [];
   return (parsed.readings ?? [])
     .filter((value) => rangeDoubt(dimension, value) === null)
@@ -96,6 +99,7 @@ function savingOfMeasures(entries: readonly Entry[], hasOpenDrafts: boolean, sav
 export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (sitter: SitterDetail) => void) {
   const [drafts, setDrafts] = useState<Drafts>({});
   const [savedAt, setSavedAt] = useState<string | null>(null);
+  const [asked, setAsked] = useState<Partial<Record<DimensionId, Implausible | null>>>({});
   const latest = useRef(drafts);
   const sitterId = sitter.id;
   const all = useSyncExternalStore(subscribeToOutbox, outboxEntries, () => noEntries);
@@ -136,15 +140,27 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     [put],
   );
 
-  /** Takes what is typed, where it can be taken. */
-  const leave = async (dimension: DimensionId): Promise<void> => {
+  /** Whether the others speak so loudly against a value that it stands only with a reason; then that is asked for. */
+  const isAsked = async (dimension: DimensionId, value: number): Promise<boolean> => {
+    const against = await reasonAsked(sitter, dimension, value, DIMENSIONS[dimension].repeatTolerance / 2);
+    setAsked((all) => ({ ...all, [dimension]: against }));
+    return against !== null;
+  };
+
+  /**
+   * Takes what is typed, where it can be taken.
+   * @param reason why it stands although the others speak against it
+   */
+  const leave = async (dimension: DimensionId, reason?: string): Promise<void> => {
     const text = latest.current[dimension];
     if (text === undefined || faultOf(dimension, text, reading) !== null) return;
-    const parsed = parse(dimension, text, reading);
+    const parsed = parseMeasure(dimension, text, reading);
     const seen = sitter.body[dimension];
     const value = parsed.ok ? parsed.value : null;
     const isNew = value !== (valueOf(dimension) ?? null);
-    if (isNew) await outbox().put(readingEntry(sitterId, dimension, value, seen?.takenAt ?? null));
+    if (isNew && value !== null && reason === undefined && (await isAsked(dimension, value))) return;
+    if (latest.current[dimension] !== text) return;
+    if (isNew) await outbox().put(readingEntry(sitterId, dimension, value, seen?.takenAt ?? null, reason));
     const { [dimension]: taken, ...rest } = latest.current;
     if (taken === text) put(rest);
     if (isNew) void outbox().flush();
@@ -175,10 +191,29 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     if (!keepMine) onSaved(theirs);
   };
 
+  /** Takes a value with the reason why it stands: what is typed, or what the server asked the reason for. */
+  const keep = async (dimension: DimensionId, reason: string): Promise<void> => {
+    const entry = entryOf(dimension);
+    if (latest.current[dimension] !== undefined || !entry) return leave(dimension, reason);
+    const again = readingEntry(
+      sitterId,
+      dimension,
+      readingOf(entry).value,
+      entry.base as string | null,
+      reason,
+    );
+    await outbox().resolve(readingSubject(sitterId, dimension), again);
+  };
+
   return {
     textOf,
     type,
     leave,
+    keep,
+    /** Why a reason is wanted for what is typed, in deviations; null where none is. */
+    askedOf: (d: DimensionId): Implausible | null => (drafts[d] === undefined ? null : (asked[d] ?? null)),
+    /** Whether the server wants a reason for what was sent. */
+    isReasonWanted: (d: DimensionId): boolean => entryOf(d)?.refusal?.errors?.[0]?.pointer === '/reason',
     saving: savingOfMeasures(entries, Object.keys(drafts).length > 0, savedAt),
     /** Whether a value waits on this device. */
     isWaiting: (d: DimensionId) => entryOf(d) !== undefined,

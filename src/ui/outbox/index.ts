@@ -36,17 +36,21 @@ export const settingsEntry = (
   base: revision,
 });
 
-/** A measure taken instead of the reading seen, by its instant. */
+/**
+ * A measure taken instead of the reading seen, by its instant.
+ * @param reason why it stands although the others speak against it
+ */
 export const readingEntry = (
   sitterId: string,
   dimension: DimensionId,
   value: number | null,
   seen: string | null,
+  reason?: string,
 ): NewEntry => ({
   kind: 'reading',
   subject: readingSubject(sitterId, dimension),
   recordId: sitterId,
-  body: { dimension, value } satisfies ReadingEdit,
+  body: { dimension, value, ...(reason === undefined ? {} : { reason }) } satisfies ReadingEdit,
   base: seen,
 });
 

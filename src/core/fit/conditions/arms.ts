@@ -84,7 +84,7 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     owners: owned('armPivot'),
     scope: ['armPivot', 'armWidth', 'padSlide'],
     applies: both(has('armPivot'), has('armWidth')),
-    needs: (p) => (Number.isNaN(p.body.forearmHandLength) ? ['stature'] : []),
+    needs: (p) => [Number.isNaN(p.body.forearmHandLength) ? 'stature' : 'forearmHandLength'],
     residual: (p, v) => v.armPivot - padTurnDeg(elbowHalfMm(p, v), p.fingertipMm),
     onTrack: 1,
     isStraight: true,

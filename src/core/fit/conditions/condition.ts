@@ -16,7 +16,10 @@ export interface ConditionRow {
   readonly scope: readonly AdjustmentKind[];
   /** Whether this seat and place have what it speaks of. */
   readonly applies: (p: Problem) => boolean;
+  /** The measures it reads; one that it can do without only where it is known. */
   readonly needs: (p: Problem) => readonly DimensionId[];
+  /** Never on an estimate: where a guess could hurt. */
+  readonly onlyMeasured?: true | undefined;
   /** @param leg how the leg stands, where that is known already */
   readonly residual: (p: Problem, v: SetValues, leg?: Leg) => number;
   /**
@@ -124,8 +127,10 @@ export const thighNeeds = (): readonly DimensionId[] => [
 ];
 export const leans = (p: Problem): boolean => p.trunkLeans;
 export const elbowNeeds = (p: Problem): readonly DimensionId[] => (leans(p) ? ELBOW : ['elbowHeightSitting']);
-export const gripNeeds = (p: Problem): readonly DimensionId[] =>
-  Number.isNaN(p.body.elbowGripLength) ? [...ELBOW, 'stature'] : ELBOW;
+export const gripNeeds = (p: Problem): readonly DimensionId[] => [
+  ...ELBOW,
+  Number.isNaN(p.body.elbowGripLength) ? 'stature' : 'elbowGripLength',
+];
 export const headNeeds = (p: Problem): readonly DimensionId[] => [
   'napeHeight',
   Number.isNaN(p.body.cervicaleHeightSitting) ? 'shoulderHeightSitting' : 'cervicaleHeightSitting',

@@ -1,5 +1,5 @@
 /** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
-import { missingOf, type DimensionId } from '../../body';
+import { estimatedOf, isMeasured, missingOf, type DimensionId } from '../../body';
 import type { Interval } from '../../method';
 import type { AdjustmentKind } from '../../seat';
 import type { Extents } from '../extents';
@@ -22,6 +22,7 @@ const alike = (c: ConditionRow): Condition => ({
   scope: c.scope,
   applies: c.applies,
   needs: c.needs,
+  onlyMeasured: c.onlyMeasured,
   residual: c.residual,
   extent: c.extent,
   onTrack: c.onTrack,
@@ -59,9 +60,23 @@ export const ownedBy = oncePer((p): ReadonlyMap<AdjustmentKind, readonly Conditi
 
 /** What a condition would need and nobody has measured; empty where it can be computed. */
 export const missingFor = (p: Problem, c: Condition): readonly DimensionId[] =>
-  missingByCondition(p).get(c) ?? missingOf(p.inputs.body, c.needs(p));
+  missingByCondition(p).get(c) ?? lackingFor(p, c);
+
+function lackingFor(p: Problem, c: Condition): readonly DimensionId[] {
+  const { body } = p.inputs;
+  return c.onlyMeasured ? c.needs(p).filter((id) => !isMeasured(body, id)) : missingOf(body, c.needs(p));
+}
 
 const missingByCondition = oncePer(
   (p): ReadonlyMap<Condition, readonly DimensionId[]> =>
-    new Map(conditionsOf(p).map((c) => [c, missingOf(p.inputs.body, c.needs(p))])),
+    new Map(conditionsOf(p).map((c) => [c, lackingFor(p, c)])),
+);
+
+/** What a condition is computed from and was only estimated. */
+export const estimatedFor = (p: Problem, c: Condition): readonly DimensionId[] =>
+  estimatedByCondition(p).get(c) ?? estimatedOf(p.inputs.body, c.needs(p));
+
+const estimatedByCondition = oncePer(
+  (p): ReadonlyMap<Condition, readonly DimensionId[]> =>
+    new Map(conditionsOf(p).map((c) => [c, estimatedOf(p.inputs.body, c.needs(p))])),
 );

@@ -29,6 +29,7 @@ export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
     scope: ['suspensionWeight'],
     applies: has('suspensionWeight'),
     needs: () => ['bodyMass'],
+    onlyMeasured: true,
     residual: (p, v) => v.suspensionWeight - workingLoadKg(p.inputs, p.body.bodyMass),
     onTrack: 1,
     isStraight: true,

@@ -1,0 +1,1 @@
+export { countBetween, type Counted, type Limits } from './between';

@@ -1,0 +1,52 @@
+/** Tables of bodies that the practice has brought, and which one it uses. */
+import { eq } from 'drizzle-orm';
+import type { PopulationTable } from '../core/population';
+import { TableSchema } from '../contract';
+import type { Queries } from './client';
+import { populationTables, practice } from './schema';
+
+export interface OwnTable {
+  readonly table: PopulationTable;
+  readonly isRetired: boolean;
+}
+
+type Row = typeof populationTables.$inferSelect;
+const ownTable = (row: Row): OwnTable => ({
+  table: TableSchema.parse(row.document),
+  isRetired: row.retiredAt !== null,
+});
+
+/** In the order of bringing. */
+export async function listTables(q: Queries): Promise<OwnTable[]> {
+  const rows = await q.select().from(populationTables).orderBy(populationTables.createdAt);
+  return rows.map(ownTable);
+}
+
+export async function findTable(q: Queries, id: string): Promise<OwnTable | null> {
+  const [row] = await q.select().from(populationTables).where(eq(populationTables.id, id));
+  return row ? ownTable(row) : null;
+}
+
+export async function insertTable(q: Queries, table: PopulationTable, at: string): Promise<void> {
+  await q.insert(populationTables).values({ id: table.id, document: table, createdAt: at });
+}
+
+/** @param at when it was set aside; null: it is offered again */
+export async function retireTable(q: Queries, id: string, at: string | null): Promise<void> {
+  await q.update(populationTables).set({ retiredAt: at }).where(eq(populationTables.id, id));
+}
+
+const ONE = 1;
+
+/** null where nobody has chosen one. */
+export async function usualTableId(q: Queries): Promise<string | null> {
+  const [row] = await q.select().from(practice).where(eq(practice.id, ONE));
+  return row?.tableId ?? null;
+}
+
+export async function setUsualTable(q: Queries, tableId: string): Promise<void> {
+  await q
+    .insert(practice)
+    .values({ id: ONE, tableId })
+    .onConflictDoUpdate({ target: practice.id, set: { tableId } });
+}

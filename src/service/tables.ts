@@ -1,0 +1,83 @@
+import { TABLES, readTable } from '../core/population';
+import { done, refused, type NewTable, type Outcome, type TableEdit, type TableSummary } from '../contract';
+import type { Queries } from '../data/client';
+import { openFittingsByUsualTable } from '../data/fittings';
+import { findTable, insertTable, listTables, retireTable, setUsualTable, usualTableId } from '../data/tables';
+import { sayTableFault } from '../words';
+import { write, type Context } from './context';
+import { refreshInputs } from './inputs';
+import { FIRST_TABLE, shippedTable } from './sitter-table';
+
+/** So many faults of a file are told at once. */
+const MOST_FAULTS = 50;
+/** So many fittings are brought up to date before others may write. */
+const CHUNK = 20;
+
+async function summariesOf(q: Queries): Promise<TableSummary[]> {
+  const own = await listTables(q);
+  const all = [
+    ...TABLES.map((table) => ({ table, isOwn: false, isRetired: false })),
+    ...own.map((o) => ({ ...o, isOwn: true })),
+  ];
+  const usual = await usualTableId(q);
+  const usualId = all.some((t) => t.table.id === usual) ? usual : FIRST_TABLE.id;
+  return all.map((t) => ({ ...t, isUsual: t.table.id === usualId }));
+}
+
+export const allTables = (ctx: Context): Promise<TableSummary[]> => summariesOf(ctx.store.db);
+
+/** Takes a table from a CSV file; every fault is told with its line and column. The same id again gives the first. */
+export async function addTable(
+  ctx: Context,
+  { id, name, source, csv }: NewTable,
+): Promise<Outcome<TableSummary>> {
+  const read = readTable(csv, { id, name, source });
+  if (!read.ok)
+    return refused('invalid', {
+      faults: read.faults
+        .slice(0, MOST_FAULTS)
+        .map((fault) => ({ pointer: '/csv', detail: sayTableFault(fault) })),
+    });
+  return write(ctx, async (q) => {
+    if (!(await findTable(q, id))) await insertTable(q, read.table, ctx.now().toISOString());
+    return done(await summaryOf(q, id));
+  });
+}
+
+const summaryOf = async (q: Queries, id: string): Promise<TableSummary> =>
+  (await summariesOf(q)).find((t) => t.table.id === id)!;
+
+/** Makes a table the usual one, or sets one of the practice's own aside or takes it back. */
+export async function editTable(ctx: Context, id: string, edit: TableEdit): Promise<Outcome<TableSummary>> {
+  const edited = await write(ctx, async (q) => {
+    const own = await findTable(q, id);
+    if (!own && !shippedTable(id)) return refused('notFound');
+    const isRetired = edit.isRetired ?? own?.isRetired ?? false;
+    if (!own && edit.isRetired)
+      return refused('invalid', {
+        faults: [{ pointer: '/isRetired', detail: 'A table that comes with the program stays.' }],
+      });
+    const isUsual = edit.isUsual ?? (await summaryOf(q, id)).isUsual;
+    if (isRetired && isUsual)
+      return refused('invalid', {
+        faults: [
+          { pointer: '/isRetired', detail: 'The usual table cannot be set aside: choose another first.' },
+        ],
+      });
+    if (own && edit.isRetired !== undefined)
+      await retireTable(q, id, edit.isRetired ? ctx.now().toISOString() : null);
+    if (edit.isUsual) await setUsualTable(q, id);
+    return done(await summaryOf(q, id));
+  });
+  if (edited.ok && edit.isUsual) await refreshAll(ctx);
+  return edited;
+}
+
+/** Brings every open fitting that the usual table fills in up to date, in chunks that let others pass. */
+async function refreshAll(ctx: Context): Promise<void> {
+  const ids = await openFittingsByUsualTable(ctx.store.db);
+  for (let i = 0; i < ids.length; i += CHUNK)
+    await ctx.store.write(async (q) => {
+      for (const id of ids.slice(i, i + CHUNK)) await refreshInputs(ctx, q, id);
+    });
+}

@@ -1,0 +1,23 @@
+/** The long computations, by name: each a generator whose every value says how far it is; the last one is its result. */
+import { countBetween, type Counted, type Limits } from '../core/crowd';
+import { populationOf, type PopulationTable, type Who } from '../core/population';
+
+export interface CountJob {
+  readonly table: PopulationTable;
+  readonly who: Who;
+  readonly limits: readonly Limits[];
+  readonly seed: number;
+  readonly count: number;
+}
+
+export interface Jobs {
+  readonly count: { readonly input: CountJob; readonly result: Counted };
+}
+export type JobName = keyof Jobs;
+
+export const JOBS: {
+  readonly [N in JobName]: (input: Jobs[N]['input']) => Generator<Jobs[N]['result'], void>;
+} = {
+  count: ({ table, who, limits, seed, count }) =>
+    countBetween(populationOf(table, who), limits, { seed, count }),
+};
