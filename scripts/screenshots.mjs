@@ -60,6 +60,12 @@ async function openGrowth(page) {
   await canvas.evaluate((e) => e.scrollIntoView({ block: 'center' }));
 }
 
+/** People between limits, counted. */
+async function countLimits(page) {
+  await page.locator('::-p-aria(Count 1,000,000 people)').click();
+  await page.waitForFunction(() => globalThis.document.body.innerText.includes('Within all of them'));
+}
+
 const PICTURES = [
   ['fittings', '/'],
   ['people', '/people'],
@@ -67,6 +73,7 @@ const PICTURES = [
   ['growth', `/people/${sitters.find((s) => s.name.startsWith('Wren')).id}`, { meanwhile: openGrowth }],
   ['seat', `/seats/${seats.find((s) => s.seat.seatClass === 'task').versionId}`],
   ['places', '/places'],
+  ['tables', '/practice/tables', { meanwhile: countLimits }],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
   ['set', `${fittingOf('Piet Lunder')}?stage=set`],

@@ -1,5 +1,5 @@
 /** The floor-line rule laid out: the sitter's landmarks on the left, the equipment's on the right, pairs joined. */
-import { spreadApart, type Pair, type Rule } from '../core/scene';
+import { spreadApart, type Pair, type Rule, type Tag } from '../core/scene';
 import { formatLengthNumber, type LengthUnit } from '../core/units';
 import { word, type Reading } from '../words';
 import { oneAStyle, path, tenth, textAt, type Mark, type TextStyle } from './marks';
@@ -88,7 +88,10 @@ function levelMarks(pair: Pair, { columns, y }: RulePlace): Mark[] {
 interface Tagged {
   readonly id: string;
   readonly mm: number;
+  readonly isEstimate?: boolean | undefined;
 }
+
+const tagged = ({ id, heightMm, isEstimate }: Tag): Tagged => ({ id, mm: heightMm, isEstimate });
 
 function tagMarks(
   tags: readonly Tagged[],
@@ -109,7 +112,8 @@ function tagMarks(
   return tags.flatMap((tag, i): Mark[] => {
     const at = places[i]!;
     const name = word(`tag.${tag.id}`);
-    const value = number(tag.mm, reading);
+    const plain = number(tag.mm, reading);
+    const value = tag.isEstimate ? word('set.about').replace('{value}', plain) : plain;
     return [
       path(
         `M${textX + (isSitter ? 4 : -4)} ${tenth(at)}L${lineX} ${tenth(y(tag.mm))}`,
@@ -165,10 +169,8 @@ function numberMarks(pairs: readonly Pair[], place: RulePlace, reading: Reading)
 
 export function ruleMarks(rule: Rule, place: RulePlace, reading: Reading): Mark[] {
   const { columns, y, top, floor } = place;
-  const single = (side: 'sitter' | 'equipment') =>
-    rule.single.filter((t) => t.side === side).map((t) => ({ id: t.id, mm: t.heightMm }));
-  const paired = (side: 'sitter' | 'equipment') =>
-    rule.pairs.map((p) => ({ id: p[side].id, mm: p[side].heightMm }));
+  const single = (side: 'sitter' | 'equipment') => rule.single.filter((t) => t.side === side).map(tagged);
+  const paired = (side: 'sitter' | 'equipment') => rule.pairs.map((p) => tagged(p[side]));
   const taken = [
     ...numberPlaces(rule.pairs, place).map((n) => n.y),
     ...rule.pairs.map((p) => y(p.equipment.heightMm)),

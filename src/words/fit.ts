@@ -284,6 +284,10 @@ export const FIT_WORDS = {
   'remedy.for.deskClearance.less': 'A thinner desk, the drawer taken out, or a desk {by} higher.',
 
   'alt.pair': '{sitter} at {at}, {equipment} at {stands}: {apart} apart, {verdict}.',
+  'alt.pair.estimated':
+    '{sitter} at about {at}, estimated, {equipment} at {stands}: {apart} apart, {verdict}.',
+  'alt.clear.estimated':
+    '{sitter} at about {at}, estimated, {equipment} at {stands}: {apart} between them, {verdict}.',
   'alt.clear': '{sitter} at {at}, {equipment} at {stands}: {apart} between them, {verdict}.',
   'alt.angle': '{name} {angle}.',
   'alt.breadth': '{name} {size}.',

@@ -21,7 +21,9 @@ import {
   ownShare,
   populationOf,
   readTable,
+  reasonWanted,
   repeatability,
+  repeatabilityByFitter,
   rowOf,
   samplePeople,
   scoreCorrelation,
@@ -244,6 +246,30 @@ describe('plausibility', () => {
   });
 });
 
+describe('a reason', () => {
+  const population = populationOf(BRITISH, 'mixed');
+  const wanted = (before: Parameters<typeof bodyWith>[0], dimension: BodyDimension, value: number) =>
+    reasonWanted(bodyWith(before), dimension, bodyWith({ [dimension]: value })[dimension]!, population);
+
+  it('is wanted for a new measure far from what the others let expect', () => {
+    expect(wanted(FULL, 'elbowHeightSitting', FULL.elbowHeightSitting + 5)).to.equal(null);
+    expect(wanted(FULL, 'elbowHeightSitting', FULL.elbowHeightSitting + 150)).to.include({
+      dimension: 'elbowHeightSitting',
+      level: 'reason',
+    });
+    expect(wanted({}, 'stature', 2390)).to.equal(null);
+  });
+
+  it('is not wanted for what was doubtful before, nor where a measure stands with one', () => {
+    const odd = { ...FULL, elbowHeightSitting: FULL.elbowHeightSitting + 150 };
+    expect(wanted(odd, 'footLength', FULL.footLength)).to.equal(null);
+    const body = bodyWith(odd);
+    const kept = { ...body, elbowHeightSitting: { ...body.elbowHeightSitting!, reason: 'seen' } };
+    expect(implausible(body, population)).to.have.length(1);
+    expect(implausible(kept, population)).to.deep.equal([]);
+  });
+});
+
 describe('children', () => {
   it('grow: older is taller in every part, and the grown have an adult’s proportions', () => {
     for (const sex of SEXES)
@@ -301,7 +327,7 @@ describe('children', () => {
 
 describe('a practice’s own table', () => {
   const named = { id: 'own', name: 'Crew of the Skarrow Isles', source: 'own readings' };
-  const head = 'dimension,sex,unit,mean,sd,p5,p95';
+  const head = 'dimension,sex,unit,mean,sd,p5,p95,skew,n,basis';
   const read = (...lines: string[]) => readTable([head, ...lines].join('\n'), named);
   const both = ['stature,men,cm,178,7,,', 'stature,women,mm,"1650",65,,'];
 
@@ -324,6 +350,9 @@ describe('a practice’s own table', () => {
     ['a word for a number', ['footLength,men,mm,long,12,,'], 'notANumber', 4, 'mean'],
     ['a deviation of nothing', ['footLength,men,mm,265,0,,'], 'outOfRange', 4, 'sd'],
     ['centiles the wrong way round', ['footLength,men,mm,265,14,280,240'], 'outOfRange', 4, 'p5'],
+    ['a skew that nobody has', ['footLength,men,mm,265,14,,,9,,'], 'outOfRange', 4, 'skew'],
+    ['half a person', ['footLength,men,mm,265,14,,,,1.5,'], 'outOfRange', 4, 'n'],
+    ['a basis that is none', ['footLength,men,mm,265,14,,,,,heard'], 'notABasis', 4, 'basis'],
     ['a row twice', ['stature,men,mm,1780,70,,'], 'twice', 4, 'dimension'],
   ] as const) {
     it(`says where it is wrong: ${what}`, () => {
@@ -347,6 +376,26 @@ describe('a practice’s own table', () => {
 
 describe('repeatability', () => {
   it('of no pairs is not told', () => expect(repeatability([])).to.equal(null));
+  it('is told of each fitter and dimension', () => {
+    const pair = (fitter: string, dimension: BodyDimension, a: number, b: number) =>
+      ({ fitter, dimension, readings: [a, b] }) as const;
+    const all = repeatabilityByFitter(
+      [
+        pair('Ada', 'elbowHeightSitting', 240, 250),
+        pair('Ada', 'stature', 1740, 1742),
+        pair('Bo', 'elbowHeightSitting', 240, 241),
+        pair('Ada', 'elbowHeightSitting', 230, 220),
+      ],
+      (id) => rowOf(BRITISH, 'men', id).sd,
+    );
+    expect(all.map((x) => [x.fitter, x.dimension, x.found.pairs])).to.deep.equal([
+      ['Ada', 'elbowHeightSitting', 2],
+      ['Ada', 'stature', 1],
+      ['Bo', 'elbowHeightSitting', 1],
+    ]);
+    expect(all[0]!.found.tem).to.be.closeTo(Math.sqrt(200 / 4), 1e-9);
+    expect(all[0]!.found.reliability).to.be.closeTo(1 - 50 / 31 ** 2, 1e-9);
+  });
   it('is perfect where readings agree', () =>
     expect(repeatability([[400, 400]], 27)).to.deep.equal({ pairs: 1, tem: 0, relative: 0, reliability: 1 }));
 });

@@ -45,6 +45,7 @@ describe('accessibility', function () {
     paths.set('seats', '/seats');
     paths.set('a seat', `/seats/${seat}`);
     paths.set('places', '/places');
+    paths.set('tables of bodies', '/practice/tables');
     paths.set('measuring', `/fittings/${maren}?stage=measure`);
     paths.set('choosing', `/fittings/${maren}?stage=choose`);
     paths.set('setting', `/fittings/${ines}?stage=set`);

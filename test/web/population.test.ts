@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { FittingSummary } from '../../src/contract';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';
@@ -65,7 +66,12 @@ describe('a sitter among others', function () {
     expect(await noteOf('sittingHeight')).not.to.include('about 910 mm');
     await user.reload();
     await user.sees('Estimates by “US Army 1988”');
-    await user.choose('Table of bodies', 'British adults 19–65');
+    expect(
+      (await readRows(app.folder, "select table_id from sitters where name = 'Jory Pell'"))[0],
+    ).to.include({
+      table_id: 'us-army-1988',
+    });
+    await user.choose('Table of bodies', 'As usual: British adults 19–65');
     await user.sees('Estimates by “British adults 19–65” (men,');
   });
 
@@ -91,6 +97,28 @@ describe('a sitter among others', function () {
     await user.seesNoMore('from what the other measures let expect');
   });
 
+  it('keeps a measure that the others speak against only with a reason, and the reason with it', async () => {
+    await user.enter('Elbow height sitting', '380');
+    await user.sees('Measure it again, or say why it stands.');
+    expect((await readings('Jory Pell')).map((r) => r.dimension)).not.to.include('elbowHeightSitting');
+    // What was typed outlives the page.
+    await user.reload();
+    expect(await user.valueOf('Elbow height sitting')).to.equal('380');
+    await user.enter('Elbow height sitting', '380');
+    await user.type('Why it stands', 'cushioned elbows');
+    await user.press('Keep it');
+    await user.sees('Stands although the others speak against it: cushioned elbows');
+    await user.saved();
+    const [row] = await readRows(
+      app.folder,
+      "select value, reason from readings where dimension = 'elbowHeightSitting' and reason is not null",
+    );
+    expect(row).to.deep.equal({ value: 3800, reason: 'cushioned elbows' });
+    await user.enter('Elbow height sitting', '245');
+    await user.seesNoMore('Stands although');
+    await user.saved();
+  });
+
   it('shows where somebody stands, with the spread of the measure', async () => {
     await user.page.click('::-p-text(Among others)');
     await user.sees('Jory Pell: 1740 mm. 50 % of British adults 19–65 (men) measure less.');
@@ -113,7 +141,7 @@ describe('a sitter among others', function () {
     await user.reload();
     // What is measured is not hidden.
     expect(await user.valueOf('Foot length')).to.equal('265');
-    await user.sees('7 of 20 measured');
+    await user.sees('8 of 20 measured');
   });
 
   it('estimates a child by the proportions of children, and draws how it grows beside a seat', async () => {
@@ -132,5 +160,51 @@ describe('a sitter among others', function () {
       const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
       return data.some((x) => x > 0);
     });
+  });
+});
+
+describe('a fitting of somebody half measured, on screen', function () {
+  this.timeout(60_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+  });
+  after(async () => {
+    expect(user.faults).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+
+  async function stage(name: string): Promise<string> {
+    const fittings = (await (await fetch(`${app.base}/api/v1/fittings`)).json()) as FittingSummary[];
+    const { id } = fittings.find((f) => f.sitter?.name.startsWith('Sunniva'))!;
+    return `/fittings/${id}?stage=${name}`;
+  }
+
+  it('says everywhere what it only estimates', async () => {
+    await user.goTo(await stage('choose'));
+    await user.sees('on estimates');
+    await user.goTo(await stage('set'));
+    await user.sees('Estimated, not measured: ');
+    await user.sees('fits, on an estimate');
+    await user.sees('Drawn as far as it was measured or estimated.');
+    expect(await user.text()).to.match(/about \d+(\.\d)?°/);
+    const board = await user.page.$eval('[aria-label="Drawing board"]', (e) => e.textContent);
+    expect(board).to.match(/Eye about \d+/);
+    await user.goTo(await stage('card'));
+    await user.sees('On estimates, not measures:');
+  });
+
+  it('computes without them where the fitter does not want them', async () => {
+    await user.goTo(await stage('measure'));
+    await user.page.click('::-p-text(Compute this fitting with estimates)');
+    await user.sees('Without them, settings that need a missing measure are not computed.');
+    await user.goTo(await stage('set'));
+    await user.sees('Missing measures: ');
+    await user.seesNoMore('on an estimate');
   });
 });

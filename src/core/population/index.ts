@@ -57,7 +57,7 @@ export {
   yearsToNextMeasuring,
 } from './children';
 export { agesOf, type Ages } from './seat-ages';
-export { repeatability, type Repeatability } from './repeat';
+export { repeatability, repeatabilityByFitter, type Pair, type Repeatability } from './repeat';
 export {
   CSV_COLUMNS,
   CSV_OPTIONAL,

@@ -1,4 +1,5 @@
 /** How well readings repeat: technical error of measurement (Ulijaszek & Kerr 1999, from memory). */
+import type { BodyDimension } from './table';
 
 export interface Repeatability {
   readonly pairs: number;
@@ -8,6 +9,36 @@ export interface Repeatability {
   readonly relative: number;
   /** 1 − TEM² / SD²; NaN where no spread of people is given. */
   readonly reliability: number;
+}
+
+/** Two readings that one fitter took of one dimension of one person. */
+export interface Pair {
+  readonly fitter: string;
+  readonly dimension: BodyDimension;
+  readonly readings: readonly [number, number];
+}
+
+/**
+ * How well each fitter's readings of each dimension repeat.
+ * @param sdOf how much people differ in a dimension
+ */
+export function repeatabilityByFitter(
+  pairs: readonly Pair[],
+  sdOf: (id: BodyDimension) => number,
+): { readonly fitter: string; readonly dimension: BodyDimension; readonly found: Repeatability }[] {
+  const grouped = new Map<string, Pair[]>();
+  for (const pair of pairs) {
+    const key = JSON.stringify([pair.fitter, pair.dimension]);
+    grouped.set(key, [...(grouped.get(key) ?? []), pair]);
+  }
+  return [...grouped.values()].flatMap((of) => {
+    const { fitter, dimension } = of[0]!;
+    const found = repeatability(
+      of.map((p) => p.readings),
+      sdOf(dimension),
+    );
+    return found ? [{ fitter, dimension, found }] : [];
+  });
 }
 
 /**

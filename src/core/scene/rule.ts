@@ -2,6 +2,7 @@
  * The floor-line rule as data: what of the body and what of the equipment stands at which height above the floor,
  * and which pairs belong together.
  */
+import { estimatedOf, type DimensionId } from '../body';
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
 import { figureOf, seatFigureOf } from '../fit/figure';
@@ -24,6 +25,8 @@ export interface Tag {
   readonly heightMm: number;
   /** Adjustment that moves it, where one does. */
   readonly kind: AdjustmentKind | null;
+  /** Whether a measure behind it was only estimated. */
+  readonly isEstimate?: true;
 }
 
 /** A landmark of the body and the part of the equipment that belongs at its height. */
@@ -51,6 +54,21 @@ type Build = (p: Problem, a: Assessment) => Omit<Pair, 'verdict'> | null;
 const known = (...values: number[]): boolean => values.every((v) => Number.isFinite(v));
 const residualOf = (a: Assessment, kind: AdjustmentKind, id: string): number =>
   a.outcomes.find((o) => o.kind === kind)?.conditions.find((c) => c.id === id)?.residual ?? NaN;
+
+/** The measures that landmarks of the body stand on. */
+const STANDS_ON: Readonly<Record<string, readonly DimensionId[]>> = {
+  hollowOfKnee: ['poplitealHeight'],
+  elbow: ['elbowHeightSitting', 'shoulderHeightSitting'],
+  hands: ['elbowHeightSitting', 'shoulderHeightSitting'],
+  smallOfBack: ['smallOfBackHeight'],
+  nape: ['napeHeight', 'cervicaleHeightSitting'],
+  legTop: ['thighClearance', 'kneeHeight'],
+  eye: ['eyeHeightSitting', 'cervicaleHeightSitting'],
+};
+
+/** Said as an estimate where it stands on one. */
+const asKnown = (p: Problem, tag: Tag): Tag =>
+  estimatedOf(p.inputs.body, STANDS_ON[tag.id] ?? []).length > 0 ? { ...tag, isEstimate: true } : tag;
 
 const feet: Build = (p, a) => {
   const leg = legOf(p, a.values);
@@ -176,6 +194,7 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
       ? [
           {
             ...pair,
+            sitter: asKnown(p, pair.sitter),
             verdict: verdictOf(
               a.outcomes.find((o) => o.kind === kind),
               condition,
@@ -188,7 +207,7 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
   const seat = seatFigureOf(p, a.values);
   const paired = new Set(pairs.flatMap((x) => [x.equipment.id]));
   const single: Rule['single'] = [
-    ...(figure.eye ? [{ ...tag('eye', figure.eye.z), side: 'sitter' as const }] : []),
+    ...(figure.eye ? [{ ...asKnown(p, tag('eye', figure.eye.z)), side: 'sitter' as const }] : []),
     ...equipmentAt('screen', a.values.screenHeight, 'screenHeight'),
     ...equipmentAt('footRing', a.values.footRing, 'footRing'),
     ...(paired.has('seatUnderKnee')
@@ -217,9 +236,11 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
 }
 
 function spoken(pair: Pair): Message {
-  return message(pair.relation === 'clear' ? 'alt.clear' : 'alt.pair', {
+  const key = pair.relation === 'clear' ? 'alt.clear' : 'alt.pair';
+  return message(pair.sitter.isEstimate ? `${key}.estimated` : key, {
     sitter: { word: `tag.${pair.sitter.id}` },
     at: { mm: Math.round(pair.sitter.heightMm) },
+
     equipment: { word: `tag.${pair.equipment.id}` },
     stands: { mm: Math.round(pair.equipment.heightMm) },
     apart: { sizeMm: Math.round(Math.abs(pair.apartMm)) },

@@ -207,11 +207,8 @@ const sayDimensions = (key: string, ids: readonly DimensionId[]): string =>
 /** Drawn as far as it was measured, or by estimates where they fill in. */
 function Drawn({ isPartial, problem }: { readonly isPartial: boolean; readonly problem: Problem }) {
   const isEstimate = Object.values(problem.inputs.body).some((q) => q?.basis === 'estimated');
-  return (
-    <>
-      {isPartial && word('set.undrawn')} {isEstimate && word('set.drawnByEstimates')}
-    </>
-  );
+  if (isPartial) return word(isEstimate ? 'set.undrawnEstimates' : 'set.undrawn');
+  return isEstimate ? word('set.drawnByEstimates') : null;
 }
 
 const refusedChecks = (a: Assessment) => a.checks.filter((c) => c.verdict === 'refused');

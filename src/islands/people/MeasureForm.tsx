@@ -5,6 +5,7 @@ import {
   FITTING_DIMENSIONS,
   missingOf,
   pairDoubts,
+  type Body,
   type DimensionId,
 } from '../../core/body';
 import { DONE_WITHOUT, NEEDED_FOR } from '../../core/fit';
@@ -54,8 +55,8 @@ function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
     .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
 }
 
-function doubtsOf(sitter: SitterDetail, reading: Reading): Partial<Record<DimensionId, string>> {
-  const doubts = pairDoubts(sitter.body).map((d) => {
+function doubtsOf(body: Body, reading: Reading): Partial<Record<DimensionId, string>> {
+  const doubts = pairDoubts(body).map((d) => {
     const text = word('measure.doubt.notBelow')
       .replace('{other}', word(`dimension.${d.other ?? d.dimension}`).toLowerCase())
       .replace('{limit}', sayValue({ mm: d.limit }, reading));
@@ -208,7 +209,7 @@ export function MeasureForm({
 }) {
   const reading = useReading();
   const measures = useMeasures(sitter, reading, onSaved);
-  const doubts = doubtsOf(sitter, reading);
+  const doubts = doubtsOf({ ...sitter.body, ...measures.asked }, reading);
   const told = usePopulation(sitter);
   const fields = useRef<Partial<Record<DimensionId, HTMLInputElement | null>>>({});
   const missing = missingOf(sitter.body, FITTING_DIMENSIONS);

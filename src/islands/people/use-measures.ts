@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type DimensionId } from '../../core/body';
+import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } from '../../core/body';
+import type { Quantity } from '../../core/quantity';
 import {
   formatLength,
   formatLengthNumber,
@@ -46,6 +47,16 @@ export const parseMeasure = (dimension: DimensionId, text: string, reading: Read
 
 const sayIn = (dimension: DimensionId, value: number, reading: Reading): string =>
   DIMENSIONS[dimension].unit === 'kg' ? formatMass(value, reading.mass) : formatLength(value, reading.length);
+
+/** A value as a single reading has it. */
+const typedQuantity = (dimension: DimensionId, value: number): Quantity => ({
+  value,
+  spread: DIMENSIONS[dimension].repeatTolerance / 2,
+  basis: 'measured',
+  source: '',
+  takenAt: null,
+  takenBy: null,
+});
 
 /** Why a typed measure was not taken, in words; null where it was, or where nothing is typed. */
 export function faultOf(dimension: DimensionId, text: string, reading: Reading): string | null {
@@ -142,7 +153,7 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
 
   /** Whether the others speak so loudly against a value that it stands only with a reason; then that is asked for. */
   const isAsked = async (dimension: DimensionId, value: number): Promise<boolean> => {
-    const against = await reasonAsked(sitter, dimension, value, DIMENSIONS[dimension].repeatTolerance / 2);
+    const against = await reasonAsked(sitter, dimension, typedQuantity(dimension, value));
     setAsked((all) => ({ ...all, [dimension]: against }));
     return against !== null;
   };
@@ -210,6 +221,14 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     type,
     leave,
     keep,
+    /** What was typed and waits for a reason. */
+    asked: Object.fromEntries(
+      DIMENSION_IDS.flatMap((d) => {
+        const text = drafts[d];
+        const parsed = asked[d] && text !== undefined ? parseMeasure(d, text, reading) : null;
+        return parsed?.ok ? [[d, typedQuantity(d, parsed.value)]] : [];
+      }),
+    ) as Body,
     /** Why a reason is wanted for what is typed, in deviations; null where none is. */
     askedOf: (d: DimensionId): Implausible | null => (drafts[d] === undefined ? null : (asked[d] ?? null)),
     /** Whether the server wants a reason for what was sent. */

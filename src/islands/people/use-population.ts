@@ -67,13 +67,11 @@ async function tell(body: Body, whose: Whose): Promise<Told | null> {
 export async function reasonAsked(
   sitter: SitterDetail,
   dimension: DimensionId,
-  value: number,
-  spread: number,
+  typed: Quantity,
 ): Promise<Implausible | null> {
   if (dimension === 'shoeHeel') return null;
   try {
     const { core, population } = await peopleLike(sitter);
-    const typed: Quantity = { value, spread, basis: 'measured', source: '', takenAt: null, takenBy: null };
     return core.reasonWanted(sitter.body, dimension, typed, population);
   } catch {
     // Without the tables measures are taken all the same; the server looks again.

@@ -111,6 +111,12 @@ export function Limits({ tables }: { readonly tables: readonly TableSummary[] })
           data={WHO.map((who) => ({ value: who, label: word(`measure.who.${who}`) }))}
         />
       </div>
+      <div className={`${styles.limit} ${styles.head}`} aria-hidden="true">
+        <span>{word('limits.dimension')}</span>
+        <span>{word('limits.from.head')}</span>
+        <span>{word('limits.to.head')}</span>
+        <span>{word('limits.alone')}</span>
+      </div>
       <ul className={styles.limits}>
         {rows.map((limit, i) => (
           <LimitRow

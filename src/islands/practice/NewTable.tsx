@@ -102,6 +102,7 @@ export function NewTable({ onTaken }: { readonly onTaken: (table: TableSummary) 
       <FileInput
         label={word('tables.new.file')}
         accept=".csv,text/csv"
+        placeholder={word('tables.new.choose')}
         value={chosen?.file ?? null}
         clearable
         clearButtonProps={{ 'aria-label': word('limits.remove') }}

@@ -1,0 +1,59 @@
+import { expect } from 'chai';
+import { BRITISH } from '../../src/core/population';
+import { JOBS } from '../../src/workers/jobs';
+import { runSliced } from '../../src/workers/sliced';
+
+/** Counts up, each step taking a while. */
+function* slow(to: number, stepMs: number): Generator<number, void> {
+  for (let i = 1; i <= to; i++) {
+    const end = performance.now() + stepMs;
+    while (performance.now() < end);
+    yield i;
+  }
+}
+const wanted = () => true;
+
+describe('work in slices', () => {
+  it('gives the last value, and tells how far it is in between', async () => {
+    const told: number[] = [];
+    expect(await runSliced(slow(20, 5), (n) => told.push(n), wanted)).to.equal(20);
+    expect(told.length).to.be.within(2, 10);
+    expect(told).to.deep.equal([...told].sort((a, b) => a - b));
+    expect(await runSliced(slow(0, 1), () => undefined, wanted)).to.equal(null);
+  });
+
+  it('lets others be heard while it goes on', async () => {
+    let heard = 0;
+    const timer = setInterval(() => heard++, 1);
+    await runSliced(slow(30, 5), () => undefined, wanted);
+    clearInterval(timer);
+    expect(heard).to.be.greaterThan(2);
+  });
+
+  it('ends after the slice in which it is not wanted any more', async () => {
+    let [isWanted, last] = [true, 0];
+    const result = await runSliced(
+      slow(1000, 5),
+      (n) => {
+        last = n;
+        isWanted = false;
+      },
+      () => isWanted,
+    );
+    expect(result).to.equal(null);
+    expect(last).to.be.lessThan(20);
+  });
+
+  it('counts people of a table between limits', async () => {
+    const input = {
+      table: BRITISH,
+      who: 'men',
+      limits: [{ dimension: 'stature', lo: 1740, hi: 3000 }],
+      seed: 3,
+      count: 50_000,
+    } as const;
+    const counted = await runSliced(JOBS.count(input), () => undefined, wanted);
+    expect(counted!.people).to.equal(50_000);
+    expect(counted!.all / 50_000).to.be.closeTo(0.5, 0.01);
+  });
+});
