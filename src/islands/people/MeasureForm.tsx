@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import {
   DIMENSIONS,
   DIMENSION_IDS,
@@ -8,17 +8,18 @@ import {
   type Body,
   type DimensionId,
 } from '../../core/body';
-import { DONE_WITHOUT, NEEDED_FOR } from '../../core/fit';
+import { NEEDED_FOR } from '../../core/fit';
 import { isAdjustmentKind } from '../../core/seat';
-import type { Implausible, Slip } from '../../core/population';
+import type { Slip } from '../../core/population';
 import type { SitterDetail } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayDoubt, sayValue, word, type Reading } from '../../words';
-import { sayMeasure, typed, unitOf, useMeasures, type ReadingConflict } from './use-measures';
-import { doubtAbout, usePopulation, useTables, type Told } from './use-population';
-import { useSitterEdit } from './use-sitter-edit';
+import { sayDate, sayValue, word, type Reading } from '../../words';
+import { Meanwhile, Odd, Reason } from './measure-doubts';
+import { EstimatedBy, Notes } from './measure-notes';
+import { sayMeasure, typed, unitOf, useMeasures } from './use-measures';
+import { doubtAbout, usePopulation, type Told } from './use-population';
 import styles from './measures.module.css';
 
 const MORE = DIMENSION_IDS.filter((id) => !FITTING_DIMENSIONS.includes(id));
@@ -48,13 +49,6 @@ function noteOf(sitter: SitterDetail, dimension: DimensionId, told: Told | null,
 const roundMeasure = (dimension: DimensionId, value: number): number =>
   DIMENSIONS[dimension].unit === 'kg' ? Math.round(value * 2) / 2 : Math.round(value);
 
-function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
-  if (by.isChild) return word('measure.estimatesByAge');
-  return word('measure.estimatesBy')
-    .replace('{table}', by.table.name)
-    .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
-}
-
 function doubtsOf(body: Body, reading: Reading): Partial<Record<DimensionId, string>> {
   const doubts = pairDoubts(body).map((d) => {
     const text = word('measure.doubt.notBelow')
@@ -63,135 +57,6 @@ function doubtsOf(body: Body, reading: Reading): Partial<Record<DimensionId, str
     return [d.dimension, text] as const;
   });
   return Object.fromEntries(doubts);
-}
-
-/** Somebody else took this measure meanwhile: either value can be kept. */
-function Meanwhile({
-  dimension,
-  conflict: { mine, theirs },
-  onDecide,
-}: {
-  readonly dimension: DimensionId;
-  readonly conflict: ReadingConflict;
-  readonly onDecide: (mine: boolean) => void;
-}) {
-  const reading = useReading();
-  const other = theirs.body[dimension];
-  const say = (value: number | undefined | null) =>
-    value == null ? word('measure.missing') : sayMeasure(dimension, value, reading);
-  return (
-    <span className={styles.fault} role="alert">
-      {word(other?.takenBy ? 'conflict.reading.by' : 'conflict.reading')
-        .replace('{by}', other?.takenBy ?? '')
-        .replace('{theirs}', say(other?.value))
-        .replace('{mine}', say(mine))}{' '}
-      <button type="button" className={parts.plainButton} onClick={() => onDecide(true)}>
-        {word('conflict.reading.mine').replace('{mine}', say(mine))}
-      </button>{' '}
-      <button type="button" className={parts.plainButton} onClick={() => onDecide(false)}>
-        {word('conflict.reading.theirs').replace('{theirs}', say(other?.value))}
-      </button>
-    </span>
-  );
-}
-
-/** By which table estimates are made, and another one for this sitter. */
-function EstimatedBy({
-  told,
-  sitter,
-  onSaved,
-  disabled,
-}: {
-  readonly told: Told;
-  readonly sitter: SitterDetail;
-  readonly onSaved: (sitter: SitterDetail) => void;
-  readonly disabled: boolean;
-}) {
-  const tables = useTables();
-  const { edit, fault } = useSitterEdit(sitter, onSaved);
-  const usual = tables?.find((t) => t.isUsual)?.table.name ?? '';
-  const offered = tables?.filter((t) => !t.isRetired || t.table.id === sitter.tableId) ?? [];
-  return (
-    <p className={parts.soft}>
-      {sayTold(told, sitter.sex)}{' '}
-      {!told.by.isChild && tables && (
-        <label className={parts.preference}>
-          {word('measure.table')}{' '}
-          <select
-            value={sitter.tableId ?? ''}
-            disabled={disabled}
-            onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
-          >
-            <option value="">{word('measure.table.usual').replace('{name}', usual)}</option>
-            {offered.map(({ table: { id, name } }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
-      {fault && <span role="alert"> {fault}</span>}
-    </p>
-  );
-}
-
-/** A measure stands against all others only with a reason, which is kept with it. */
-function Reason({ id, onKeep }: { readonly id: DimensionId; readonly onKeep: (reason: string) => void }) {
-  const [reason, setReason] = useState('');
-  const keep = () => reason.trim() !== '' && onKeep(reason.trim());
-  return (
-    <span className={styles.reason}>
-      <label htmlFor={`${id}-reason`}>{word('measure.reason')}</label>
-      <input
-        id={`${id}-reason`}
-        value={reason}
-        maxLength={300}
-        placeholder={word('measure.reason.hint')}
-        onChange={(e) => setReason(e.currentTarget.value)}
-        onKeyDown={(e) => e.key === 'Enter' && keep()}
-      />
-      <button type="button" className={parts.plainButton} disabled={reason.trim() === ''} onClick={keep}>
-        {word('measure.reason.keep')}
-      </button>
-    </span>
-  );
-}
-
-/** A measure that does not fit the others: how far off, and what may have happened. */
-function Odd({
-  doubt,
-  reading,
-  disabled,
-  onTake,
-}: {
-  readonly doubt: Implausible;
-  readonly reading: Reading;
-  readonly disabled: boolean;
-  readonly onTake: (slip: Slip) => void;
-}) {
-  const say = (slip: Slip): string =>
-    slip.kind === 'swapped' && slip.other
-      ? word('measure.slip.swap').replace('{other}', word(`dimension.${slip.other}`).toLowerCase())
-      : word('measure.slip.take')
-          .replace('{value}', sayMeasure(doubt.dimension, slip.instead, reading))
-          .replace('{slip}', slip.kind === 'swapped' ? '' : word(`measure.slip.${slip.kind}`));
-  return (
-    <span className={styles.odd} data-level={doubt.level} id={`${doubt.dimension}-odd`} role="status">
-      {sayDoubt(doubt)}{' '}
-      {doubt.slips.map((slip) => (
-        <button
-          key={`${slip.kind}${slip.other ?? ''}`}
-          type="button"
-          className={parts.plainButton}
-          disabled={disabled}
-          onClick={() => onTake(slip)}
-        >
-          {say(slip)}
-        </button>
-      ))}
-    </span>
-  );
 }
 
 /** All measures of a sitter, in the order of measuring; each is saved by itself. */
@@ -328,7 +193,6 @@ export function MeasureForm({
     );
   };
 
-  const said = (id: DimensionId) => word(`dimension.${id}`).toLowerCase();
   return (
     <section aria-label={word('measure.title')}>
       <div className={styles.summary}>
@@ -343,22 +207,13 @@ export function MeasureForm({
           {word('measure.examples.length')} · {word('measure.next')}
         </span>
       </div>
-      {(['missingNote', 'withoutNote'] as const).map((note) => {
-        const list = missing.filter((id) => DONE_WITHOUT.includes(id) === (note === 'withoutNote'));
-        return (
-          list.length > 0 && (
-            <p key={note} className={parts.soft}>
-              {word(`measure.${note}`).replace('{list}', list.map(said).join(', '))}
-            </p>
-          )
-        );
-      })}
+      <Notes missing={missing} filled={filling?.isOn === false ? [] : (told?.filled ?? [])} />
       {told && missing.length > 0 && (
         <EstimatedBy told={told} sitter={sitter} onSaved={onSaved} disabled={disabled} />
       )}
       {filling && missing.length > 0 && (
-        <p>
-          <label className={parts.preference}>
+        <p className={parts.soft}>
+          <label>
             <input
               type="checkbox"
               checked={filling.isOn}

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Body, DimensionId } from '../../core/body';
+import { DIMENSION_IDS, estimatedOf, type Body, type DimensionId } from '../../core/body';
 import type { Implausible, PopulationTable, TableSitter } from '../../core/population';
 import type { Quantity } from '../../core/quantity';
 import type { SitterDetail, TableSummary } from '../../contract';
@@ -8,6 +8,8 @@ import { api } from '../../ui/client';
 /** What tables of bodies say of somebody: what was not measured, and what of the measures does not fit the others. */
 export interface Told {
   readonly estimates: Partial<Record<DimensionId, Quantity>>;
+  /** What a fitting is filled in with, where it is. */
+  readonly filled: readonly DimensionId[];
   readonly doubts: readonly Implausible[];
   /** Whose tables, and whether they are those of children of the age. */
   readonly by: { readonly table: PopulationTable; readonly isChild: boolean };
@@ -58,6 +60,7 @@ async function tell(body: Body, whose: Whose): Promise<Told | null> {
   if (core.knownOf(body).length === 0) return null;
   return {
     estimates: core.estimatesOf(body, population),
+    filled: estimatedOf(core.filledBody(body, tableSitter(whose), table), DIMENSION_IDS),
     doubts: core.implausible(body, population),
     by: { table, isChild: population.table !== table },
   };

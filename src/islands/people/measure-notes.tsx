@@ -1,0 +1,83 @@
+/** What is said above the measures: what becomes of those that are missing, and by whose table. */
+import type { DimensionId } from '../../core/body';
+import { DONE_WITHOUT } from '../../core/fit';
+import type { SitterDetail } from '../../contract';
+import parts from '../../ui/parts.module.css';
+import { word } from '../../words';
+import { useTables, type Told } from './use-population';
+import { useSitterEdit } from './use-sitter-edit';
+
+function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
+  if (by.isChild) return word('measure.estimatesByAge');
+  return word('measure.estimatesBy')
+    .replace('{table}', by.table.name)
+    .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
+}
+
+/** What becomes of what was not measured: estimated, taken as is usual, or not computed. */
+export function Notes({
+  missing,
+  filled,
+}: {
+  readonly missing: readonly DimensionId[];
+  readonly filled: readonly DimensionId[];
+}) {
+  const rest = missing.filter((id) => !filled.includes(id));
+  const notes = {
+    filledNote: missing.filter((id) => filled.includes(id)),
+    withoutNote: rest.filter((id) => DONE_WITHOUT.includes(id)),
+    missingNote: rest.filter((id) => !DONE_WITHOUT.includes(id)),
+  };
+  return Object.entries(notes).map(
+    ([note, ids]) =>
+      ids.length > 0 && (
+        <p key={note} className={parts.soft}>
+          {word(`measure.${note}`).replace(
+            '{list}',
+            ids.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
+          )}
+        </p>
+      ),
+  );
+}
+
+/** By which table estimates are made, and another one for this sitter. */
+export function EstimatedBy({
+  told,
+  sitter,
+  onSaved,
+  disabled,
+}: {
+  readonly told: Told;
+  readonly sitter: SitterDetail;
+  readonly onSaved: (sitter: SitterDetail) => void;
+  readonly disabled: boolean;
+}) {
+  const tables = useTables();
+  const { edit, fault } = useSitterEdit(sitter, onSaved);
+  const usual = tables?.find((t) => t.isUsual)?.table.name ?? '';
+  const offered = tables?.filter((t) => !t.isRetired || t.table.id === sitter.tableId) ?? [];
+  return (
+    <p className={parts.soft}>
+      {sayTold(told, sitter.sex)}{' '}
+      {!told.by.isChild && tables && (
+        <label className={parts.preference}>
+          {word('measure.table')}{' '}
+          <select
+            value={sitter.tableId ?? ''}
+            disabled={disabled}
+            onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
+          >
+            <option value="">{word('measure.table.usual').replace('{name}', usual)}</option>
+            {offered.map(({ table: { id, name } }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {fault && <span role="alert"> {fault}</span>}
+    </p>
+  );
+}
