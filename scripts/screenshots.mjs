@@ -66,6 +66,13 @@ async function countLimits(page) {
   await page.waitForFunction(() => globalThis.document.body.innerText.includes('Within all of them'));
 }
 
+/** The fitting after another method, side by side. */
+async function compare(page) {
+  await page.select('[aria-label="Beside another method"] select', 'laid-back');
+  const list = await page.waitForSelector('[aria-label="Beside another method"] table');
+  await list.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+}
+
 const PICTURES = [
   ['fittings', '/'],
   ['people', '/people'],
@@ -73,6 +80,8 @@ const PICTURES = [
   ['growth', `/people/${sitters.find((s) => s.name.startsWith('Wren')).id}`, { meanwhile: openGrowth }],
   ['seat', `/seats/${seats.find((s) => s.seat.seatClass === 'task').versionId}`],
   ['places', '/places'],
+  ['methods', '/practice/methods'],
+  ['method', '/practice/methods/right-angle-then-open'],
   ['tables', '/practice/tables', { meanwhile: countLimits }],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
@@ -83,6 +92,7 @@ const PICTURES = [
   ['card', `${fittingOf('Piet Lunder')}/card`],
   ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
   ['set-choices', `${fittingOf('Ines Farrowby')}?stage=set`, { meanwhile: lookFurther }],
+  ['set-compare', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: compare }],
   ['conflict', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: setMeanwhile }],
 ];
 

@@ -120,7 +120,14 @@ export const PlaceEditSchema = z.object({
 });
 export type PlaceEdit = z.infer<typeof PlaceEditSchema>;
 
-export const MethodSummarySchema = z.object({ versionId: Id, method: MethodSchema });
+export const MethodSummarySchema = z.object({
+  versionId: Id,
+  version: Version,
+  /** The practice's own; those that come with the program are copied, never changed. */
+  isOwn: z.boolean(),
+  savedAt: Instant,
+  method: MethodSchema,
+});
 export type MethodSummary = z.infer<typeof MethodSummarySchema>;
 
 export const FITTING_STATES = ['open', 'left'] as const;

@@ -29,7 +29,7 @@ import {
 } from './api';
 import { CardSchema } from './card';
 import { PROBLEMS, ProblemSchema } from './problems';
-import { SettingsSchema } from './records';
+import { MethodSchema, SettingsSchema } from './records';
 
 const NAMED = {
   Sitter: SitterSchema,
@@ -44,6 +44,7 @@ const NAMED = {
   SeatSummary: SeatSummarySchema,
   PlaceSummary: PlaceSummarySchema,
   PlaceEdit: PlaceEditSchema,
+  Method: MethodSchema,
   MethodSummary: MethodSummarySchema,
   FittingSummary: FittingSummarySchema,
   FittingDetail: FittingDetailSchema,
@@ -181,6 +182,28 @@ export const ENDPOINTS: readonly Endpoint[] = [
     method: 'get',
     path: '/methods',
     summary: 'The newest version of every method',
+    answer: ['MethodSummary'],
+  },
+  {
+    method: 'post',
+    path: '/methods',
+    summary: 'Add a method of the practice’s own, a copy of another as a rule',
+    body: 'Method',
+    answer: 'MethodSummary',
+    status: 201,
+  },
+  {
+    method: 'put',
+    path: '/methods/{id}',
+    summary: 'Make a new version of a method of the practice’s own',
+    body: 'Method',
+    answer: 'MethodSummary',
+    versioned: true,
+  },
+  {
+    method: 'get',
+    path: '/methods/{id}/versions',
+    summary: 'Every version of a method, the newest first',
     answer: ['MethodSummary'],
   },
   {

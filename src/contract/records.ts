@@ -2,7 +2,15 @@
 import { z } from 'zod';
 import { DIMENSION_IDS, type Body } from '../core/body';
 import { INPUTS_SCHEMA, type FitInputs, type Settings } from '../core/fit';
-import { CONDITION_IDS, TARGET_BASES, TIE_BREAKS, type Method } from '../core/method';
+import {
+  CONDITION_IDS,
+  FINGER_COUNTS,
+  HANDS_OF,
+  METHOD_CAUTIONS,
+  TARGET_BASES,
+  TIE_BREAKS,
+  type Method,
+} from '../core/method';
 import { GROUNDS, PLACE_LIMITS, SPOT_LIMITS, TASKS, WINNERS, type Place, type Spot } from '../core/place';
 import { BODY_DIMENSIONS, ROW_BASES, type PopulationTable } from '../core/population/table';
 import { BASES, type Quantity } from '../core/quantity';
@@ -175,22 +183,40 @@ const Target = z.object({
   hardHi: Finite.optional(),
   weight: Finite.min(0),
   basis: z.enum(TARGET_BASES),
-  source: z.string(),
+  source: z.string().max(200),
 });
 
 const Interval = z.object({ lo: Finite, hi: Finite });
 const withoutRoom = CONDITION_IDS.filter((id) => id !== 'kneeRoom');
 
+const Targets = z.partialRecord(z.enum(withoutRoom), Target);
+const FingerCount = z.literal(FINGER_COUNTS);
+
 export const MethodSchema: z.ZodType<Method> = z.object({
-  id: z.string(),
+  id: z.string().min(1).max(60),
   name: Name,
-  summary: z.string(),
-  targets: z.partialRecord(z.enum(withoutRoom), Target),
+  summary: z.string().max(500),
+  targets: Targets,
   kneeRoom: Target,
+  fingers: z.object({ lo: FingerCount, hi: FingerCount, whose: z.enum(HANDS_OF) }).optional(),
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),
   tieBreaks: z.array(z.enum(TIE_BREAKS)),
   order: z.array(z.enum(ADJUSTMENT_KIND_IDS)),
+  again: z.array(z.enum(ADJUSTMENT_KIND_IDS)).optional(),
+  cautions: z.array(z.enum(METHOD_CAUTIONS)).optional(),
+  steps: z
+    .array(
+      z.object({
+        name: Name,
+        instruct: z.string().max(500),
+        targets: Targets.optional(),
+        judgeOnly: z.literal(true).optional(),
+      }),
+    )
+    .max(20)
+    .optional(),
+  copiedFrom: z.string().max(60).optional(),
   reported: z.object({ knee: Interval, elbow: Interval }),
 });
 
@@ -205,6 +231,7 @@ export const InputsSchema: z.ZodType<FitInputs> = z.object({
   place: PlaceSchema.nullable(),
   method: MethodSchema,
   work: z.object({ toolsKg: Finite.min(0) }),
+  fitterHandMm: z.object({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
 });
 
 export const SettingsSchema: z.ZodType<Settings> = z.object({

@@ -1,6 +1,6 @@
 /** Versions of seats, places and methods: each an immutable document, read back through its schema. */
 import { desc, eq, sql } from 'drizzle-orm';
-import type { Method } from '../core/method';
+import { SHIPPED_METHODS, type Method } from '../core/method';
 import type { Place } from '../core/place';
 import { seatDoubts, type SeatModel } from '../core/seat';
 import {
@@ -84,11 +84,30 @@ export async function insertPlaceVersion(
     .values({ id: versionId, placeId: place.id, number, document: place, createdAt: at });
 }
 
+type MethodRow = typeof methodVersions.$inferSelect;
+const SHIPPED_IDS: readonly string[] = SHIPPED_METHODS.map((m) => m.id);
+
+const methodSummary = (row: MethodRow): MethodSummary => ({
+  versionId: row.id,
+  version: row.number,
+  isOwn: !SHIPPED_IDS.includes(row.methodId),
+  savedAt: row.createdAt,
+  method: MethodSchema.parse(row.document),
+});
+
+/** Every version of a method, the newest first; empty where there is none. */
+export async function methodHistory(q: Queries, methodId: string): Promise<MethodSummary[]> {
+  const rows = await q
+    .select()
+    .from(methodVersions)
+    .where(eq(methodVersions.methodId, methodId))
+    .orderBy(desc(methodVersions.number));
+  return rows.map(methodSummary);
+}
+
 export async function listMethods(q: Queries): Promise<MethodSummary[]> {
   const rows = await q.select().from(methodVersions).where(newestMethod);
-  return rows
-    .map((r) => ({ versionId: r.id, method: MethodSchema.parse(r.document) }))
-    .sort(byName((m) => m.method.name));
+  return rows.map(methodSummary).sort(byName((m) => m.method.name));
 }
 
 export async function findMethodVersion(q: Queries, versionId: string): Promise<Method | null> {
@@ -96,18 +115,8 @@ export async function findMethodVersion(q: Queries, versionId: string): Promise<
   return row ? MethodSchema.parse(row.document) : null;
 }
 
-export async function newestMethodOf(
-  q: Queries,
-  methodId: string,
-): Promise<{ versionId: string; number: number; method: Method } | null> {
-  const [row] = await q
-    .select()
-    .from(methodVersions)
-    .where(eq(methodVersions.methodId, methodId))
-    .orderBy(desc(methodVersions.number))
-    .limit(1);
-  return row ? { versionId: row.id, number: row.number, method: MethodSchema.parse(row.document) } : null;
-}
+export const newestMethodOf = async (q: Queries, methodId: string): Promise<MethodSummary | null> =>
+  (await methodHistory(q, methodId))[0] ?? null;
 
 export async function insertMethodVersion(
   q: Queries,

@@ -1,4 +1,5 @@
-import { SHIPPED_METHODS } from '../core/method';
+import { methodDoubts } from '../core/fit';
+import { SHIPPED_METHODS, type Method } from '../core/method';
 import { adjustmentDoubts, type SeatFault, type SeatModel } from '../core/seat';
 import {
   done,
@@ -17,10 +18,12 @@ import {
   listMethods,
   listPlaces,
   listSeats,
+  methodHistory,
   newestMethodOf,
   newestPlaceOf,
 } from '../data/catalogue';
 import { insertFitter, listFitters } from '../data/fittings';
+import { sayCaseDoubt } from '../words';
 import { write, type Context } from './context';
 
 export const allSeats = (ctx: Context): Promise<SeatSummary[]> => listSeats(ctx.store.db);
@@ -77,13 +80,46 @@ export async function savePlace(
   });
 }
 
+/** Every version of a method, the newest first. */
+export async function methodVersionsOf(ctx: Context, id: string): Promise<Outcome<MethodSummary[]>> {
+  const history = await methodHistory(ctx.store.db, id);
+  return history.length > 0 ? done(history) : refused('notFound');
+}
+
+/**
+ * Saves a method of the practice's own: a new one, or a new version of one. Older fittings keep the version they point
+ * at. One that comes with the program is copied under a new id.
+ * @param version that was edited; null for a new method, where the same id again gives the first
+ */
+export async function saveMethod(
+  ctx: Context,
+  method: Method,
+  version: number | null,
+): Promise<Outcome<MethodSummary>> {
+  if (SHIPPED_METHODS.some((m) => m.id === method.id))
+    return refused('invalid', {
+      faults: [{ pointer: '/id', detail: 'A method that comes with the program is copied, not changed.' }],
+    });
+  const doubts = methodDoubts(method);
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
+  return write(ctx, async (q) => {
+    const current = await newestMethodOf(q, method.id);
+    if (current && version === null) return done(current);
+    if (current && current.version !== version) return refused('changedMeanwhile', { current });
+    if (!current && version !== null) return refused('notFound');
+    const number = (current?.version ?? 0) + 1;
+    await insertMethodVersion(q, ctx.newId(), number, method, ctx.now().toISOString());
+    return done((await newestMethodOf(q, method.id))!);
+  });
+}
+
 /** Makes sure that the methods that come with the program are there, in their newest wording. */
 export async function ensureShippedMethods(ctx: Context): Promise<void> {
   await ctx.store.write(async (q) => {
     for (const method of SHIPPED_METHODS) {
       const newest = await newestMethodOf(q, method.id);
       if (newest && JSON.stringify(newest.method) === JSON.stringify(method)) continue;
-      await insertMethodVersion(q, ctx.newId(), (newest?.number ?? 0) + 1, method, ctx.now().toISOString());
+      await insertMethodVersion(q, ctx.newId(), (newest?.version ?? 0) + 1, method, ctx.now().toISOString());
     }
   });
 }

@@ -5,7 +5,6 @@ import {
   choicesOf,
   problemOf,
   solve,
-  type CaseDoubt,
   type Choice,
   type FitInputs,
   type Settings,
@@ -28,7 +27,7 @@ import {
   type SavedDraft,
 } from '../contract';
 import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
-import { word } from '../words';
+import { sayCaseDoubt } from '../words';
 import type { Queries } from '../data/client';
 import {
   advanceDraft,
@@ -328,17 +327,11 @@ const heldOf = ({ settings, held = [] }: FittingAct): Settings['positions'] =>
     }),
   );
 
-/** A doubt in words, at the place where it was made. */
-const sayDoubt = ({ reason, field, value }: CaseDoubt): FieldFault => ({
-  pointer: field,
-  detail: word(`fault.${reason}`).replace('{value}', String(value)),
-});
-
 async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct): Promise<Refusal | null> {
   if (row.state !== 'open') return refused('closed');
   if (!row.inputs) return refused('incomplete');
   const doubts = caseDoubts(row.inputs);
-  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayDoubt) });
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
   const problem = problemOf(row.inputs);
   const draft = act.settings ?? (await findDraft(q, row.id))?.settings;
   const remedies = draft?.remedies ?? NO_REMEDIES;
@@ -385,7 +378,7 @@ export async function fittingChoices(ctx: Context, id: string, count: number): P
   const { inputs, draft } = found.value;
   if (!inputs) return refused('incomplete');
   const doubts = caseDoubts(inputs);
-  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayDoubt) });
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
   const { best, next } = choicesOf(
     problemOf(inputs),
     { remedies: draft?.settings.remedies ?? NO_REMEDIES },

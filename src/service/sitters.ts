@@ -1,5 +1,5 @@
 import { DIMENSIONS, rangeDoubt, type DimensionId } from '../core/body';
-import { populationFor, reasonWanted } from '../core/population';
+import { isBodyDimension, populationFor, reasonWanted } from '../core/population';
 import type { Quantity } from '../core/quantity';
 import {
   done,
@@ -150,7 +150,7 @@ async function doubtAgainst(
   dimension: DimensionId,
   quantity: Quantity,
 ): Promise<string | null> {
-  if (dimension === 'shoeHeel') return null;
+  if (!isBodyDimension(dimension)) return null;
   const ageYears = sitter.birthDate === null ? null : exactAgeOn(sitter.birthDate, today(ctx));
   const population = populationFor({ sex: sitter.sex, ageYears }, await tableOf(q, sitter));
   const doubt = population && reasonWanted(sitter.body, dimension, quantity, population);

@@ -5,6 +5,7 @@ import {
   FitterSchema,
   FittingDetailSchema,
   FittingSummarySchema,
+  MethodSummarySchema,
   PlaceSummarySchema,
   SavedDraftSchema,
   SessionSchema,
@@ -25,6 +26,7 @@ import {
   type TableEdit,
 } from '../contract';
 import type { Settings } from '../core/fit';
+import type { Method } from '../core/method';
 import { ClientError } from './client-error';
 import { newId } from './ids';
 import { refreshKeptPage } from './kept-pages';
@@ -108,6 +110,9 @@ export const api = {
   addTable: (table: NewTable) => call('/tables', TableSummarySchema, { method: 'POST', body: table }),
   editTable: (id: string, edit: TableEdit) =>
     call(`/tables/${encodeURIComponent(id)}`, TableSummarySchema, { method: 'PATCH', body: edit }),
+  createMethod: (method: Method) => call('/methods', MethodSummarySchema, { method: 'POST', body: method }),
+  editMethod: (method: Method, version: number) =>
+    call(`/methods/${method.id}`, MethodSummarySchema, { method: 'PUT', body: method, version }),
   addFitter: (fitter: Fitter) => call('/fitters', FitterSchema, { method: 'POST', body: fitter }),
   createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
   editPlace: (place: PlaceEdit, version: number) =>

@@ -58,6 +58,11 @@ export const CARD_WORDS = {
   'caution.castors': 'Castors must match the floor; a tall or sloped seat on castors can tip or roll away.',
   'caution.forwardTilt':
     'The seat slopes forward: it needs a non-slip cover and strong legs, opens the hip and may hollow the back. Not for everyone.',
+  'caution.method.openWedge':
+    'A seat sloped forward needs a non-slip cover and legs strong enough to hold the body on it.',
+  'caution.method.laidBack': 'Leaning back this far all day needs a head rest.',
+  'caution.method.lowSeat': 'A low seat needs room for the knees, and makes getting up harder.',
+  'caution.method.saddle': 'A saddle needs a trial of some days, and clothes that allow it.',
   'caution.remedies': 'Footrest and cushions: non-slip, stable, wide enough.',
   'caution.children': 'Supervise children; only trained adults adjust. Growth outdates these settings.',
 } as const;

@@ -10,6 +10,9 @@ export const CHAIN_WORDS = {
   'chain.backAngle': 'Back {back} + whole chair {chair} = {sum}.',
   'chain.kneeRoom':
     'Thigh length {length} − recess {recess} + pushed forward {push} − depth {depth} = {room} behind the knee.',
+  'chain.fingers': 'The band is {lo} to {hi} fingers of {whose}: {loMm} to {hiMm}, measured.',
+  'chain.fingers.usual':
+    'The band is {lo} to {hi} fingers of {whose}: {loMm} to {hiMm} as is usual, until the hand is measured.',
   'chain.lumbarHeight': 'Small of the back {hollow}, apex {apex}, both along the back above the loaded seat.',
   'chain.lumbarByPractice':
     'Nobody measured the small of the back: the apex at {apex} is held to the usual range.',

@@ -209,6 +209,9 @@ export const FIT_WORDS = {
   'published.depthShare':
     'Published seat depth for this thigh (0.80 to 0.95 of its length, Parcells et al. 1999)',
 
+  'compare.setting': '{name} {other} instead of {one}: {by} {way}.',
+  'compare.angle': '{name} {other} instead of {one}.',
+  'compare.judged': '{name} after “{judged}”: “{judge}” calls it {verdict}.',
   'remedy.footrest.name': 'Footrest',
   'remedy.backCushion.name': 'Back cushion',
   'remedy.footrest': 'Seat {seat} less leg {leg} and shoe {shoe} leaves {gap}: a footrest of {size}.',

@@ -1,5 +1,5 @@
 export { WORDS, type WordKey } from './table';
-export { sayDoubt, sayTableFault } from './bodies';
+export { sayCaseDoubt, sayDoubt, sayTableFault } from './doubts';
 export {
   DEFAULT_READING,
   isWordKey,

@@ -27,6 +27,8 @@ export const TRADE_WORDS = {
   'dimension.biacromialBreadth': 'Shoulder breadth (biacromial)',
   'dimension.abdominalDepth': 'Abdominal depth sitting',
   'dimension.footLength': 'Foot length',
+  'dimension.threeFingerBreadth': 'Three fingers',
+  'dimension.fourFingerBreadth': 'Four fingers',
 
   'how.stature': 'Floor to the crown, standing tall against a wall, without shoes.',
   'how.bodyMass': 'On a scale, in light clothes. Clothing and tools are added by the program.',
@@ -57,6 +59,8 @@ export const TRADE_WORDS = {
   'how.biacromialBreadth': 'Between the bony points of both shoulders.',
   'how.abdominalDepth': 'Back to the front of the belly, sitting.',
   'how.footLength': 'Heel to the longest toe, standing.',
+  'how.threeFingerBreadth': 'Across the middle joints of three fingers held together.',
+  'how.fourFingerBreadth': 'Across the middle joints of four fingers held together.',
 
   'condition.footGap': 'feet',
   'condition.kneeRoom': 'room behind the knee',
@@ -268,6 +272,19 @@ export const TRADE_WORDS = {
   'castors.softFloor': 'Castors for carpet',
   'castors.glides': 'Glides',
   'castors.bolted': 'Bolted down',
+
+  'order.groundUp': 'From the ground up',
+  'order.armsFirst': 'Arms roughly first',
+  'order.threeZones': 'Legs, back, shoulders',
+  'order.depthBeforeHeight': 'Depth before height',
+  'order.tiltThenHeight': 'Tilt, then height again',
+  'order.operator': 'Weight, then reach, height last',
+  'order.tensionBeforeBack': 'Tension before the back',
+  'order.lumbarAndArmsFirst': 'Lumbar and arms first',
+  'order.backProfileFirst': 'Back shape by the eyes',
+  'order.placeFirst': 'Place first',
+  'handOf.sitter': 'the sitter',
+  'handOf.fitter': 'whoever checks',
 
   'tag.hollowOfKnee': 'Hollow of the knee',
   'tag.seatUnderKnee': 'Seat under the knee',

@@ -51,6 +51,8 @@ export const FULL = {
   biacromialBreadth: 385,
   abdominalDepth: 255,
   footLength: 255,
+  threeFingerBreadth: 52,
+  fourFingerBreadth: 71,
 } as const satisfies Record<DimensionId, number>;
 
 export function bodyWith(measures: Partial<Record<DimensionId, number>>): Body {

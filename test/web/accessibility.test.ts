@@ -46,6 +46,8 @@ describe('accessibility', function () {
     paths.set('a seat', `/seats/${seat}`);
     paths.set('places', '/places');
     paths.set('tables of bodies', '/practice/tables');
+    paths.set('methods', '/practice/methods');
+    paths.set('a method', '/practice/methods/right-angle-then-open');
     paths.set('measuring', `/fittings/${maren}?stage=measure`);
     paths.set('choosing', `/fittings/${maren}?stage=choose`);
     paths.set('setting', `/fittings/${ines}?stage=set`);

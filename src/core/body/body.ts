@@ -51,6 +51,7 @@ const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm:
   { lower: 'buttockPoplitealLength', upper: 'buttockKneeLength', slackMm: 0 },
   { lower: 'biacromialBreadth', upper: 'shoulderBreadth', slackMm: 0 },
   { lower: 'elbowHeightStanding', upper: 'stature', slackMm: 0 },
+  { lower: 'threeFingerBreadth', upper: 'fourFingerBreadth', slackMm: 0 },
 ];
 
 /** Pairs of measures that no body can have together; empty where nothing is wrong. An estimate contradicts nothing. */

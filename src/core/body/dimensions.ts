@@ -66,6 +66,8 @@ export const DIMENSIONS = {
   shoulderBreadth: row('mm', 'seated', '6.2.9', 200, 750, 10, 'more'),
   biacromialBreadth: row('mm', 'seated', '6.2.8', 170, 560, 5, 'more'),
   abdominalDepth: row('mm', 'seated', '6.2.15', 110, 650, 10, 'more'),
+  threeFingerBreadth: row('mm', 'seated', null, 25, 90, 2, 'more'),
+  fourFingerBreadth: row('mm', 'seated', null, 35, 120, 2, 'more'),
 } as const satisfies Record<string, DimensionRow>;
 
 export type DimensionId = keyof typeof DIMENSIONS;

@@ -1,6 +1,6 @@
 /** What makes a case impossible to compute with, as a closed list of reasons, each naming field and value. */
 import { isDimensionId, pairDoubts, rangeDoubt } from '../body';
-import { CONDITION_IDS, aimOf, bandOf, hardOf, type Target } from '../method';
+import { CONDITION_IDS, aimOf, bandOf, hardOf, type Method, type Target } from '../method';
 import { placeDoubts } from '../place';
 import { adjustmentDoubts, seatDoubts, type SeatFault } from '../seat';
 import type { FitInputs } from './inputs';
@@ -54,16 +54,17 @@ function targetDoubts(field: string, target: Target): CaseDoubt[] {
   return doubts;
 }
 
-function methodDoubts({ method }: FitInputs): CaseDoubt[] {
-  const doubts = targetDoubts('/method/kneeRoom', method.kneeRoom);
+/** What is wrong with a method, with a pointer into it; empty where nothing is. */
+export function methodDoubts(method: Method): CaseDoubt[] {
+  const doubts = targetDoubts('/kneeRoom', method.kneeRoom);
   for (const [id, target] of Object.entries(method.targets)) {
-    const field = `/method/targets/${id}`;
+    const field = `/targets/${id}`;
     if (!(CONDITION_IDS as string[]).includes(id)) doubts.push({ reason: 'unknownTarget', field, value: id });
     else doubts.push(...targetDoubts(field, target));
   }
   for (const key of ['headRestFromDeg', 'footrestPenalty'] as const)
     if (!Number.isFinite(method[key]))
-      doubts.push({ reason: 'notFinite', field: `/method/${key}`, value: method[key] });
+      doubts.push({ reason: 'notFinite', field: `/${key}`, value: method[key] });
   return doubts;
 }
 
@@ -75,7 +76,11 @@ const under = (
 /** Everything that stands in the way of computing a case; empty where it can be computed. */
 export function caseDoubts(inputs: FitInputs): CaseDoubt[] {
   const { seat, place, work } = inputs;
-  const doubts = [...bodyDoubts(inputs), ...methodDoubts(inputs), ...under('/seat', seatDoubts(seat))];
+  const doubts = [
+    ...bodyDoubts(inputs),
+    ...under('/method', methodDoubts(inputs.method)),
+    ...under('/seat', seatDoubts(seat)),
+  ];
   if (place) {
     doubts.push(...under('/place', placeDoubts(place)));
     doubts.push(...under('/place', adjustmentDoubts(place.adjustments, '/adjustments', 'place')));

@@ -2,7 +2,7 @@
  * The chain from measures to the number to set, as data: each step one message with the numbers that go into it. Steps
  * that a condition needs for its own arithmetic come first, then what every adjustment has: sink, reach, position.
  */
-import type { ConditionId } from '../method';
+import { USUAL_FINGERS_MM, type ConditionId } from '../method';
 import { message, type Message, type MessageValue } from '../message';
 import { TASK_OFFSETS } from '../place';
 import { padTurnDeg } from '../posture';
@@ -33,7 +33,7 @@ import {
   upperArmMm,
 } from './on-seat';
 import type { AdjustmentOutcome } from './outcome';
-import type { Problem, SetValues } from './problem';
+import { handOf, type Problem, type SetValues } from './problem';
 import { ownValue, sizeOf } from './reasons';
 import {
   balancedTension,
@@ -51,6 +51,23 @@ const one =
 
 const zone = (which: 'upper' | 'lower'): Step =>
   one('zone', (p) => ({ hollow: { mm: p.body.smallOfBackDepth }, wanted: { mm: wantedZoneMm(p, which) } }));
+
+/** The room in fingers, where the method says it so: of which hand, measured or as is usual. */
+function fingers(p: Problem): Message[] {
+  const { method } = p.inputs;
+  if (!method.fingers) return [];
+  const hand = handOf(p.inputs);
+  const { lo, hi, whose } = method.fingers;
+  return [
+    message(hand ? 'chain.fingers' : 'chain.fingers.usual', {
+      lo: { count: lo },
+      hi: { count: hi },
+      whose: { word: `handOf.${whose}` },
+      loMm: { mm: (hand ?? USUAL_FINGERS_MM)[lo] },
+      hiMm: { mm: (hand ?? USUAL_FINGERS_MM)[hi] },
+    }),
+  ];
+}
 
 /** Of the foot gap: what reaches down from the hollow of the knee, and where the lift has to read for it. */
 const feet: Step = (p, v) => {
@@ -127,13 +144,16 @@ const STEPS: Record<ConditionId, Step> = {
     chair: { deg: orZero(v.chairAngle) },
     sum: { deg: trunkDegOf(v) },
   })),
-  kneeRoom: one('kneeRoom', (p, v) => ({
-    length: { mm: p.body.buttockPoplitealLength },
-    recess: { mm: p.inputs.seat.pan.recessMm },
-    push: { mm: pushMm(p, v) },
-    depth: { mm: v.seatDepth },
-    room: { mm: p.body.buttockPoplitealLength - p.inputs.seat.pan.recessMm + pushMm(p, v) - v.seatDepth },
-  })),
+  kneeRoom: (p, v) => [
+    message('chain.kneeRoom', {
+      length: { mm: p.body.buttockPoplitealLength },
+      recess: { mm: p.inputs.seat.pan.recessMm },
+      push: { mm: pushMm(p, v) },
+      depth: { mm: v.seatDepth },
+      room: { mm: p.body.buttockPoplitealLength - p.inputs.seat.pan.recessMm + pushMm(p, v) - v.seatDepth },
+    }),
+    ...fingers(p),
+  ],
   lumbarHeight: one('lumbarHeight', (p, v) => ({
     hollow: { mm: p.body.smallOfBackHeight },
     apex: { mm: apexMm(v) },

@@ -17,7 +17,14 @@ export { costOf, runnersUp, solve, valuesOfSettings, type SolveOptions, type Sol
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
 export { bindingAt, choicesOf, type Binding, type Choice } from './choices';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
-export { CASE_FAULTS, caseDoubts, type CaseDoubt, type CaseFault } from './doubts';
+export {
+  compareMethods,
+  inputsOfStep,
+  type Comparison,
+  type MethodSide,
+  type SettingDifference,
+} from './compare';
+export { CASE_FAULTS, caseDoubts, methodDoubts, type CaseDoubt, type CaseFault } from './doubts';
 export { explain } from './explain';
 export { remedyHint } from './remedy-hint';
 export { remediesFor, type Remedy } from './remedies';

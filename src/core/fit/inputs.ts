@@ -23,6 +23,8 @@ export interface FitInputs {
   readonly place: Place | null;
   readonly method: Method;
   readonly work: { readonly toolsKg: number };
+  /** Of whoever checks with the hand, mm; absent where not measured. */
+  readonly fitterHandMm?: { readonly 3?: number | undefined; readonly 4?: number | undefined } | undefined;
 }
 
 /** No computation draws at random yet; the seed is kept from the first day so that later ones can be repeated. */

@@ -32,6 +32,8 @@ export const NEEDED_FOR: Readonly<
   biacromialBreadth: ['estimates'],
   abdominalDepth: ['estimates'],
   footLength: ['estimates'],
+  threeFingerBreadth: ['seatDepth'],
+  fourFingerBreadth: ['seatDepth'],
 };
 
 /** What is computed without: taken from other measures or as practice has it, and better where it was measured. */

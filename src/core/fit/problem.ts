@@ -1,5 +1,13 @@
 import { DIMENSION_IDS, type Body, type DimensionId } from '../body';
-import { COMMON_TARGETS, roomForChild, type ConditionId, type Method, type Target } from '../method';
+import {
+  COMMON_TARGETS,
+  USUAL_FINGERS_MM,
+  roomByFingers,
+  roomForChild,
+  type ConditionId,
+  type Method,
+  type Target,
+} from '../method';
 import { TASK_OFFSETS, type Winner } from '../place';
 import { ANKLE_FRACTION, FOREARM_BREADTH_MM, FOREARM_FRACTION, HAND_FRACTION } from '../posture';
 import {
@@ -145,13 +153,24 @@ function commonTargets(method: Method): Readonly<Record<ConditionId, Target>> {
   return targets;
 }
 
+/** The hand that a method checks with, mm; null where it checks with none or nobody measured it. */
+export function handOf({ method, body, fitterHandMm }: FitInputs): Readonly<Record<3 | 4, number>> | null {
+  if (!method.fingers) return null;
+  const three = method.fingers.whose === 'sitter' ? body.threeFingerBreadth?.value : fitterHandMm?.[3];
+  const four = method.fingers.whose === 'sitter' ? body.fourFingerBreadth?.value : fitterHandMm?.[4];
+  if (three === undefined && four === undefined) return null;
+  return { 3: three ?? USUAL_FINGERS_MM[3], 4: four ?? USUAL_FINGERS_MM[4] };
+}
+
 function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   const { method, place, seat, body } = inputs;
   const length = body.buttockPoplitealLength?.value;
   const of = (kind: AdjustmentKind) => adjustmentOf(seat.adjustments, kind);
   const slack = ADJUSTMENT_UNITS[of('tiltTension')?.unit ?? 'turn'].closeBy;
   const targets: Record<ConditionId, Target> = { ...commonTargets(method) };
-  if (isChild(inputs) && length !== undefined) targets.kneeRoom = roomForChild(method.kneeRoom, length);
+  const hand = handOf(inputs);
+  if (method.fingers && hand) targets.kneeRoom = roomByFingers(method.kneeRoom, method.fingers, hand);
+  else if (isChild(inputs) && length !== undefined) targets.kneeRoom = roomForChild(method.kneeRoom, length);
   const forgiven = Math.min(
     MOST_FORGIVEN_MM,
     Math.max(0, seat.pan.frontEdgeRadiusMm) * (1 - cosDeg(EDGE_TURN_DEG)),

@@ -13,11 +13,22 @@ export {
 export {
   CONDITION_IDS,
   CONDITION_UNITS,
+  FINGER_COUNTS,
+  HANDS_OF,
+  METHOD_CAUTIONS,
   ROOM_REFERENCE_MM,
   TIE_BREAKS,
+  USUAL_FINGERS_MM,
+  roomByFingers,
   roomForChild,
   type ConditionId,
+  type Fingers,
   type Method,
+  type MethodCaution,
+  type MethodStep,
+  type Targets,
   type TieBreak,
 } from './method';
-export { COMMON_TARGETS, SHIPPED_METHODS, targetOf } from './shipped';
+export { COMMON_TARGETS, targetOf } from './common-targets';
+export { ORDERS, ORDER_IDS, orderIdOf, type OrderId } from './orders';
+export { SHIPPED_METHODS } from './shipped';

@@ -73,27 +73,85 @@ export const CONDITION_IDS = Object.keys(CONDITION_UNITS) as ConditionId[];
 export const TIE_BREAKS = ['shorterDepth', 'lowerArm', 'lighterTension', 'largerMargin'] as const;
 export type TieBreak = (typeof TIE_BREAKS)[number];
 
+/** What a method has to be warned of, wherever it is chosen (wording key `caution.method.<id>`). */
+export const METHOD_CAUTIONS = ['openWedge', 'laidBack', 'lowSeat', 'saddle'] as const;
+export type MethodCaution = (typeof METHOD_CAUTIONS)[number];
+
+/** What a method gives targets for. */
+export type Targets = Readonly<Partial<Record<Exclude<ConditionId, 'kneeRoom'>, Target>>>;
+
+/** One step of a method that goes by steps. */
+export interface MethodStep {
+  readonly name: string;
+  readonly instruct: string;
+  /** What is aimed at in this step; absent: what the method aims at. */
+  readonly targets?: Targets | undefined;
+  /** Nothing is computed here: what the sitter finds is judged. */
+  readonly judgeOnly?: true | undefined;
+}
+
+/** Three or four fingers instead of a length; the hand of whoever checks. */
+export const FINGER_COUNTS = [3, 4] as const;
+export const HANDS_OF = ['sitter', 'fitter'] as const;
+export interface Fingers {
+  readonly lo: (typeof FINGER_COUNTS)[number];
+  readonly hi: (typeof FINGER_COUNTS)[number];
+  readonly whose: (typeof HANDS_OF)[number];
+}
+
+/** Breadth of three and of four fingers where no hand was measured, mm (common practice, no source). */
+export const USUAL_FINGERS_MM = { 3: 50, 4: 70 } as const;
+
 /** Named target bands, tie-breaks and an order of setting: one immutable version. */
 export interface Method {
   readonly id: string;
   readonly name: string;
   readonly summary: string;
   /** What a method leaves out holds as the common targets have it. */
-  readonly targets: Readonly<Partial<Record<Exclude<ConditionId, 'kneeRoom'>, Target>>>;
+  readonly targets: Targets;
   /** Room behind the knee; for children in proportion to their buttock–popliteal length. */
   readonly kneeRoom: Target;
+  /** The room in fingers: its bounds hold for the usual hand and move with the measured one. */
+  readonly fingers?: Fingers | undefined;
   /** Back angle from which the head leans on its rest, degrees; upright it must not touch. */
   readonly headRestFromDeg: number;
   /** What using a footrest costs, in units of penalty. */
   readonly footrestPenalty: number;
   readonly tieBreaks: readonly TieBreak[];
   readonly order: readonly AdjustmentKind[];
+  /** What is set a second time at the end, because later steps moved it. */
+  readonly again?: readonly AdjustmentKind[] | undefined;
+  readonly cautions?: readonly MethodCaution[] | undefined;
+  /** Of a method that goes by steps. */
+  readonly steps?: readonly MethodStep[] | undefined;
+  /** The method that it was copied from. */
+  readonly copiedFrom?: string | undefined;
   /** Bands reported beside the set posture without being solved for. */
   readonly reported: { readonly knee: Interval; readonly elbow: Interval };
 }
 
 /** Buttock–popliteal length for which the room behind the knee is stated, mm (an average adult). */
 export const ROOM_REFERENCE_MM = 480;
+
+/** The room behind the knee by the fingers of a measured hand: lower bounds by the fewer fingers, upper by the more. */
+export function roomByFingers(
+  target: Target,
+  fingers: Fingers,
+  handMm: Readonly<Record<3 | 4, number>>,
+): Target {
+  const by = {
+    lo: handMm[fingers.lo] - USUAL_FINGERS_MM[fingers.lo],
+    hi: handMm[fingers.hi] - USUAL_FINGERS_MM[fingers.hi],
+  };
+  const moved = (v: number | undefined, mm: number) => (v === undefined ? undefined : v + mm);
+  return {
+    ...target,
+    bandLo: moved(target.bandLo, by.lo),
+    aimLo: moved(target.aimLo, by.lo),
+    aimHi: moved(target.aimHi, by.hi),
+    bandHi: moved(target.bandHi, by.hi),
+  };
+}
 
 /** The room behind the knee for a child: every bound in proportion. */
 export function roomForChild(target: Target, buttockPoplitealMm: number): Target {

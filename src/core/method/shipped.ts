@@ -1,157 +1,232 @@
-/**
- * The methods that come with the program. Each number says who stands behind it: `published`, `practice`
- * (common practice, no source) or `assumed` (ours, to be tuned). Weights are assumed throughout.
- */
-import type { AdjustmentKind } from '../seat';
-import type { ConditionId, Method } from './method';
+/** The methods that come with the program: where good practitioners disagree. Who stands behind a number, it says. */
+import { COMMON_TARGETS, assumed, practice } from './common-targets';
+import type { Method, MethodStep } from './method';
+import { ORDERS } from './orders';
 import type { Target } from './target';
 
-const practice = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
-  ...bounds,
-  basis: 'practice',
-  source: 'common practice',
+const TIE_BREAKS: Method['tieBreaks'] = ['shorterDepth', 'lowerArm', 'lighterTension', 'largerMargin'];
+/** Elbow at the keyboard (common practice). */
+const ELBOW = { lo: 90, hi: 120 };
+
+/** Room behind the knee, as practitioners say it. */
+const ROOM = {
+  wide: practice({ bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4 }),
+  narrow: practice({ bandLo: 25, aimLo: 37, aimHi: 38, bandHi: 50, weight: 4 }),
+  roomy: practice({ bandLo: 50, aimLo: 62, aimHi: 63, bandHi: 75, weight: 4 }),
+  /** Three fingers: as broad as the hand is, give or take. */
+  threeFingers: practice({ bandLo: 40, aimLo: 50, aimHi: 50, bandHi: 65, weight: 4 }),
+  /** From three to four of them. */
+  threeToFour: practice({ bandLo: 50, aimLo: 55, aimHi: 65, bandHi: 70, weight: 4 }),
+} as const satisfies Record<string, Target>;
+
+type Part = Pick<Method, 'id' | 'name' | 'summary' | 'kneeRoom'> & Partial<Method>;
+
+const method = (part: Part): Method => ({
+  headRestFromDeg: 15,
+  footrestPenalty: 1,
+  tieBreaks: TIE_BREAKS,
+  order: ORDERS.groundUp,
+  reported: { knee: { lo: 85, hi: 110 }, elbow: ELBOW },
+  ...part,
+  targets: { ...COMMON_TARGETS, ...part.targets },
 });
-const assumed = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
-  ...bounds,
-  basis: 'assumed',
-  source: 'assumed',
-});
 
-const GROUND_UP: readonly AdjustmentKind[] = [
-  'suspensionWeight',
-  'damper',
-  'seatHeight',
-  'footRing',
-  'footrest',
-  'seatDepth',
-  'backReach',
-  'seatAngle',
-  'forwardTilt',
-  'frontSlope',
-  'chairAngle',
-  'foreAft',
-  'stationForeAft',
-  'backHeight',
-  'lumbarApex',
-  'lumbarDepth',
-  'lowerLumbar',
-  'upperLumbar',
-  'thoracic',
-  'backProfile',
-  'backAngle',
-  'tiltTension',
-  'tiltLimiter',
-  'tiltLock',
-  'armWidth',
-  'padSlide',
-  'armHeight',
-  'armDepth',
-  'armPivot',
-  'armAngle',
-  'headHeight',
-  'headAngle',
-  'headDepth',
-  'deskHeight',
-  'screenHeight',
-  'climate',
-];
-
-/** The targets that every method starts from; each may put its own in their place. */
-export const COMMON_TARGETS = {
-  footGap: practice({ hardLo: -60, bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5 }),
-  thigh: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 2, weight: 2 }),
-  trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 100, weight: 1 }),
-  backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 5, bandHi: 10, weight: 2 }),
-  lumbarHeight: practice({ bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 25, weight: 0.5 }),
-  lumbarByPractice: {
-    bandLo: 150,
-    aimLo: 170,
-    aimHi: 220,
-    bandHi: 250,
-    weight: 0.5,
-    basis: 'published',
-    source: 'band: ANSI/HFES 100-2007; aim: EN 1335-1:2000; from memory',
-  },
-  lumbarDepth: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
-  upperLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  lowerLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  lumbarEven: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  thoracic: assumed({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
-  tension: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
-  tiltLock: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
-  tiltLimiter: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  armHeight: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 3 }),
-  armSpread: assumed({ bandLo: -5, aimLo: 0, aimHi: 15, bandHi: 20, weight: 1 }),
-  hipClearance: practice({ bandLo: 20, aimLo: 20, weight: 1 }),
-  padReach: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 0.5 }),
-  padAtDesk: practice({ hardLo: -20, bandLo: -10, aimLo: 0, weight: 1 }),
-  armPivot: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 10, weight: 0.5 }),
-  armAngle: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  headHeight: practice({ bandLo: -20, aimLo: 0, aimHi: 0, bandHi: 20, weight: 1 }),
-  headAngle: assumed({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 10, weight: 0.5 }),
-  headDepth: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 0.5 }),
-  leverElbow: practice({ bandLo: 90, aimLo: 100, aimHi: 120, bandHi: 135, weight: 3 }),
-  pedalKnee: {
-    bandLo: 95,
-    aimLo: 110,
-    aimHi: 130,
-    bandHi: 135,
-    weight: 3,
-    basis: 'published',
-    source: 'band: Rebiffé 1969; from memory',
-  },
-  suspensionWeight: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
-  damper: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 0.5 }),
-  deskTop: practice({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 3 }),
-  deskClearance: practice({ hardLo: 0, bandLo: 20, aimLo: 20, weight: 1 }),
-  gaze: {
-    bandLo: 0,
-    aimLo: 15,
-    aimHi: 20,
-    bandHi: 30,
-    weight: 1,
-    basis: 'published',
-    source: 'aim: OSHA workstation guidance; band: assumed around it; from memory',
-  },
-} as const satisfies Record<Exclude<ConditionId, 'kneeRoom'>, Target>;
-
-/** The target of a condition as a method has it. */
-export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>
-  method.targets[id] ?? COMMON_TARGETS[id];
-
-const RIGHT_ANGLE: Method = {
+const RIGHT_ANGLE = method({
   id: 'right-angle',
   name: 'Right angle',
   summary:
     'Thighs level, knees at a right angle, trunk upright or a little back. Simple to teach, easy to check.',
-  targets: {
-    ...COMMON_TARGETS,
-  },
-  kneeRoom: practice({ bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4 }),
-  headRestFromDeg: 15,
-  footrestPenalty: 1,
-  tieBreaks: ['shorterDepth', 'lowerArm', 'lighterTension', 'largerMargin'],
-  order: GROUND_UP,
-  reported: { knee: { lo: 85, hi: 100 }, elbow: { lo: 90, hi: 120 } },
+  kneeRoom: ROOM.wide,
+  reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
+});
+
+/** A hip opened by the back. */
+const OPENED = {
+  trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 1 }),
+  backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 10, bandHi: 20, weight: 2 }),
 };
 
-const OPEN_HIP: Method = {
+const OPEN_HIP = method({
   id: 'open-hip',
   name: 'Open hip',
   summary:
     'Hips a little above the knees and the back leaned at least 5°, so that the hip opens and breathing is easy.',
-  targets: {
-    ...COMMON_TARGETS,
-    thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 0, bandHi: 3, weight: 2 }),
-    trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 1 }),
-    backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 10, bandHi: 20, weight: 2 }),
-  },
-  kneeRoom: practice({ bandLo: 50, aimLo: 62, aimHi: 63, bandHi: 75, weight: 4 }),
-  headRestFromDeg: 15,
-  footrestPenalty: 1,
-  tieBreaks: ['shorterDepth', 'lowerArm', 'lighterTension', 'largerMargin'],
-  order: GROUND_UP,
-  reported: { knee: { lo: 85, hi: 110 }, elbow: { lo: 90, hi: 120 } },
-};
+  targets: { ...OPENED, thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 0, bandHi: 3, weight: 2 }) },
+  kneeRoom: ROOM.roomy,
+});
 
-export const SHIPPED_METHODS: readonly Method[] = [RIGHT_ANGLE, OPEN_HIP];
+const LOW_SEAT = method({
+  id: 'low-seat',
+  name: 'Low seat',
+  summary:
+    'Knees as high as the hips or a little higher, the back leaned as far as the thighs rise. Takes the edge off the thighs and plants the feet.',
+  targets: {
+    thigh: practice({ bandLo: 4, aimLo: 6, aimHi: 6, bandHi: 8, weight: 2 }),
+    trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 105, weight: 1 }),
+    backAngle: practice({ bandLo: 4, aimLo: 8, aimHi: 8, bandHi: 15, weight: 2 }),
+    // The knee rises because the seat is low: how low, the thigh says, and no lower than it says.
+    footGap: practice({ hardLo: -100, bandLo: -75, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 1 }),
+  },
+  kneeRoom: ROOM.narrow,
+  cautions: ['lowSeat'],
+  reported: { knee: { lo: 80, hi: 95 }, elbow: ELBOW },
+});
+
+const OPEN_WEDGE = method({
+  id: 'open-wedge',
+  name: 'Open wedge',
+  summary:
+    'Seat sloped forward 5 to 15°, trunk about upright. Keeps the hollow of the back while leaning to the work.',
+  targets: {
+    thigh: practice({ bandLo: -15, aimLo: -10, aimHi: -10, bandHi: -5, weight: 2 }),
+    trunkThigh: practice({ bandLo: 95, aimLo: 100, aimHi: 105, bandHi: 110, weight: 1 }),
+    backAngle: practice({ bandLo: -2, aimLo: 0, aimHi: 2, bandHi: 6, weight: 2 }),
+  },
+  kneeRoom: ROOM.threeFingers,
+  fingers: { lo: 3, hi: 3, whose: 'fitter' },
+  order: ORDERS.tiltThenHeight,
+  again: ['seatHeight'],
+  cautions: ['openWedge'],
+  reported: { knee: { lo: 95, hi: 115 }, elbow: ELBOW },
+});
+
+const SADDLE = method({
+  id: 'saddle',
+  name: 'Saddle',
+  summary: 'Thighs falling 20 to 45° over a high, narrow seat, hip wide open, for close work with the hands.',
+  targets: {
+    thigh: practice({ bandLo: -45, aimLo: -35, aimHi: -25, bandHi: -20, weight: 2 }),
+    trunkThigh: practice({ bandLo: 110, aimLo: 115, aimHi: 130, bandHi: 135, weight: 1 }),
+    backAngle: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 5, weight: 2 }),
+  },
+  kneeRoom: ROOM.wide,
+  order: ORDERS.depthBeforeHeight,
+  cautions: ['saddle', 'openWedge'],
+  reported: { knee: { lo: 110, hi: 140 }, elbow: ELBOW },
+});
+
+const LAID_BACK = method({
+  id: 'laid-back',
+  name: 'Laid back',
+  summary:
+    'Back leaned 15 to 20°, to move from all day; further for reading and the telephone. Takes load off the back.',
+  targets: {
+    thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 2, bandHi: 5, weight: 2 }),
+    trunkThigh: practice({ bandLo: 100, aimLo: 105, aimHi: 110, bandHi: 120, weight: 1 }),
+    backAngle: practice({ bandLo: 12, aimLo: 15, aimHi: 15, bandHi: 20, weight: 2 }),
+  },
+  kneeRoom: ROOM.roomy,
+  order: ORDERS.tensionBeforeBack,
+  cautions: ['laidBack'],
+});
+
+const BREAKS_ONLY = method({
+  id: 'recline-for-breaks',
+  name: 'Recline for breaks only',
+  summary: 'Upright for work; leaning back is rest. For those who want their posture disciplined.',
+  targets: {
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 3, bandHi: 6, weight: 2 }),
+  },
+  kneeRoom: ROOM.wide,
+  order: ORDERS.lumbarAndArmsFirst,
+  reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
+});
+
+const OPENING: readonly MethodStep[] = [
+  {
+    name: 'Right angle first',
+    instruct:
+      'Set everything square: thighs level, knees at a right angle, trunk upright. Let the sitter feel it.',
+    targets: RIGHT_ANGLE.targets,
+  },
+  {
+    name: 'Open the back',
+    instruct: 'Lean the back a notch at a time until breathing is easy; stop where it feels best.',
+    targets: { ...RIGHT_ANGLE.targets, ...OPENED },
+  },
+  {
+    name: 'Let the thighs fall a little',
+    instruct: 'Tip the seat or raise it until the hips stand a little above the knees; set the height again.',
+    targets: OPEN_HIP.targets,
+  },
+];
+
+const THEN_OPEN = method({
+  id: 'right-angle-then-open',
+  name: 'Right angle, then open',
+  summary:
+    'Begins square and is opened by back and tilt until it feels best. Teaches the sitter what each lever does.',
+  targets: OPEN_HIP.targets,
+  kneeRoom: ROOM.threeToFour,
+  fingers: { lo: 3, hi: 4, whose: 'sitter' },
+  steps: OPENING,
+});
+
+const SITTER_LED = method({
+  id: 'sitter-led',
+  name: 'Sitter-led',
+  summary:
+    'The sitter finds each setting blind, by preference; then it is measured and judged. Comfort is the arbiter.',
+  targets: {
+    thigh: practice({ bandLo: -6, aimLo: -2, aimHi: 2, bandHi: 6, weight: 1 }),
+    trunkThigh: practice({ bandLo: 90, aimLo: 95, aimHi: 110, bandHi: 120, weight: 1 }),
+    backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 15, bandHi: 25, weight: 1 }),
+    armHeight: practice({ bandLo: -15, aimLo: -5, aimHi: 0, bandHi: 10, weight: 2 }),
+    lumbarHeight: practice({ bandLo: -40, aimLo: -15, aimHi: 15, bandHi: 40, weight: 0.5 }),
+  },
+  kneeRoom: practice({ bandLo: 20, aimLo: 35, aimHi: 65, bandHi: 90, weight: 3 }),
+  order: ORDERS.threeZones,
+  steps: [
+    {
+      name: 'By feel',
+      instruct:
+        'Bring the seat to a neutral start. The sitter, eyes closed, finds each lever’s best place; write down each.',
+      judgeOnly: true,
+    },
+    {
+      name: 'Measure and judge',
+      instruct:
+        'Put on the tracks what was found. Inside the band it stands; outside, say why and offer the nearest edge.',
+      judgeOnly: true,
+    },
+  ],
+});
+
+const EYE_AND_HANDS = method({
+  id: 'eye-and-hands',
+  name: 'Eye and hands first',
+  summary:
+    'In cabs and at helms: sight and hand controls fix the seat, feet and pedals follow. Sight and reach are safety.',
+  targets: {
+    gaze: { ...COMMON_TARGETS.gaze, weight: 5 },
+    leverElbow: { ...COMMON_TARGETS.leverElbow, weight: 5 },
+    footGap: { ...COMMON_TARGETS.footGap, weight: 3 },
+    thigh: assumed({ bandLo: -2, aimLo: 0, aimHi: 6, bandHi: 10, weight: 1 }),
+    trunkThigh: {
+      bandLo: 95,
+      aimLo: 100,
+      aimHi: 110,
+      bandHi: 120,
+      weight: 1,
+      basis: 'published',
+      source: 'band: Rebiffé 1969; aim assumed inside it; from memory',
+    },
+    backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 15, bandHi: 25, weight: 2 }),
+  },
+  kneeRoom: ROOM.wide,
+  order: ORDERS.operator,
+  reported: { knee: { lo: 95, hi: 135 }, elbow: { lo: 90, hi: 135 } },
+});
+
+export const SHIPPED_METHODS: readonly Method[] = [
+  RIGHT_ANGLE,
+  OPEN_HIP,
+  LOW_SEAT,
+  OPEN_WEDGE,
+  SADDLE,
+  LAID_BACK,
+  BREAKS_ONLY,
+  THEN_OPEN,
+  SITTER_LED,
+  EYE_AND_HANDS,
+];

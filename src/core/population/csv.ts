@@ -10,6 +10,7 @@ import { skewOf } from './tables';
 import {
   BODY_DIMENSIONS,
   ROW_BASES,
+  isBodyDimension,
   type BodyDimension,
   type PopulationTable,
   type Row,
@@ -75,7 +76,7 @@ class Reader {
     const id = (cells.dimension ?? '').trim();
     const sex = (cells.sex ?? '').trim();
     const unit = PER_UNIT[(cells.unit ?? '').trim()];
-    if (!isDimensionId(id) || id === 'shoeHeel') {
+    if (!isDimensionId(id) || !isBodyDimension(id)) {
       this.fault('notADimension', line, 'dimension', id);
       return;
     }

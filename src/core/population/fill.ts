@@ -3,7 +3,7 @@ import { FITTING_DIMENSIONS, rangeDoubt, type Body, type DimensionId, type Sex }
 import { ADULT_FROM, tableOfAge } from './children';
 import { estimatesOf, knownOf } from './estimate';
 import { populationOf, type Population } from './model';
-import type { PopulationTable } from './table';
+import { isBodyDimension, type PopulationTable } from './table';
 
 /** Whose body it is, as far as tables ask. */
 export interface TableSitter {
@@ -49,7 +49,7 @@ export function filledBody(body: Body, sitter: TableSitter, table: PopulationTab
   const estimates = estimatesOf(body, populationFor(sitter, table));
   const filled: Partial<Record<DimensionId, Body[DimensionId]>> = { ...body };
   for (const id of FILLED) {
-    const estimate = id === 'shoeHeel' ? undefined : estimates[id];
+    const estimate = isBodyDimension(id) ? estimates[id] : undefined;
     if (body[id] || !estimate || rangeDoubt(id, estimate.value)) continue;
     filled[id] = { ...estimate, value: toTenth(estimate.value), spread: toTenth(estimate.spread) };
   }

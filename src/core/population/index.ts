@@ -1,6 +1,7 @@
 export {
   BODY_DIMENSIONS,
   ROW_BASES,
+  isBodyDimension,
   type BodyDimension,
   type PopulationTable,
   type Row,

@@ -1,14 +1,16 @@
 /** What a table of body dimensions is made of. */
 import { DIMENSION_IDS, type DimensionId, type Sex } from '../body';
 
-/** Everything that belongs to a body and not to its shoes. */
-export type BodyDimension = Exclude<DimensionId, 'shoeHeel'>;
+/** What no table of bodies speaks of: shoes, and hands that only serve as a measure. */
+const NO_TABLE_HAS = ['shoeHeel', 'threeFingerBreadth', 'fourFingerBreadth'] as const;
+/** Everything that tables of bodies speak of. */
+export type BodyDimension = Exclude<DimensionId, (typeof NO_TABLE_HAS)[number]>;
+
+export const isBodyDimension = (id: DimensionId): id is BodyDimension =>
+  !(NO_TABLE_HAS as readonly DimensionId[]).includes(id);
 
 /** The dimensions of a table, in the order of measuring. */
-export const BODY_DIMENSIONS = DIMENSION_IDS.filter((id) => id !== 'shoeHeel') as [
-  BodyDimension,
-  ...BodyDimension[],
-];
+export const BODY_DIMENSIONS = DIMENSION_IDS.filter(isBodyDimension) as [BodyDimension, ...BodyDimension[]];
 
 export const ROW_BASES = ['published', 'derived', 'assumed'] as const;
 /** Printed in the table; worked out from printed figures; assumed, for want of any. */

@@ -183,6 +183,7 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
     [seat.castors === 'hardFloor' || seat.castors === 'softFloor', 'caution.castors'],
     [a.settings.remedies.footrestMm > 0 || a.settings.remedies.backCushionMm > 0, 'caution.remedies'],
     [isChild(p.inputs), 'caution.children'],
+    ...(p.inputs.method.cautions ?? []).map((id): [boolean, string] => [true, `caution.method.${id}`]),
     [true, 'caution.clinician'],
     [true, 'caution.scope'],
   ];

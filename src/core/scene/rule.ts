@@ -236,8 +236,10 @@ export function ruleOf(p: Problem, a: Assessment): Rule {
 }
 
 function spoken(pair: Pair): Message {
-  const key = pair.relation === 'clear' ? 'alt.clear' : 'alt.pair';
-  return message(pair.sitter.isEstimate ? `${key}.estimated` : key, {
+  const { isEstimate } = pair.sitter;
+  const clear = isEstimate ? 'alt.clear.estimated' : 'alt.clear';
+  const level = isEstimate ? 'alt.pair.estimated' : 'alt.pair';
+  return message(pair.relation === 'clear' ? clear : level, {
     sitter: { word: `tag.${pair.sitter.id}` },
     at: { mm: Math.round(pair.sitter.heightMm) },
 

@@ -199,7 +199,19 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
       ? [{ value: chosenPlace, label: fitting.place.name }]
       : []),
   ];
-  const methodChosen = methods.find((m) => m.versionId === fitting.method.versionId);
+  const methodChosen =
+    methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
+  const methodOptions = [
+    ...methods.map((m) => ({ value: m.versionId, label: m.method.name })),
+    ...(methods.some((m) => m.versionId === fitting.method.versionId)
+      ? []
+      : [
+          {
+            value: fitting.method.versionId,
+            label: word('choose.method.earlier').replace('{name}', fitting.method.name),
+          },
+        ]),
+  ];
   return (
     <div className={styles.choose}>
       <section aria-label={word('choose.seat')}>
@@ -227,12 +239,17 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
         />
         <NativeSelect
           label={word('choose.method')}
-          description={methodChosen?.method.summary}
+          description={methodChosen?.summary}
           value={fitting.method.versionId}
           disabled={locked}
           onChange={(e) => void edit({ methodVersionId: e.currentTarget.value })}
-          data={methods.map((m) => ({ value: m.versionId, label: m.method.name }))}
+          data={methodOptions}
         />
+        {methodChosen?.cautions?.map((caution) => (
+          <p key={caution} className={parts.soft}>
+            {word(`caution.method.${caution}`)}
+          </p>
+        ))}
         <Tools key={`${fitting.id}-${fitting.toolsKg}`} state={state} />
       </section>
     </div>

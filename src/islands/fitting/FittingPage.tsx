@@ -75,12 +75,14 @@ const ToCard = memo(function ToCard({ onStage }: { readonly onStage: (s: Stage) 
 /** Setting with autosave and acts; only once a seat is chosen. */
 function SetOrCard({
   stage,
+  methods,
   state,
   setting,
   autosave,
   onStage,
 }: {
   readonly stage: 'set' | 'card';
+  readonly methods: readonly MethodSummary[];
   readonly state: FittingState;
   readonly setting: Setting;
   readonly autosave: Autosave;
@@ -88,6 +90,8 @@ function SetOrCard({
 }) {
   const { act, fitting } = state;
   const remedies = useRemedies(setting.problem);
+  const { edit } = state;
+  const onMethod = useCallback((methodVersionId: string) => void edit({ methodVersionId }), [edit]);
   const disabled = fitting.state === 'left';
   const record = (kind: 'solve' | 'leave', settings = setting.store.get()) =>
     state.during(async () => {
@@ -119,6 +123,8 @@ function SetOrCard({
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
         onLetGo={() => void autosave.keeper.letGo()}
         onMeasure={() => onStage('measure')}
+        methods={methods}
+        onMethod={onMethod}
       />
       <ToCard onStage={onStage} />
     </>
@@ -268,7 +274,14 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
           </>
         )}
         {setting && autosave && (stage === 'set' || stage === 'card') && (
-          <SetOrCard stage={stage} state={state} setting={setting} autosave={autosave} onStage={go} />
+          <SetOrCard
+            stage={stage}
+            methods={methods}
+            state={state}
+            setting={setting}
+            autosave={autosave}
+            onStage={go}
+          />
         )}
       </PanelBoundary>
       {stage === 'card' && <Deletion fitting={fitting} />}

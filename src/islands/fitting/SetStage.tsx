@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { Fragment, memo, useCallback, useMemo, useState } from 'react';
+import type { MethodSummary } from '../../contract';
 import type { AdjustmentKind } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
 import type { Assessment, Problem, Remedy, RemedySettings } from '../../core/fit';
@@ -11,7 +12,9 @@ import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { Choices } from './Choices';
+import { Compare } from './Compare';
 import { Angles, Checks, Remedies } from './SidePanels';
+import { Steps } from './Steps';
 import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
 import type { Live } from './live';
@@ -28,6 +31,8 @@ interface Props {
   readonly onSolve: (remedies?: RemedySettings) => void;
   readonly onLetGo: () => void;
   readonly onMeasure: () => void;
+  readonly methods: readonly MethodSummary[];
+  readonly onMethod: (methodVersionId: string) => void;
 }
 
 /** Undo, redo and solve by name and by key. */
@@ -214,7 +219,16 @@ function Drawn({ isPartial, problem }: { readonly isPartial: boolean; readonly p
 const refusedChecks = (a: Assessment) => a.checks.filter((c) => c.verdict === 'refused');
 
 /** The drawing board beside the tracks: every move shows at once in both. */
-export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeasure }: Props) {
+export function SetStage({
+  setting,
+  remedies,
+  disabled,
+  onSolve,
+  onLetGo,
+  onMeasure,
+  methods,
+  onMethod,
+}: Props) {
   const solveNow = useSteady(() => onSolve());
   useSetCommands(setting.store, disabled, solveNow);
   const { live, problem } = setting;
@@ -244,6 +258,11 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
           {(seat.hasHarness || seat.hasSuspension) && (
             <p className={styles.caution}>{word('set.caution.operator')}</p>
           )}
+          {problem.inputs.method.cautions?.map((caution) => (
+            <p key={caution} className={styles.caution}>
+              {word(`caution.method.${caution}`)}
+            </p>
+          ))}
           {missing.length + estimated.length > 0 && (
             <p className={parts.soft}>
               {missing.length > 0 && `${sayDimensions('set.missing', missing)} `}
@@ -258,7 +277,11 @@ export function SetStage({ setting, remedies, disabled, onSolve, onLetGo, onMeas
             <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />
           </PanelBoundary>
           <PanelBoundary>
+            <Steps setting={setting} disabled={disabled} />
             <Choices setting={setting} disabled={disabled} />
+          </PanelBoundary>
+          <PanelBoundary>
+            <Compare setting={setting} methods={methods} disabled={disabled} onChoose={onMethod} />
           </PanelBoundary>
         </div>
       </div>

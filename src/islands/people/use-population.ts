@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { DIMENSION_IDS, estimatedOf, type Body, type DimensionId } from '../../core/body';
 import type { Implausible, PopulationTable, TableSitter } from '../../core/population';
+import { isBodyDimension } from '../../core/population/table';
 import type { Quantity } from '../../core/quantity';
 import type { SitterDetail, TableSummary } from '../../contract';
 import { api } from '../../ui/client';
@@ -72,7 +73,7 @@ export async function reasonAsked(
   dimension: DimensionId,
   typed: Quantity,
 ): Promise<Implausible | null> {
-  if (dimension === 'shoeHeel') return null;
+  if (!isBodyDimension(dimension)) return null;
   try {
     const { core, population } = await peopleLike(sitter);
     return core.reasonWanted(sitter.body, dimension, typed, population);

@@ -9,6 +9,7 @@ import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { Limits } from './Limits';
 import { NewTable } from './NewTable';
+import { PracticeNav } from './PracticeNav';
 import { TableRows } from './TableRows';
 import styles from './practice.module.css';
 
@@ -106,6 +107,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
   const first = tables[0]!.table;
   return (
     <>
+      <PracticeNav page="tables" />
       <div className={parts.head}>
         <h1>{word('tables.title')}</h1>
       </div>

@@ -1,0 +1,286 @@
+import { Button, TextInput, Textarea } from '@mantine/core';
+import { useState } from 'react';
+import type { MethodSummary } from '../../contract';
+import { orderIdOf, type Method } from '../../core/method';
+import { api, explain } from '../../ui/client';
+import { Frame } from '../../ui/Frame';
+import { newId } from '../../ui/ids';
+import { useReading, type PageProps } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { sayDate, word } from '../../words';
+import { PracticeNav } from './PracticeNav';
+import { TargetTable } from './TargetTable';
+import { useMethodForm, type MethodForm } from './use-method-form';
+import styles from './practice.module.css';
+
+/** What there is to know of a method beside its numbers. */
+function About({ method }: { readonly method: Method }) {
+  const order = orderIdOf(method.order);
+  const { fingers } = method;
+  return (
+    <>
+      <dl className={styles.facts}>
+        <div>
+          <dt>{word('methods.order')}</dt>
+          <dd>
+            {order && `${word(`order.${order}`)}: `}
+            {method.order
+              .slice(0, 12)
+              .map((kind) => word(`kind.${kind}`).toLowerCase())
+              .join(', ')}{' '}
+            …{' '}
+            {method.again &&
+              word('methods.again').replace(
+                '{list}',
+                method.again.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', '),
+              )}
+          </dd>
+        </div>
+        <div>
+          <dt>{word('methods.ties')}</dt>
+          <dd>{method.tieBreaks.map((rule) => word(`tieBreak.${rule}`)).join(', ')}</dd>
+        </div>
+        {fingers && (
+          <div>
+            <dt>{word('methods.fingers')}</dt>
+            <dd>
+              {word(fingers.lo === fingers.hi ? 'methods.fingers.one' : 'methods.fingers.two')
+                .replace('{lo}', String(fingers.lo))
+                .replace('{hi}', String(fingers.hi))
+                .replace('{whose}', word(`handOf.${fingers.whose}`))}
+            </dd>
+          </div>
+        )}
+      </dl>
+      {method.cautions?.map((caution) => (
+        <p key={caution} className={styles.caution}>
+          {word(`caution.method.${caution}`)}
+        </p>
+      ))}
+      {method.steps && (
+        <>
+          <h2>{word('steps.title')}</h2>
+          <ol>
+            {method.steps.map((step) => (
+              <li key={step.name}>
+                <strong>{step.name}.</strong> {step.instruct}
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+    </>
+  );
+}
+
+function Fields({ form }: { readonly form: MethodForm }) {
+  const { text, put, faults } = form;
+  return (
+    <div className={styles.fields}>
+      <TextInput
+        label={word('methods.name')}
+        value={text.name}
+        maxLength={120}
+        error={faults.name}
+        onChange={(e) => put({ name: e.currentTarget.value })}
+      />
+      <Textarea
+        label={word('methods.summary')}
+        value={text.summary}
+        maxLength={500}
+        autosize
+        onChange={(e) => put({ summary: e.currentTarget.value })}
+      />
+      <TextInput
+        label={word('methods.headRestFrom')}
+        value={text.headRestFrom}
+        error={faults.headRestFromDeg}
+        onChange={(e) => put({ headRestFrom: e.currentTarget.value })}
+      />
+      <TextInput
+        label={word('methods.footrestPenalty')}
+        value={text.footrestPenalty}
+        error={faults.footrestPenalty}
+        onChange={(e) => put({ footrestPenalty: e.currentTarget.value })}
+      />
+    </div>
+  );
+}
+
+/** Somebody else saved a version meanwhile: mine goes on top of it, or is let go. */
+function Meanwhile({ form }: { readonly form: MethodForm }) {
+  const { theirs } = form;
+  if (!theirs) return null;
+  return (
+    <div className={parts.notice} data-tone="misfit" role="alert">
+      <span>{word('methods.meanwhile').replace('{n}', String(theirs.version))}</span>
+      <button type="button" className={parts.plainButton} onClick={() => void form.save(theirs.version)}>
+        {word('methods.meanwhile.mine')}
+      </button>
+      <button
+        type="button"
+        className={parts.plainButton}
+        onClick={() => {
+          form.reset();
+          window.location.reload();
+        }}
+      >
+        {word('methods.meanwhile.theirs')}
+      </button>
+    </div>
+  );
+}
+
+function OwnMethod({
+  newest,
+  onSaved,
+}: {
+  readonly newest: MethodSummary;
+  readonly onSaved: (saved: MethodSummary) => void;
+}) {
+  const reading = useReading();
+  const form = useMethodForm(newest, reading, onSaved);
+  const isFaulty = Object.keys(form.faults).length > 0;
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void form.save();
+      }}
+    >
+      <Meanwhile form={form} />
+      <Fields form={form} />
+      <About method={newest.method} />
+      <TargetTable method={newest.method} form={form} />
+      <div className={styles.save}>
+        <Button type="submit" disabled={!form.isChanged || isFaulty || form.isSaving}>
+          {word('methods.save').replace('{n}', String(newest.version + 1))}
+        </Button>
+        <button type="button" className={parts.plainButton} disabled={!form.isChanged} onClick={form.reset}>
+          {word('methods.reset')}
+        </button>
+        {isFaulty && <span className={styles.faults}>{word('methods.faulty')}</span>}
+        {form.fault && <span role="alert">{form.fault}</span>}
+      </div>
+    </form>
+  );
+}
+
+function Versions({
+  versions,
+  shown,
+  onShow,
+}: {
+  readonly versions: readonly MethodSummary[];
+  readonly shown: MethodSummary;
+  readonly onShow: (version: MethodSummary) => void;
+}) {
+  const reading = useReading();
+  if (versions.length < 2) return null;
+  return (
+    <label className={parts.preference}>
+      {word('methods.version')}{' '}
+      <select
+        value={shown.version}
+        onChange={(e) => onShow(versions.find((v) => v.version === Number(e.currentTarget.value)) ?? shown)}
+      >
+        {versions.map((v) => (
+          <option key={v.version} value={v.version}>
+            {word('methods.version.n')
+              .replace('{n}', String(v.version))
+              .replace('{date}', sayDate(v.savedAt, reading))}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] }) {
+  const [versions, setVersions] = useState(initial);
+  const [shown, setShown] = useState(initial[0]!);
+  const [said, setSaid] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const newest = versions[0]!;
+  const isNewest = shown.version === newest.version;
+  const onSaved = (saved: MethodSummary) => {
+    setVersions([saved, ...versions]);
+    setShown(saved);
+    setFault(null);
+    setSaid(word('methods.saved').replace('{n}', String(saved.version)));
+  };
+  const attempt = async (act: () => Promise<void>) => {
+    try {
+      await act();
+    } catch (error) {
+      setFault(explain(error));
+    }
+  };
+  const copy = () =>
+    attempt(async () => {
+      const name = word('methods.copyOf').replace('{name}', shown.method.name).slice(0, 120);
+      const made = await api.createMethod({
+        ...shown.method,
+        id: newId(),
+        name,
+        copiedFrom: shown.method.id,
+      });
+      window.location.href = `/practice/methods/${made.method.id}`;
+    });
+  const takeBack = () => attempt(async () => onSaved(await api.editMethod(shown.method, newest.version)));
+  return (
+    <>
+      <div className={parts.head}>
+        <h1>{shown.method.name}</h1>
+        <Versions versions={versions} shown={shown} onShow={setShown} />
+        <Button variant="default" onClick={() => void copy()}>
+          {word('methods.copy')}
+        </Button>
+      </div>
+      {said && (
+        <p role="status" className={parts.soft}>
+          {said}
+        </p>
+      )}
+      {fault && (
+        <div className={parts.notice} data-tone="misfit" role="alert">
+          {fault}
+        </div>
+      )}
+      {newest.isOwn && isNewest ? (
+        <OwnMethod key={newest.version} newest={newest} onSaved={onSaved} />
+      ) : (
+        <>
+          <p className={styles.about}>{shown.method.summary}</p>
+          {newest.isOwn ? (
+            <p>
+              <button type="button" className={parts.plainButton} onClick={() => void takeBack()}>
+                {word('methods.takeBack').replace('{n}', String(shown.version))}
+              </button>
+            </p>
+          ) : (
+            <p className={parts.soft}>{word('methods.shipped.hint')}</p>
+          )}
+          <About method={shown.method} />
+          <TargetTable method={shown.method} form={null} />
+        </>
+      )}
+    </>
+  );
+}
+
+export default function MethodPage({
+  page,
+  versions,
+}: {
+  readonly page: PageProps;
+  readonly versions: readonly MethodSummary[];
+}) {
+  return (
+    <Frame page={page} area="practice">
+      <PracticeNav page="methods" />
+      <MethodScreen initial={versions} />
+    </Frame>
+  );
+}

@@ -1,0 +1,57 @@
+import type { MethodSummary } from '../../contract';
+import { orderIdOf } from '../../core/method';
+import { Frame } from '../../ui/Frame';
+import type { PageProps } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { word } from '../../words';
+import { PracticeNav } from './PracticeNav';
+import styles from './practice.module.css';
+
+function MethodLine({ summary: { method, isOwn, version } }: { readonly summary: MethodSummary }) {
+  return (
+    <tr>
+      <td>
+        <a href={`/practice/methods/${method.id}`}>{method.name}</a>
+        <div className={parts.soft}>
+          {isOwn ? word('methods.own').replace('{n}', String(version)) : word('methods.shipped')}
+        </div>
+      </td>
+      <td>{method.summary}</td>
+      <td>{word(`order.${orderIdOf(method.order) ?? 'own'}`)}</td>
+    </tr>
+  );
+}
+
+export default function MethodsPage({
+  page,
+  methods,
+}: {
+  readonly page: PageProps;
+  readonly methods: readonly MethodSummary[];
+}) {
+  return (
+    <Frame page={page} area="practice">
+      <PracticeNav page="methods" />
+      <div className={parts.head}>
+        <h1>{word('methods.title')}</h1>
+      </div>
+      <p className={styles.about}>{word('methods.about')}</p>
+      <table className={parts.table}>
+        <thead>
+          <tr>
+            {(['name', 'summary', 'order'] as const).map((head) => (
+              <th key={head} scope="col">
+                {word(`methods.${head}`)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {methods.map((summary) => (
+            <MethodLine key={summary.method.id} summary={summary} />
+          ))}
+        </tbody>
+      </table>
+    </Frame>
+  );
+}

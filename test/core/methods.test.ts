@@ -1,0 +1,241 @@
+import { expect } from 'chai';
+import {
+  NO_REMEDIES,
+  assess,
+  compareMethods,
+  explain,
+  inputsOfStep,
+  methodDoubts,
+  problemOf,
+  solve,
+  type FitInputs,
+} from '../../src/core/fit';
+import {
+  METHOD_CAUTIONS,
+  ORDERS,
+  ORDER_IDS,
+  SHIPPED_METHODS,
+  bandOf,
+  orderIdOf,
+  roomByFingers,
+  roomForChild,
+  targetOf,
+  type Method,
+} from '../../src/core/method';
+import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
+import { cardHeader, cardOf } from '../../src/core/scene';
+import { DEFAULT_READING, WORDS, say } from '../../src/words';
+import {
+  OPEN_HIP,
+  RIGHT_ANGLE,
+  ROUND,
+  WIDE_SEAT,
+  adjustment,
+  bodyWith,
+  inputsOf,
+  seatWith,
+  slides,
+} from '../support/inputs';
+
+const shipped = (id: string): Method => SHIPPED_METHODS.find((m) => m.id === id)!;
+const best = (inputs: FitInputs) => {
+  const p = problemOf(inputs);
+  return { p, assessment: assess(p, solve(p, { remedies: NO_REMEDIES }).settings) };
+};
+const angle = (inputs: FitInputs, id: string) =>
+  best(inputs).assessment.angles.find((a) => a.id === id)!.deg!;
+
+describe('orders of setting', () => {
+  for (const id of ORDER_IDS) {
+    it(`name every adjustment once: ${id}`, () => {
+      expect([...ORDERS[id]].sort()).to.deep.equal([...ADJUSTMENT_KIND_IDS].sort());
+      expect(orderIdOf([...ORDERS[id]])).to.equal(id);
+      expect(WORDS).to.have.property(`order.${id}`);
+    });
+  }
+  it('are told apart from one of a practice’s own', () =>
+    expect(orderIdOf([...ORDERS.groundUp].reverse())).to.equal(null));
+});
+
+describe('every method that comes with the program', () => {
+  for (const method of SHIPPED_METHODS) {
+    it(`stands by itself: ${method.name}`, () => {
+      expect(methodDoubts(method)).to.deep.equal([]);
+      expect(method.summary).to.match(/\.$/);
+      for (const caution of method.cautions ?? []) expect(METHOD_CAUTIONS).to.include(caution);
+      // Band of the trunk–thigh angle lies within what back and thigh together can come to.
+      const [back, thigh, both] = (['backAngle', 'thigh', 'trunkThigh'] as const).map((id) =>
+        bandOf(targetOf(method, id)),
+      ) as [ReturnType<typeof bandOf>, ReturnType<typeof bandOf>, ReturnType<typeof bandOf>];
+      expect(both.lo).to.be.at.most(90 + back.hi - thigh.lo);
+      expect(both.hi).to.be.at.least(90 + back.lo - thigh.hi);
+    });
+  }
+
+  it('differ in what they set', () => {
+    const seat = seatWith([
+      adjustment('seatHeight', slides(380, 620)),
+      adjustment('seatAngle', slides(-40, 10)),
+      adjustment('seatDepth', slides(360, 460)),
+      adjustment('backAngle', slides(-2, 30)),
+    ]);
+    const of = (id: string) => inputsOf({ seat, method: shipped(id) });
+    expect(angle(of('right-angle'), 'trunkThigh')).to.be.within(90, 100);
+    expect(angle(of('open-hip'), 'trunkThigh')).to.be.within(95, 110);
+    expect(angle(of('open-wedge'), 'trunkThigh')).to.be.within(95, 110);
+    expect(angle(of('saddle'), 'trunkThigh')).to.be.within(110, 135);
+    expect(angle(of('laid-back'), 'trunkThigh')).to.be.within(100, 120);
+    const thigh = (id: string) =>
+      best(of(id))
+        .assessment.outcomes.find((o) => o.kind === 'seatAngle')!
+        .conditions.find((c) => c.id === 'thigh')!.residual;
+    expect(thigh('low-seat')).to.be.within(4, 8);
+    expect(thigh('open-wedge')).to.be.within(-15, -5);
+    expect(thigh('saddle')).to.be.within(-45, -20);
+  });
+
+  it('ask in vain of a level seat what it cannot do: the thigh does not fall', () => {
+    const seat = seatWith([adjustment('seatHeight', slides(380, 620))]);
+    const { assessment } = best(inputsOf({ seat, method: shipped('saddle') }));
+    const height = assessment.outcomes.find((o) => o.kind === 'seatHeight')!;
+    const thigh = height.conditions.find((c) => c.id === 'thigh')!;
+    expect(thigh.residual).to.be.at.least(0);
+    expect(thigh.outside).to.be.at.least(20);
+    expect(height.verdict).to.equal('cannotReach');
+  });
+
+  it('carry their cautions onto the card', () => {
+    const { p, assessment } = best(inputsOf({ method: shipped('laid-back') }));
+    const header = cardHeader(p, { sitter: 'A', fitter: 'B', date: '2026-11-26' });
+    const cautions = cardOf(p, assessment, header, [])
+      .cautions.map((m) => say(m, DEFAULT_READING))
+      .join(' ');
+    expect(cautions).to.include('needs a head rest');
+    const plain = best(inputsOf({ method: RIGHT_ANGLE }));
+    expect(cardOf(plain.p, plain.assessment, header, []).cautions.map((m) => m.key)).not.to.include(
+      'caution.method.laidBack',
+    );
+  });
+});
+
+describe('room behind the knee in fingers', () => {
+  const method = shipped('right-angle-then-open');
+  const wedge = shipped('open-wedge');
+
+  it('moves with the hand: lower bounds with three fingers, upper ones with four', () => {
+    const room = roomByFingers(method.kneeRoom, { lo: 3, hi: 4, whose: 'sitter' }, { 3: 44, 4: 60 });
+    expect(bandOf(room)).to.deep.equal({ lo: 44, hi: 60 });
+    expect(
+      bandOf(roomByFingers(method.kneeRoom, { lo: 3, hi: 4, whose: 'sitter' }, { 3: 50, 4: 70 })),
+    ).to.deep.equal(bandOf(method.kneeRoom));
+  });
+
+  it('is that of the sitter or of whoever checks, and the usual one until it is measured', () => {
+    const room = (inputs: FitInputs) => bandOf(problemOf(inputs).targets.kneeRoom);
+    const bare = inputsOf({ method });
+    expect(room(bare)).to.deep.equal({ lo: 50, hi: 70 });
+    const own = inputsOf({
+      method,
+      body: bodyWith({ ...ROUND, threeFingerBreadth: 44, fourFingerBreadth: 60 }),
+    });
+    expect(room(own)).to.deep.equal({ lo: 44, hi: 60 });
+    // The sitter's hand is not the fitter's.
+    expect(room({ ...own, method: wedge })).to.deep.equal(bandOf(wedge.kneeRoom));
+    expect(room({ ...bare, method: wedge, fitterHandMm: { 3: 58 } })).to.deep.equal({ lo: 48, hi: 73 });
+  });
+
+  it('says in the chain whose fingers they are', () => {
+    const chain = (inputs: FitInputs) => {
+      const { p, assessment } = best(inputs);
+      const depth = assessment.outcomes.find((o) => o.kind === 'seatDepth')!;
+      return explain(p, assessment.values, depth)
+        .map((m) => say(m, DEFAULT_READING))
+        .join(' ');
+    };
+    expect(chain(inputsOf({ method }))).to.include(
+      '3 to 4 fingers of the sitter: 50 mm to 70 mm as is usual',
+    );
+    const own = inputsOf({
+      method,
+      body: bodyWith({ ...ROUND, threeFingerBreadth: 44, fourFingerBreadth: 60 }),
+    });
+    expect(chain(own)).to.include('44 mm to 60 mm, measured');
+    expect(chain(inputsOf({ method: RIGHT_ANGLE }))).not.to.include('fingers');
+  });
+
+  it('of a child is by its own fingers where they were measured, else in proportion', () => {
+    const child = { ...ROUND, buttockPoplitealLength: 300 };
+    const room = (measures: Parameters<typeof bodyWith>[0]) =>
+      bandOf(problemOf(inputsOf({ method, body: bodyWith(measures), ageYears: 7 })).targets.kneeRoom);
+    expect(room(child)).to.deep.equal(bandOf(roomForChild(method.kneeRoom, 300)));
+    expect(room({ ...child, threeFingerBreadth: 34, fourFingerBreadth: 46 })).to.deep.equal({
+      lo: 34,
+      hi: 46,
+    });
+  });
+});
+
+describe('two methods side by side', () => {
+  it('say in words what they set differently, and what each thinks of the other', () => {
+    const { one, other, settings, angles, judged } = compareMethods(inputsOf(), OPEN_HIP, NO_REMEDIES);
+    expect([one.method.id, other.method.id]).to.deep.equal(['right-angle', 'open-hip']);
+    const back = settings.find((d) => d.kind === 'backAngle')!;
+    expect([back.one.value, back.other.value]).to.deep.equal([5, 10]);
+    expect(say(back.words, DEFAULT_READING)).to.equal('Back angle 10° instead of 5°: 5° further back.');
+    expect(angles.map((m) => say(m, DEFAULT_READING)).join(' ')).to.match(
+      /Trunk to thigh 10\d(\.\d)?° instead of 9\d(\.\d)?°/i,
+    );
+    expect(judged).to.deep.equal([]);
+    const far = compareMethods(inputsOf(), shipped('laid-back'), NO_REMEDIES).judged;
+    expect(far.map((m) => say(m, DEFAULT_READING)).join(' ')).to.include(
+      'Back angle after “Laid back”: “Right angle” calls it ',
+    );
+    // Each side is what solving by its method alone gives.
+    const alone = best(inputsOf({ method: OPEN_HIP })).assessment;
+    expect(other.assessment.settings).to.deep.equal(alone.settings);
+  });
+
+  it('have nothing to say of a method beside itself', () => {
+    const same = compareMethods(inputsOf(), { ...RIGHT_ANGLE, id: 'copy' }, NO_REMEDIES);
+    expect([same.settings, same.angles, same.judged]).to.deep.equal([[], [], []]);
+  });
+});
+
+describe('a method that goes by steps', () => {
+  const method = shipped('right-angle-then-open');
+
+  it('begins square and opens step by step', () => {
+    const inputs = inputsOf({ method, seat: WIDE_SEAT });
+    const trunkThigh = method.steps!.map((_, i) => angle(inputsOfStep(inputs, i), 'trunkThigh'));
+    expect(trunkThigh[0]).to.equal(angle(inputsOf({ method: RIGHT_ANGLE }), 'trunkThigh'));
+    expect(trunkThigh[1]).to.be.greaterThan(trunkThigh[0]!);
+    expect(trunkThigh[2]).to.be.at.least(trunkThigh[1]!);
+  });
+
+  it('computes nothing where the sitter finds it', () => {
+    const led = shipped('sitter-led');
+    expect(led.steps!.every((s) => s.judgeOnly)).to.equal(true);
+    const inputs = inputsOf({ method: led });
+    expect(inputsOfStep(inputs, 0)).to.equal(inputs);
+    expect(inputsOfStep(inputs, 9)).to.equal(inputs);
+  });
+});
+
+describe('a method that cannot be', () => {
+  const reasons = (method: Method) => methodDoubts(method).map((d) => [d.reason, d.field]);
+
+  it('is told where: bounds the wrong way round, a weight below nothing, a condition that is none', () => {
+    expect(reasons({ ...RIGHT_ANGLE, kneeRoom: { ...RIGHT_ANGLE.kneeRoom, bandLo: 60 } })).to.deep.equal([
+      ['reversedTarget', '/kneeRoom'],
+    ]);
+    const targets = { ...RIGHT_ANGLE.targets, thigh: { ...targetOf(RIGHT_ANGLE, 'thigh'), weight: -1 } };
+    expect(reasons({ ...RIGHT_ANGLE, targets })).to.deep.equal([['negative', '/targets/thigh/weight']]);
+    const unknown = { ...RIGHT_ANGLE.targets, girth: targetOf(RIGHT_ANGLE, 'thigh') };
+    expect(reasons({ ...RIGHT_ANGLE, targets: unknown })).to.deep.equal([
+      ['unknownTarget', '/targets/girth'],
+    ]);
+    expect(reasons({ ...RIGHT_ANGLE, footrestPenalty: NaN })).to.deep.equal([
+      ['notFinite', '/footrestPenalty'],
+    ]);
+  });
+});
