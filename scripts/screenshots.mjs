@@ -81,7 +81,6 @@ const PICTURES = [
   ['seat', `/seats/${seats.find((s) => s.seat.seatClass === 'task').versionId}`],
   ['places', '/places'],
   ['methods', '/practice/methods'],
-  ['method', '/practice/methods/right-angle-then-open'],
   ['tables', '/practice/tables', { meanwhile: countLimits }],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
@@ -115,6 +114,8 @@ for (const [
   ]);
   await page.evaluateOnNewDocument(() => globalThis.localStorage.setItem('velto-scope-seen', '1'));
   await page.goto(base + path, { waitUntil: 'networkidle0' });
+  if (path.includes('stage=set'))
+    await page.waitForFunction(() => globalThis.document.body.innerText.includes('Everything fits as set'));
   await page.waitForFunction(() => !globalThis.document.body.innerText.includes('computing …'));
   if (press) await page.locator(`::-p-aria(${press})`).click();
   if (meanwhile) await meanwhile(page);

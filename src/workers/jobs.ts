@@ -1,5 +1,7 @@
 /** The long computations, by name: each a generator whose every value says how far it is; the last one is its result. */
+import { certaintyOfSettings, drawsOf, type SetCertainty } from '../core/certainty';
 import { countBetween, type Counted, type Limits } from '../core/crowd';
+import { problemOf, type FitInputs, type Settings } from '../core/fit';
 import { populationOf, type PopulationTable, type Who } from '../core/population';
 
 export interface CountJob {
@@ -10,8 +12,14 @@ export interface CountJob {
   readonly count: number;
 }
 
+export interface CertaintyJob {
+  readonly inputs: FitInputs;
+  readonly settings: Settings;
+}
+
 export interface Jobs {
   readonly count: { readonly input: CountJob; readonly result: Counted };
+  readonly certainty: { readonly input: CertaintyJob; readonly result: SetCertainty };
 }
 export type JobName = keyof Jobs;
 
@@ -20,4 +28,5 @@ export const JOBS: {
 } = {
   count: ({ table, who, limits, seed, count }) =>
     countBetween(populationOf(table, who), limits, { seed, count }),
+  certainty: ({ inputs, settings }) => certaintyOfSettings(problemOf(inputs), settings, drawsOf(inputs.body)),
 };

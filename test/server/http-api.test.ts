@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { SHIPPED_METHODS } from '../../src/core/method';
 import { v7 } from 'uuid';
 import {
   ChoicesSchema,
@@ -245,7 +246,7 @@ describe('starting', () => {
   it('can start empty', async () => {
     const empty = await startApp({ args: ['--empty'] });
     expect(await (await fetch(`${empty.base}/api/v1/sitters`)).json()).to.deep.equal([]);
-    expect(await (await fetch(`${empty.base}/api/v1/methods`)).json()).to.have.length(2);
+    expect(await (await fetch(`${empty.base}/api/v1/methods`)).json()).to.have.length(SHIPPED_METHODS.length);
     await empty.stop();
   });
 

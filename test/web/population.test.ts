@@ -192,11 +192,23 @@ describe('a fitting of somebody half measured, on screen', function () {
     await user.sees('Estimated, not measured: ');
     await user.sees('fits, on an estimate');
     await user.sees('Drawn as far as it was measured or estimated.');
+    await user.sees('Everything fits as set: ');
     expect(await user.text()).to.match(/about \d+(\.\d)?°/);
     const board = await user.page.$eval('[aria-label="Drawing board"]', (e) => e.textContent);
     expect(board).to.match(/Eye about \d+/);
     await user.goTo(await stage('card'));
     await user.sees('On estimates, not measures:');
+  });
+
+  it('names the measure that would settle most, where that is in doubt', async () => {
+    await user.goTo(await stage('choose'));
+    await user.choose('Place', 'No desk');
+    await user.goTo(await stage('set'));
+    await user.sees('would settle most.');
+    await user.press('To the measures');
+    await user.sees('7 of 20 measured');
+    // The field of that very measure has the cursor.
+    await user.page.waitForFunction(() => document.activeElement instanceof HTMLInputElement);
   });
 
   it('computes without them where the fitter does not want them', async () => {

@@ -9,8 +9,9 @@ export {
   type RemedySettings,
   type Settings,
 } from './inputs';
-export { problemOf, type Problem, type SetValues, type Variable } from './problem';
+export { problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
 export { CONDITIONS, type Condition } from './conditions';
+export { computable as computableConditions } from './plan';
 export { balancedTension, tensionFraction } from './wanted';
 export { penaltyOf, type Cost } from './penalty';
 export { costOf, runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';

@@ -279,6 +279,17 @@ export function problemOf(inputs: FitInputs): Problem {
   };
 }
 
+/**
+ * The same seat, place and method for a body that differs by little: what does not follow the body is taken over.
+ * @param body with the same measures as the problem's own, at other values
+ */
+export function withBody(p: Problem, body: Body): Problem {
+  const inputs = { ...p.inputs, body };
+  if (body.bodyMass?.value !== p.inputs.body.bodyMass?.value) return problemOf(inputs);
+  const numbers = bodyNumbers(body);
+  return { ...p, inputs, body: numbers, targets: targetsOf(inputs), ...partsOf(inputs, numbers), known: [] };
+}
+
 const flattestOf = (variable: Variable | undefined): number =>
   variable ? variable.line.zero + variable.line.perUnit * variable.values[0]! : Infinity;
 

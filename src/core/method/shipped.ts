@@ -80,7 +80,7 @@ const OPEN_WEDGE = method({
   targets: {
     thigh: practice({ bandLo: -15, aimLo: -10, aimHi: -10, bandHi: -5, weight: 2 }),
     trunkThigh: practice({ bandLo: 95, aimLo: 100, aimHi: 105, bandHi: 110, weight: 1 }),
-    backAngle: practice({ bandLo: -2, aimLo: 0, aimHi: 2, bandHi: 6, weight: 2 }),
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 2, bandHi: 6, weight: 2 }),
   },
   kneeRoom: ROOM.threeFingers,
   fingers: { lo: 3, hi: 3, whose: 'fitter' },
@@ -97,7 +97,7 @@ const SADDLE = method({
   targets: {
     thigh: practice({ bandLo: -45, aimLo: -35, aimHi: -25, bandHi: -20, weight: 2 }),
     trunkThigh: practice({ bandLo: 110, aimLo: 115, aimHi: 130, bandHi: 135, weight: 1 }),
-    backAngle: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 5, weight: 2 }),
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 0, bandHi: 5, weight: 2 }),
   },
   kneeRoom: ROOM.wide,
   order: ORDERS.depthBeforeHeight,

@@ -22,6 +22,7 @@ export {
   meaningLine,
   nearestPosition,
   positionCount,
+  positionSpread,
   valueAt,
   valuesOf,
   type Line,

@@ -105,3 +105,12 @@ export function countOf(adjustment: Adjustment, meaning: number): number {
   const { zero, perUnit } = meaningLine(adjustment);
   return perUnit === 0 ? NaN : (meaning - zero) / perUnit;
 }
+
+/** How far the value at a position may be off, as a deviation, in the adjustment's unit: between those of its ends. */
+export function positionSpread(adjustment: Adjustment, position: number): number {
+  const { travel } = adjustment;
+  if (travel.type === 'listed') return travel.values[position]?.spread ?? 0;
+  const last = positionCount(adjustment) - 1;
+  const share = last > 0 ? position / last : 0;
+  return Math.hypot((1 - share) * travel.lowest.spread, share * travel.highest.spread);
+}

@@ -11,6 +11,7 @@ import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
+import { Certainty } from './Certainty';
 import { Choices } from './Choices';
 import { Compare } from './Compare';
 import { Angles, Checks, Remedies } from './SidePanels';
@@ -272,6 +273,9 @@ export function SetStage({
               </button>
             </p>
           )}
+          <PanelBoundary>
+            <Certainty setting={setting} onMeasure={onMeasure} />
+          </PanelBoundary>
           <Remedies offered={remedies} inUse={inUse} disabled={disabled} onUse={onSolve} />
           <PanelBoundary>
             <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />

@@ -1,0 +1,67 @@
+/** Made-up true bodies around the values that are known of one: the same for the same seed. */
+import { randomNormal } from 'd3-random';
+import { EigenvalueDecomposition } from 'ml-matrix';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { Body, DimensionId } from '../body';
+import { errorsOf } from '../population/errors';
+
+export interface DrawOptions {
+  readonly seed: number;
+  readonly count: number;
+}
+
+export interface Draws {
+  readonly ids: readonly DimensionId[];
+  readonly count: number;
+  /** How far each drawn body is from the stated one, mm or kg: one body after the other, in the order of `ids`. */
+  readonly off: Float64Array;
+}
+
+/** A share that is one in two is then told to within 0.8 points (standard error). */
+export const USUAL_DRAWS: DrawOptions = { seed: 1, count: 4096 };
+
+/** One person's draws serve for every seat that is tried. */
+export function drawsOf(body: Body, { seed, count }: DrawOptions = USUAL_DRAWS): Draws {
+  const { ids, covariance } = errorsOf(body);
+  const n = ids.length;
+  const off = new Float64Array(count * n);
+  if (n === 0) return { ids, count, off };
+  // By eigenvectors: correlations put together from several sources may be a hair from possible.
+  const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(covariance, {
+    assumeSymmetric: true,
+  });
+  const root = Array.from({ length: n }, (_, i) =>
+    Float64Array.from(
+      realEigenvalues,
+      (value, k) => eigenvectorMatrix.get(i, k) * Math.sqrt(Math.max(0, value)),
+    ),
+  );
+  const random = xoroshiro128plus(seed);
+  const normal = randomNormal.source(() => uniformFloat64(random))();
+  const z = new Float64Array(n);
+  for (let d = 0, at = 0; d < count; d++) {
+    for (let k = 0; k < n; k++) z[k] = normal();
+    for (let i = 0; i < n; i++, at++) {
+      let sum = 0;
+      for (let k = 0; k < n; k++) sum += root[i]![k]! * z[k]!;
+      off[at] = sum;
+    }
+  }
+  return { ids, count, off };
+}
+
+/** Drawn once for all seats: `count` times `n` standard normals. */
+const pool = new Map<string, Float64Array>();
+const POOL_SEED = 2;
+
+export function standardNormals(count: number, n: number): Float64Array {
+  const key = `${count}/${n}`;
+  const known = pool.get(key);
+  if (known) return known;
+  const random = xoroshiro128plus(POOL_SEED);
+  const normal = randomNormal.source(() => uniformFloat64(random))();
+  const drawn = Float64Array.from({ length: count * n }, () => normal());
+  pool.set(key, drawn);
+  return drawn;
+}

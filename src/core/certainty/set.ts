@@ -1,0 +1,310 @@
+/**
+ * How sure it is that settings fit, as they stand: the true body is somewhere around what was measured and estimated, and
+ * a seat's positions are somewhere around what its sheet says.
+ */
+import { DIMENSIONS, type Body, type DimensionId } from '../body';
+import {
+  computableConditions,
+  valuesOfSettings,
+  withBody,
+  type Condition,
+  type Problem,
+  type SetValues,
+  type Settings,
+} from '../fit';
+import { bandOf, type ConditionId } from '../method';
+import { positionSpread } from '../seat';
+import { standardNormals, type Draws } from './draws';
+
+export interface ConditionCertainty {
+  readonly id: ConditionId;
+  /** 0…1. */
+  readonly probability: number;
+}
+
+/** One measure that, taken again, would settle most. */
+export interface Settling {
+  readonly dimension: DimensionId;
+  /** p (1 − p) now, and what is to be expected of it afterwards. */
+  readonly doubt: number;
+  readonly then: number;
+}
+
+export interface SetCertainty {
+  /** Of every condition that can be computed, the least certain first. */
+  readonly each: readonly ConditionCertainty[];
+  /** That all of them are met at once, 0…1; never more than the least. */
+  readonly all: number;
+  readonly standardError: number;
+  readonly count: number;
+  /** null where nothing would settle anything worth speaking of. */
+  readonly settle: Settling | null;
+}
+
+/** Inside or outside by less is the same, in the unit of the residual. */
+const INSIDE_SLACK = 0.05;
+/** Bodies drawn with a measure alike are put together in so many groups. */
+const GROUPS = 32;
+/** Less than this of a doubt is not worth another measuring. */
+const WORTH = 0.002;
+
+/** How far inside both ends of its band each condition is; open ends are infinitely far. */
+function marginsOf(p: Problem, values: SetValues, conditions: readonly Condition[]): Float64Array {
+  const margins = new Float64Array(2 * conditions.length);
+  conditions.forEach((c, i) => {
+    const band = bandOf(p.targets[c.id]);
+    const residual = c.residual(p, values);
+    margins[2 * i] = residual - band.lo + INSIDE_SLACK;
+    margins[2 * i + 1] = band.hi - residual + INSIDE_SLACK;
+  });
+  return margins;
+}
+
+const shifted = (body: Body, id: DimensionId, by: number): Body => ({
+  ...body,
+  [id]: { ...body[id]!, value: body[id]!.value + by },
+});
+
+/** How every margin follows something unsure, for each unit of it: upward and downward, in the order of the margins. */
+interface Slopes {
+  readonly up: Float64Array;
+  readonly down: Float64Array;
+}
+
+/** What is not known exactly. */
+interface Unsure {
+  readonly slopes: readonly Slopes[];
+  /** One draw after the other, in the order of the slopes. */
+  readonly off: Float64Array;
+}
+
+/** Straight on either side of what is stated: a foot that goes forward, a thigh that lifts off the pan, bend a margin there. */
+function slopes(base: Float64Array, above: Float64Array, below: Float64Array, step: number): Slopes {
+  const per = (n: number): number => (Number.isFinite(n) ? n / step : 0);
+  return {
+    up: above.map((value, i) => per(value - base[i]!)),
+    down: below.map((value, i) => per(base[i]! - value)),
+  };
+}
+
+type Margins = (by: number) => Float64Array;
+
+/** The body, by looking a spread to either side. */
+function bodySlopes(
+  p: Problem,
+  settings: Settings,
+  draws: Draws,
+  of: readonly Condition[],
+  base: Float64Array,
+): Unsure {
+  const { body } = p.inputs;
+  const followed = draws.ids.map((id) => {
+    const step = Math.max(0.5, body[id]!.spread);
+    const at: Margins = (by) => {
+      const there = withBody(p, shifted(body, id, by));
+      return marginsOf(there, valuesOfSettings(there, settings), of);
+    };
+    return slopes(base, at(step), at(-step), step);
+  });
+  return { slopes: followed, off: draws.off };
+}
+
+/** The adjustments whose sheet says how far a position may be off. */
+const looseOf = (p: Problem, settings: Settings) =>
+  Object.values(p.variables).flatMap(({ kind, adjustment }) => {
+    const spread = positionSpread(adjustment, settings.positions[kind] ?? 0);
+    return spread > 0 ? [{ kind, spread }] : [];
+  });
+
+/** The seat's and the place's own values, where their sheet says how far it may be off; a unit is then a spread. */
+function seatSlopes(
+  p: Problem,
+  settings: Settings,
+  draws: Draws,
+  of: readonly Condition[],
+  base: Float64Array,
+): Unsure {
+  const values = valuesOfSettings(p, settings);
+  const loose = looseOf(p, settings);
+  const followed = loose.map(({ kind, spread }) => {
+    const at: Margins = (by) => marginsOf(p, { ...values, [kind]: values[kind] + by }, of);
+    return slopes(base, at(spread), at(-spread), 1);
+  });
+  return { slopes: followed, off: standardNormals(draws.count, loose.length) };
+}
+
+/** What one condition follows: where in a draw each stands, and by how much its two margins follow it, up and down. */
+interface Followers {
+  readonly off: Float64Array;
+  readonly wide: number;
+  readonly at: Int32Array;
+  /** For each: lower margin up and down, upper margin up and down. */
+  readonly by: Float64Array;
+}
+
+/** A condition reads few of the measures: only those are summed. */
+function followersOf(c: number, { slopes, off }: Unsure): Followers {
+  const four = ({ up, down }: Slopes) => [up[c]!, down[c]!, up[c + 1]!, down[c + 1]!];
+  const at = slopes.flatMap((s, i) => (four(s).some((x) => x !== 0) ? [i] : []));
+  return {
+    off,
+    wide: slopes.length,
+    at: Int32Array.from(at),
+    by: Float64Array.from(at.flatMap((i) => four(slopes[i]!))),
+  };
+}
+
+/** Of each drawn body whether each condition holds, margins taken as straight on either side of each measure. */
+function holding(base: Float64Array, unsure: readonly Unsure[], count: number) {
+  const all = new Uint8Array(count).fill(1);
+  const each = new Float64Array(base.length / 2);
+  for (let c = 0; c < base.length; c += 2) {
+    const followers = unsure.map((u) => followersOf(c, u)).filter((f) => f.at.length > 0);
+    let holds = 0;
+    for (let d = 0; d < count; d++) {
+      let [low, high] = [base[c]!, base[c + 1]!];
+      for (const { off, wide, at, by } of followers)
+        for (let k = 0; k < at.length; k++) {
+          const x = off[d * wide + at[k]!]!;
+          const side = 4 * k + (x < 0 ? 1 : 0);
+          low += by[side]! * x;
+          high += by[side + 2]! * x;
+        }
+      if (low >= 0 && high >= 0) holds++;
+      else all[d] = 0;
+    }
+    each[c / 2] = holds;
+  }
+  return { all, each };
+}
+
+/**
+ * What would be left of the doubt if one measure were taken again: bodies drawn with that measure alike are put
+ * together, and how far they still disagree is averaged.
+ */
+function doubtAfter(all: Uint8Array, draws: Draws, number: number): number {
+  const groups = groupsOf(draws, number);
+  const [held, size] = [new Float64Array(GROUPS), new Float64Array(GROUPS)];
+  for (let d = 0; d < draws.count; d++) {
+    held[groups[d]!]! += all[d]!;
+    size[groups[d]!]!++;
+  }
+  let left = 0;
+  for (let g = 0; g < GROUPS; g++) {
+    if (size[g] === 0) continue;
+    const share = held[g]! / size[g]!;
+    left += (size[g]! / draws.count) * share * (1 - share);
+  }
+  return left;
+}
+
+function groupBy({ count, off, ids }: Draws, number: number): Uint8Array {
+  const values = Float64Array.from({ length: count }, (_, d) => off[d * ids.length + number]!);
+  const sorted = values.slice().sort();
+  const ends = Array.from({ length: GROUPS - 1 }, (_, g) => sorted[Math.floor(((g + 1) * count) / GROUPS)]!);
+  return Uint8Array.from(values, (value) => {
+    const group = ends.findIndex((end) => value < end);
+    return group < 0 ? GROUPS - 1 : group;
+  });
+}
+
+/** Which group a drawn body belongs to by one of its measures; worked out once for all seats. */
+const grouped = new WeakMap<Draws, (Uint8Array | undefined)[]>();
+
+function groupsOf(draws: Draws, number: number): Uint8Array {
+  const known = grouped.get(draws) ?? [];
+  grouped.set(draws, known);
+  const found = known[number] ?? groupBy(draws, number);
+  known[number] = found;
+  return found;
+}
+
+/** The part of the doubt that a measuring whose error is `then` takes away of what one without error would. */
+const sharpening = (spread: number, then: number): number => Math.max(0, 1 - (then / spread) ** 2);
+
+function settling(p: Problem, all: Uint8Array, draws: Draws, probability: number): Settling | null {
+  const doubt = probability * (1 - probability);
+  let best: Settling | null = null;
+  draws.ids.forEach((dimension, number) => {
+    const { spread } = p.inputs.body[dimension]!;
+    const gain = sharpening(spread, DIMENSIONS[dimension].repeatTolerance / 2);
+    if (gain === 0) return;
+    const then = doubt - gain * (doubt - doubtAfter(all, draws, number));
+    if (!best || then < best.then) best = { dimension, doubt, then };
+  });
+  const found = best as Settling | null;
+  return found && found.doubt - found.then >= WORTH ? found : null;
+}
+
+interface Held {
+  readonly all: Uint8Array;
+  readonly each: Float64Array;
+}
+
+function told(p: Problem, conditions: readonly Condition[], { all, each }: Held, draws: Draws): SetCertainty {
+  const probability = all.reduce((sum, x) => sum + x, 0) / draws.count;
+  return {
+    each: conditions
+      .map(({ id }, i) => ({ id, probability: each[i]! / draws.count }))
+      .sort((a, b) => a.probability - b.probability || (a.id < b.id ? -1 : 1)),
+    all: probability,
+    standardError: Math.sqrt((probability * (1 - probability)) / draws.count),
+    count: draws.count,
+    settle: settling(p, all, draws, probability),
+  };
+}
+
+/**
+ * Quickly, for many seats: margins are taken as straight on either side of each measure, which with estimates of wide
+ * spread can be off by a few points.
+ * @param draws of this problem's body
+ */
+export function quickCertainty(p: Problem, settings: Settings, draws: Draws): SetCertainty {
+  const conditions = computableConditions(p);
+  const base = marginsOf(p, valuesOfSettings(p, settings), conditions);
+  const unsure = [bodySlopes, seatSlopes].map((of) => of(p, settings, draws, conditions, base));
+  return told(p, conditions, holding(base, unsure, draws.count), draws);
+}
+
+/** So many bodies between two looks at whether it is still wanted. */
+const BATCH = 128;
+
+function bodyAt(p: Problem, { ids, off }: Draws, d: number): Body {
+  const body: Partial<Record<DimensionId, Body[DimensionId]>> = { ...p.inputs.body };
+  ids.forEach((id, i) => {
+    const quantity = p.inputs.body[id]!;
+    body[id] = { ...quantity, value: quantity.value + off[d * ids.length + i]! };
+  });
+  return body;
+}
+
+/**
+ * Exactly, but for the count of draws: every drawn body is set on the seat as it stands and every condition asked. Slower
+ * by a hundred times; yields how far it is batch by batch, and last the whole.
+ * @param draws of this problem's body
+ */
+export function* certaintyOfSettings(
+  p: Problem,
+  settings: Settings,
+  draws: Draws,
+): Generator<SetCertainty, void> {
+  const conditions = computableConditions(p);
+  const held: Held = { all: new Uint8Array(draws.count), each: new Float64Array(conditions.length) };
+  const loose = looseOf(p, settings);
+  const normals = standardNormals(draws.count, loose.length);
+  for (let d = 0; d < draws.count; d++) {
+    const there = withBody(p, bodyAt(p, draws, d));
+    const set = valuesOfSettings(there, settings);
+    loose.forEach(({ kind, spread }, i) => {
+      set[kind] += spread * normals[d * loose.length + i]!;
+    });
+    const margins = marginsOf(there, set, conditions);
+    let holds = 1;
+    for (let c = 0; c < conditions.length; c++)
+      if (margins[2 * c]! >= 0 && margins[2 * c + 1]! >= 0) held.each[c]!++;
+      else holds = 0;
+    held.all[d] = holds;
+    if (d % BATCH === 0 && d > 0) yield { each: [], all: NaN, standardError: NaN, count: d, settle: null };
+  }
+  yield told(p, conditions, held, draws);
+}
