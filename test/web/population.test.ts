@@ -203,6 +203,7 @@ describe('a fitting of somebody half measured, on screen', function () {
   it('names the measure that would settle most, where that is in doubt', async () => {
     await user.goTo(await stage('choose'));
     await user.choose('Place', 'No desk');
+    await user.seesNoMore('· Booking office counter ·');
     await user.goTo(await stage('set'));
     await user.sees('would settle most.');
     await user.press('To the measures');
