@@ -19,6 +19,7 @@ import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
 import { dragFigures } from './drag';
 import { catalogueFigures } from './catalogue';
+import { certaintyFigures } from './certainty';
 import { engineFigures, mixOf } from './engine';
 import { generalFigures, programmeOf } from './general-solver';
 import { bodyOf } from './body';
@@ -89,6 +90,7 @@ const figures: Figure[] = [
   ...engineFigures(NOW),
   ...catalogueFigures(NOW),
   ...populationFigures(),
+  ...certaintyFigures(NOW),
   ...(wanted('--server') ? await serverFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),

@@ -1,0 +1,57 @@
+/** How long it takes to say how sure settings are: quickly, seat after seat for one person, and exactly for one seat. */
+import { performance } from 'node:perf_hooks';
+import { certaintyOfSettings, drawsOf, quickCertainty } from '../src/core/certainty';
+import { DIMENSIONS, type DimensionId } from '../src/core/body';
+import { NO_REMEDIES, makeInputs, problemOf, solve } from '../src/core/fit';
+import { SHIPPED_METHODS } from '../src/core/method';
+import { BRITISH, filledBody } from '../src/core/population';
+import { buildDemo } from '../src/demo/build';
+import { bodyOf } from './body';
+import { figureOf, type Figure } from './figure';
+
+const SEATS = 200;
+const EXACT_RUNS = 5;
+const SEED = 23;
+
+export function certaintyFigures(now: Date): Figure[] {
+  const demo = buildDemo(SEED, now, { seats: SEATS });
+  const sitter = demo.sitters.find((s) => s.name.startsWith('Sunniva'))!;
+  const measured = Object.fromEntries(
+    Object.entries(bodyOf(sitter.readings)).map(([id, quantity]) => [
+      id,
+      { ...quantity, spread: DIMENSIONS[id as DimensionId].repeatTolerance / 2 },
+    ]),
+  );
+  const body = filledBody(measured, { sex: 'women', ageYears: 38 }, BRITISH);
+  const place = demo.places.find((x) => x.place.name === 'Chart room table')!.place;
+  const cases = demo.seats.map(({ seat }) => {
+    const p = problemOf(
+      makeInputs({
+        sitter: { ageYears: 38 },
+        body,
+        seat,
+        place,
+        method: SHIPPED_METHODS[0]!,
+        work: { toolsKg: 0 },
+      }),
+    );
+    return { p, settings: solve(p, { remedies: NO_REMEDIES }).settings };
+  });
+  const timed = (act: () => void): number => {
+    const start = performance.now();
+    act();
+    return performance.now() - start;
+  };
+  const draws = drawsOf(body);
+  for (const { p, settings } of cases.slice(0, 40)) quickCertainty(p, settings, draws);
+  const quick = cases.map(({ p, settings }) => timed(() => void quickCertainty(p, settings, draws)));
+  const { p, settings } = cases[0]!;
+  const exact = Array.from({ length: EXACT_RUNS }, () =>
+    timed(() => void [...certaintyOfSettings(p, settings, draws)]),
+  );
+  return [
+    figureOf('certainty/draws', [timed(() => void drawsOf(body))], { detail: { draws: draws.count } }),
+    figureOf('certainty/quick', quick, { detail: { seats: SEATS, draws: draws.count } }),
+    figureOf('certainty/exact', exact, { detail: { draws: draws.count } }),
+  ];
+}
