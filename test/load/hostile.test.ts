@@ -200,7 +200,7 @@ describe('ten thousand hostile requests', function () {
   it('are all answered, none with a fault of ours, and nothing is half written', async () => {
     const fittings = await readRows(app.folder, 'select id, sitter_id from fittings');
     const ids = fittings.flatMap((row) => [String(row.id), String(row.sitter_id)]);
-    const requests = fc.sample(hostileOf(ids), { numRuns: REQUESTS, seed: 91 });
+    const requests = fc.sample(hostileOf(ids), { numRuns: REQUESTS, seed: 92 });
     const statuses = new Map<number, number>();
     const faults: string[] = [];
     const queue = [...requests];
@@ -224,7 +224,7 @@ describe('ten thousand hostile requests', function () {
     expect(answered).to.equal(REQUESTS);
     // The mixture reaches the checks it is meant for.
     for (const status of [200, 201, 400, 403, 404, 415, 422])
-      expect(statuses.get(status), String(status)).to.be.greaterThan(30);
+      expect(statuses.get(status), String(status)).to.be.greaterThan(50);
     expect(await readRows(app.folder, 'PRAGMA integrity_check')).to.deep.equal([{ integrity_check: 'ok' }]);
     expect(await readRows(app.folder, 'PRAGMA foreign_key_check')).to.deep.equal([]);
   });
