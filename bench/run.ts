@@ -69,8 +69,8 @@ function figuresOf(name: string, inputs: FitInputs): Figure[] {
     time(`assess/${name}`, () => void assess(problem, solved.settings)),
     time(`frame/${name}`, () => {
       const assessment = assess(problem, solved.settings);
-      ruleOf(problem, assessment);
-      sideView(problem, assessment);
+      ruleOf(assessment);
+      sideView(assessment);
     }),
     time(`remedies/${name}`, () => void remediesFor(problem)),
   ];

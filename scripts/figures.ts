@@ -92,8 +92,8 @@ function set(values: Values, axisFromRearMm = 0): Set {
   return {
     p,
     v: valuesOfSettings(p, settings),
-    side: sideView(p, assessment),
-    front: frontView(p, assessment),
+    side: sideView(assessment),
+    front: frontView(assessment),
   };
 }
 

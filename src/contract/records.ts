@@ -1,7 +1,14 @@
 /** Zod schemas of everything that is stored as a document or crosses the API; past these, types are trusted. */
 import { z } from 'zod';
 import { DIMENSION_IDS, type Body } from '../core/body';
-import { INPUTS_SCHEMA, type FitInputs, type Settings } from '../core/fit';
+import {
+  INPUTS_SCHEMA,
+  REMEDY_IDS,
+  REMEDY_LIMITS,
+  type FitInputs,
+  type RemedyId,
+  type Settings,
+} from '../core/fit';
 import {
   CONDITION_IDS,
   FINGER_COUNTS,
@@ -236,5 +243,9 @@ export const InputsSchema: z.ZodType<FitInputs> = z.object({
 
 export const SettingsSchema: z.ZodType<Settings> = z.object({
   positions: z.partialRecord(z.enum(ADJUSTMENT_KIND_IDS), z.int().min(0).max(5000)),
-  remedies: z.object({ footrestMm: Finite.min(0).max(400), backCushionMm: Finite.min(0).max(200) }),
+  remedies: z.object(
+    Object.fromEntries(
+      REMEDY_IDS.map((id) => [id, Finite.min(REMEDY_LIMITS[id][0]).max(REMEDY_LIMITS[id][1]).optional()]),
+    ) as Record<RemedyId, z.ZodOptional<typeof Finite>>,
+  ),
 });

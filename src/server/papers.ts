@@ -61,15 +61,15 @@ export const drawingsPaper = (
   reading: Reading,
   paper: string,
 ): Promise<Outcome<FileAnswer>> =>
-  paperOf(ctx, id, reading, paper, word('drawings.title'), ({ problem, assessment, card }, size, title) => {
+  paperOf(ctx, id, reading, paper, word('drawings.title'), ({ assessment, card }, size, title) => {
     const { sitter, seat, place, date } = card.header;
     return drawingsPdf(
       {
         headline: [sitter, seat, place, sayDate(date, reading)].filter(Boolean).join(' · '),
-        rule: ruleOf(problem, assessment),
-        side: sideView(problem, assessment),
-        front: frontView(problem, assessment),
-        plan: planView(problem, assessment),
+        rule: ruleOf(assessment),
+        side: sideView(assessment),
+        front: frontView(assessment),
+        plan: planView(assessment),
         tracks: assessment.outcomes.map((o) => ({
           name: word(`kind.${o.kind}`),
           value: `${say(o.words, reading)}, ${word(`verdict.${o.verdict}`)}`,

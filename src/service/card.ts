@@ -31,10 +31,9 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
   const problem = problemOf(detail.inputs);
   const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
   const card = cardOf(
-    problem,
     assessment,
     cardHeader(problem, { sitter: detail.sitter.name, fitter: detail.fitter?.name ?? '', date: detail.date }),
-    remediesFor(problem),
+    remediesFor(problem).offered,
   );
   const settings = card.rows.map((row, i): CardJson['settings'][number] => {
     const o = assessment.outcomes.find((x) => x.kind === row.kind)!;

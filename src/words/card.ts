@@ -63,6 +63,6 @@ export const CARD_WORDS = {
   'caution.method.laidBack': 'Leaning back this far all day needs a head rest.',
   'caution.method.lowSeat': 'A low seat needs room for the knees, and makes getting up harder.',
   'caution.method.saddle': 'A saddle needs a trial of some days, and clothes that allow it.',
-  'caution.remedies': 'Footrest and cushions: non-slip, stable, wide enough.',
+  'caution.remedies': 'Footrest, cushions and blocks: non-slip, stable, wide enough.',
   'caution.children': 'Supervise children; only trained adults adjust. Growth outdates these settings.',
 } as const;

@@ -1,8 +1,9 @@
 /** The long computations, by name: each a generator whose every value says how far it is; the last one is its result. */
 import { certaintyOfSettings, drawsOf, type SetCertainty } from '../core/certainty';
 import { countBetween, type Counted, type Limits } from '../core/crowd';
-import { problemOf, type FitInputs, type Settings } from '../core/fit';
+import { problemOf, remediesInTurn, type FitInputs, type Remedies, type Settings } from '../core/fit';
 import { populationOf, type PopulationTable, type Who } from '../core/population';
+import type { SeatModel } from '../core/seat';
 
 export interface CountJob {
   readonly table: PopulationTable;
@@ -17,8 +18,15 @@ export interface CertaintyJob {
   readonly settings: Settings;
 }
 
+export interface RemediesJob {
+  readonly inputs: FitInputs;
+  /** To look among for another seat. */
+  readonly seats: readonly SeatModel[];
+}
+
 export interface Jobs {
   readonly count: { readonly input: CountJob; readonly result: Counted };
+  readonly remedies: { readonly input: RemediesJob; readonly result: Remedies };
   readonly certainty: { readonly input: CertaintyJob; readonly result: SetCertainty };
 }
 export type JobName = keyof Jobs;
@@ -28,5 +36,6 @@ export const JOBS: {
 } = {
   count: ({ table, who, limits, seed, count }) =>
     countBetween(populationOf(table, who), limits, { seed, count }),
+  remedies: ({ inputs, seats }) => remediesInTurn(problemOf(inputs), seats),
   certainty: ({ inputs, settings }) => certaintyOfSettings(problemOf(inputs), settings, drawsOf(inputs.body)),
 };

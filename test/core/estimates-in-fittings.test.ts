@@ -129,7 +129,6 @@ describe('a fitting on estimates', () => {
 
   it('shows it in the chain, on the card, on the rule and in the angles', () => {
     const card = cardOf(
-      problem,
       assessment,
       cardHeader(problem, { sitter: 'A', fitter: 'B', date: '2026-11-26' }),
       [],
@@ -143,7 +142,7 @@ describe('a fitting on estimates', () => {
     expect(card.estimated.map((m) => say(m, DEFAULT_READING)).join(' · ')).to.match(
       /nape height 6\d\d mm ± \d+ mm/i,
     );
-    const rule = ruleOf(problem, assessment);
+    const rule = ruleOf(assessment);
     const tag = (id: string) => rule.pairs.find((p) => p.sitter.id === id)!.sitter;
     expect(tag('nape').isEstimate).to.equal(true);
     expect(tag('hollowOfKnee').isEstimate).to.equal(undefined);

@@ -65,7 +65,7 @@ describe('moving labels apart', () => {
 
 describe('the side view', () => {
   const p = problemFor({ place: placeWith(slides(600, 800)) });
-  const scene = sideView(p, best(p));
+  const scene = sideView(best(p));
   const part = (id: string) => scene.primitives.find((x) => x.id === id);
 
   it('draws the computed posture: knee above the hollow, shoulder behind the hip when leaning back', () => {
@@ -94,7 +94,7 @@ describe('the side view', () => {
         seatAngle: 0,
       }),
     );
-    const shoe = sideView(p, high).primitives.find((x) => x.id === 'shoe')!.shape;
+    const shoe = sideView(high).primitives.find((x) => x.id === 'shoe')!.shape;
     if (shoe.type !== 'polyline') throw new Error('a polyline expected');
     expect(Math.min(...shoe.points.map((q) => q.z))).to.be.closeTo(60, 1e-6);
   });
@@ -111,7 +111,7 @@ describe('the side view', () => {
 
   it('leaves out what was not measured and says so', () => {
     const few = problemFor({ body: withoutMeasure('eyeHeightSitting', 'stature') });
-    const partial = sideView(few, best(few));
+    const partial = sideView(best(few));
     expect(partial.primitives.map((x) => x.id)).not.to.include.members(['head']);
     expect(partial.primitives.map((x) => x.id)).not.to.include.members(['foot']);
     expect(partial.primitives.map((x) => x.id)).to.include('trunk');
@@ -122,7 +122,7 @@ describe('the side view', () => {
 
   it('draws a seat with nobody measured on it', () => {
     const nobody = problemFor({ body: {}, place: placeWith(listed(720)) });
-    const empty = sideView(nobody, best(nobody));
+    const empty = sideView(best(nobody));
     expect(empty.primitives.filter((x) => x.role === 'sitter')).to.deep.equal([]);
     expect(empty.primitives.map((x) => x.id)).to.include.members(['pan', 'back', 'desk']);
     for (const primitive of empty.primitives)
@@ -132,7 +132,7 @@ describe('the side view', () => {
 
   it('draws the remedies in use', () => {
     const used = assess(p, solve(p, { remedies: { footrestMm: 50, backCushionMm: 20 } }).settings);
-    const ids = sideView(p, used)
+    const ids = sideView(used)
       .primitives.filter((x) => x.role === 'remedy')
       .map((x) => x.id);
     expect(ids).to.have.members(['footrest', 'backCushion']);
@@ -148,7 +148,7 @@ describe('the side view', () => {
 
 describe('the rule', () => {
   const p = problemFor({ place: placeWith(listed(720)), method: OPEN_HIP });
-  const rule = ruleOf(p, best(p));
+  const rule = ruleOf(best(p));
   const pair = (id: string) => rule.pairs.find((x) => x.id === id)!;
 
   it('joins body and equipment that belong together', () => {
@@ -182,7 +182,7 @@ describe('the rule', () => {
 
   it('shows equipment alone where the body was not measured', () => {
     const nobody = problemFor({ body: {}, place: placeWith(listed(720)) });
-    const alone = ruleOf(nobody, best(nobody));
+    const alone = ruleOf(best(nobody));
     expect(alone.pairs).to.deep.equal([]);
     expect(alone.single.map((t) => t.id)).to.have.members([
       'frontEdge',
@@ -195,7 +195,7 @@ describe('the rule', () => {
 
   it('stands level where the two are equal', () => {
     const level = problemFor({ seat: seatWith([adjustment('seatHeight', listed(440))]) });
-    const [feet] = ruleOf(level, best(level)).pairs;
+    const [feet] = ruleOf(best(level)).pairs;
     expect(feet?.apartMm).to.equal(0);
     expect(feet?.equipment.heightMm).to.equal(feet?.sitter.heightMm);
   });
@@ -251,7 +251,7 @@ describe('a track', () => {
 
 describe('the settings card', () => {
   const p = problemFor({ seat: LEVEL_SEAT, place: placeWith(listed(740)) });
-  const card = cardOf(p, best(p), HEADER, remediesFor(p));
+  const card = cardOf(best(p), HEADER, remediesFor(p).offered);
 
   it('lists every adjustment in the method’s order of setting', () => {
     const order = card.rows.map((r) => r.kind);
@@ -262,13 +262,14 @@ describe('the settings card', () => {
   it('names what is not reached with its remedy and what would close it', () => {
     expect(card.unreached.map((u) => u.kind)).to.deep.equal(['deskHeight']);
     expect(card.unreached[0]?.remedy?.key).to.equal('remedy.for.deskTop.more');
-    expect(card.offered.map((m) => m.key)).to.deep.equal(['remedy.footrest']);
+    expect(card.offered.map((m) => m.key)).to.include('remedy.footrestMm');
   });
 
   it('says a remedy in use as something to be added, not as an offer', () => {
-    const remedies = remediesFor(p);
-    const used = cardOf(p, assess(p, remedies[0]!.settings), HEADER, remedies);
-    expect(used.remedies.map((m) => m.key)).to.deep.equal(['remedy.use.footrest']);
+    const remedies = remediesFor(p).offered;
+    const footrest = remedies.find((r) => r.parts.some(({ id }) => id === 'footrestMm'))!;
+    const used = cardOf(assess(p, footrest.settings), HEADER, remedies);
+    expect(used.remedies.map((m) => m.key)).to.deep.equal(['remedy.use.footrestMm']);
     expect(used.offered).to.deep.equal([]);
     expect(used.cautions.map((m) => m.key)).to.include('caution.remedies');
   });
@@ -289,7 +290,7 @@ describe('the settings card', () => {
       seat: { ...WIDE_SEAT, hasHarness: true, hasSuspension: true },
       ageYears: 9,
     });
-    const refused = cardOf(heavy, best(heavy), HEADER, []);
+    const refused = cardOf(best(heavy), HEADER, []);
     expect(refused.refusals.map((m) => m.key)).to.deep.equal(['check.ratedLoad.refused']);
     expect(refused.cautions.map((m) => m.key)).to.include.members([
       'caution.operator',
@@ -304,7 +305,7 @@ describe('the settings card', () => {
 
   it('keeps unmeasured settings apart', () => {
     const few = problemFor({ body: withoutMeasure('napeHeight') });
-    const partial = cardOf(few, best(few), HEADER, []);
+    const partial = cardOf(best(few), HEADER, []);
     expect(partial.unmeasured.map((u) => u.kind)).to.deep.equal(['headHeight']);
     expect(partial.rows.find((r) => r.kind === 'headHeight')?.verdict).to.equal('notMeasured');
   });
@@ -325,21 +326,21 @@ describe('the front and the plan view', () => {
 
   it('write in the breadths they draw, those of the checks and tracks', () => {
     const a = at({ armWidth: 440 });
-    expect(measured(frontView(p, a))).to.deep.equal({
+    expect(measured(frontView(a))).to.deep.equal({
       armWidth: 440,
       seatWidth: 480,
       hips: ROUND.hipBreadthSitting,
       elbows: ROUND.elbowToElbowBreadth,
     });
-    expect(measured(planView(p, a))).to.deep.equal({ armWidth: 440, seatWidth: 480 });
-    for (const view of [frontView(p, a), planView(p, a)])
+    expect(measured(planView(a))).to.deep.equal({ armWidth: 440, seatWidth: 480 });
+    for (const view of [frontView(a), planView(a)])
       for (const d of view.dimensions) expect(d.to.x - d.from.x, d.id).to.be.closeTo(d.mm, 1e-9);
   });
 
   it('move the pads with the arm width, the same on both sides', () => {
     for (const armWidth of [400, 500]) {
       for (const view of [frontView, planView]) {
-        const scene = view(p, at({ armWidth }));
+        const scene = view(at({ armWidth }));
         expect(Math.min(...xsOf(scene, 'pad1'))).to.be.closeTo(armWidth / 2, 1e-9);
         expect(Math.max(...xsOf(scene, 'pad-1'))).to.be.closeTo(-armWidth / 2, 1e-9);
       }
@@ -348,7 +349,7 @@ describe('the front and the plan view', () => {
 
   it('turn the forearms in further the wider the pads stand', () => {
     const turn = (armWidth: number) => {
-      const said = planView(p, at({ armWidth })).alternative.find((m) => m.key === 'alt.padTurn');
+      const said = planView(at({ armWidth })).alternative.find((m) => m.key === 'alt.padTurn');
       return (said?.values.angle as { deg: number }).deg;
     };
     // Elbow over the pad’s middle: 440 / 2 + 90 / 2 = 265; (265 − 60) / (0.254 × 1700, to the fingertips) = sin 28.3°.
@@ -360,13 +361,13 @@ describe('the front and the plan view', () => {
     const bare = problemFor({ body: {} });
     const settings = completeSettings(bare, null);
     for (const view of [frontView, planView]) {
-      const scene = view(bare, assess(bare, settings));
+      const scene = view(assess(bare, settings));
       expect(scene.isPartial).to.equal(true);
       expect(scene.alternative.map((m) => m.key)).to.include('alt.undrawn');
       expect(scene.primitives.some((x) => x.role === 'sitter')).to.equal(false);
       expect(Object.values(scene.bounds).every(Number.isFinite)).to.equal(true);
     }
-    const whole = frontView(p, at({}));
+    const whole = frontView(at({}));
     for (const { shape } of whole.primitives)
       if (shape.type === 'polyline')
         for (const q of shape.points) {

@@ -59,7 +59,7 @@ function everyMessage(): Message[] {
       const ends = Object.fromEntries(
         Object.values(p.variables).map((v) => [v.kind, v.values[v.values.length - 1]!]),
       );
-      const remedies = remediesFor(p);
+      const remedies = remediesFor(p).offered;
       for (const settings of [
         solve(p, { remedies: NO_REMEDIES }).settings,
         settingsAt(p, {}),
@@ -67,7 +67,7 @@ function everyMessage(): Message[] {
         ...remedies.map((r) => r.settings),
       ]) {
         const a = assess(p, settings);
-        const card = cardOf(p, a, HEADER, remedies);
+        const card = cardOf(a, HEADER, remedies);
         messages.push(
           ...a.outcomes.flatMap((o) => [
             o.reason,
@@ -76,14 +76,17 @@ function everyMessage(): Message[] {
             ...(remedyHint(p, o) ? [remedyHint(p, o)!] : []),
           ]),
         );
-        messages.push(...a.checks.map((c) => c.reason), ...remedies.map((r) => r.arithmetic));
+        messages.push(
+          ...a.checks.map((c) => c.reason),
+          ...remedies.flatMap((r) => [...r.arithmetic, ...r.effects.map((e) => e.words)]),
+        );
         messages.push(
           ...card.rows
             .flatMap((r) => [r.setting, r.control, r.movement, r.check, ...r.chain])
             .filter((m) => m !== null),
         );
         messages.push(...card.cautions, ...card.remedies, ...card.offered, ...card.refusals, ...card.angles);
-        messages.push(...ruleOf(p, a).alternative, ...sideView(p, a).alternative);
+        messages.push(...ruleOf(a).alternative, ...sideView(a).alternative);
       }
     }
   }

@@ -2,7 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { expect } from 'chai';
 import { NO_REMEDIES, solve } from '../../src/core/fit';
 import { derived } from '../../src/drawing/follow';
-import { Live, outcomeOf } from '../../src/islands/fitting/live';
+import { Live } from '../../src/islands/fitting/live';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
 import { problemFor } from '../support/inputs';
 
@@ -34,8 +34,8 @@ describe('what follows from the settings while they are dragged', () => {
     expect(live.get()).to.equal(before);
     store.set(at(10));
     expect(live.get()).not.to.equal(before);
-    expect(outcomeOf(live.get(), 'seatDepth')).to.equal(outcomeOf(before, 'seatDepth'));
-    expect(outcomeOf(live.get(), 'seatHeight').position).to.equal(10);
+    expect(live.outcomeIn(live.get(), 'seatDepth')).to.equal(live.outcomeIn(before, 'seatDepth'));
+    expect(live.outcomeIn(live.get(), 'seatHeight').position).to.equal(10);
   });
 
   it('is heard with every move on a device that keeps up', () => {

@@ -223,11 +223,29 @@ describe('the set screen', function () {
     );
     expect((JSON.parse(String(row?.settings)) as { remedies: object }).remedies).to.deep.equal({
       footrestMm: 100,
-      backCushionMm: 0,
     });
     await user.press('Take away');
     await user.seesNoMore('(in use)');
     expect(await user.trackSays('Desk height')).to.match(/cannot reach$/);
+  });
+
+  it('takes the arms off with everything that is said of them, and puts them back with undo', async () => {
+    const id = await fitting('Ines Farrowby');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    await user.sees('Arms off');
+    expect(await user.trackSays('Arm height')).to.match(/cannot reach$/);
+    await user.press('Use it');
+    await user.sees('(in use)');
+    const names = () =>
+      user.page.$$eval('[role="slider"]', (all) => all.map((e) => e.getAttribute('aria-label')));
+    expect(await names()).not.to.include.oneOf(['Arm height', 'Arm width', 'Pad turn']);
+    await user.saved();
+    await user.press('Undo');
+    await user.seesNoMore('(in use)');
+    expect(await names()).to.include.members(['Arm height', 'Arm width']);
+    expect(user.faults).to.deep.equal([]);
+    await user.saved();
+    await user.goTo(`/fittings/${await fitting('Maren Tolve')}?stage=set`);
   });
 
   it('shows every number in the unit chosen, at once', async () => {

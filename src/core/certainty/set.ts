@@ -5,6 +5,7 @@
 import { DIMENSIONS, type Body, type DimensionId } from '../body';
 import {
   computableConditions,
+  inPlace,
   valuesOfSettings,
   withBody,
   type Condition,
@@ -259,7 +260,8 @@ function told(p: Problem, conditions: readonly Condition[], { all, each }: Held,
  * spread can be off by a few points.
  * @param draws of this problem's body
  */
-export function quickCertainty(p: Problem, settings: Settings, draws: Draws): SetCertainty {
+export function quickCertainty(bare: Problem, settings: Settings, draws: Draws): SetCertainty {
+  const p = inPlace(bare, settings.remedies);
   const conditions = computableConditions(p);
   const base = marginsOf(p, valuesOfSettings(p, settings), conditions);
   const unsure = [bodySlopes, seatSlopes].map((of) => of(p, settings, draws, conditions, base));
@@ -284,10 +286,11 @@ function bodyAt(p: Problem, { ids, off }: Draws, d: number): Body {
  * @param draws of this problem's body
  */
 export function* certaintyOfSettings(
-  p: Problem,
+  bare: Problem,
   settings: Settings,
   draws: Draws,
 ): Generator<SetCertainty, void> {
+  const p = inPlace(bare, settings.remedies);
   const conditions = computableConditions(p);
   const held: Held = { all: new Uint8Array(draws.count), each: new Float64Array(conditions.length) };
   const loose = looseOf(p, settings);

@@ -4,6 +4,7 @@ import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
 import { anglesOf, type PostureAngle } from './angles';
 import { ownedBy } from './conditions';
 import type { Settings } from './inputs';
+import { inPlace } from './in-place';
 import { oncePer } from './once';
 import { adjustmentOutcome, type AdjustmentOutcome } from './outcome';
 import { positionWords } from './position-words';
@@ -31,6 +32,8 @@ export interface SettingOutcome extends AdjustmentOutcome {
 
 /** Everything there is to say of settings on this body: what every screen, the card and the API show. */
 export interface Assessment {
+  /** Seat and place as they stand with the remedies in use. */
+  readonly problem: Problem;
   readonly settings: Settings;
   readonly values: SetValues;
   /** In the method's order of setting. */
@@ -98,6 +101,7 @@ function stillTrue(
 ): SettingOutcome | undefined {
   const was = before.values;
   const isSame =
+    before.problem === p &&
     was.footrestMm === v.footrestMm &&
     was.backCushionMm === v.backCushionMm &&
     readsOf(p)
@@ -110,7 +114,8 @@ function stillTrue(
  * Judges settings as they stand. Fast enough for every frame of a drag.
  * @param before of the same problem: what has not changed since is taken over as it is, the same object
  */
-export function assess(p: Problem, settings: Settings, before: Assessment | null = null): Assessment {
+export function assess(bare: Problem, settings: Settings, before: Assessment | null = null): Assessment {
+  const p = inPlace(bare, settings.remedies);
   const values = valuesOfSettings(p, settings);
   const outcomes = orderOf(p)
     .map(
@@ -121,6 +126,7 @@ export function assess(p: Problem, settings: Settings, before: Assessment | null
     .filter((o) => o !== null);
   const checks = checksOf(p);
   return {
+    problem: p,
     settings,
     values,
     outcomes,

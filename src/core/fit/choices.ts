@@ -1,5 +1,6 @@
 import type { ConditionId } from '../method';
 import type { AdjustmentKind } from '../seat';
+import { inPlace } from './in-place';
 import type { Settings } from './inputs';
 import { penaltyOf, type Cost } from './penalty';
 import { computable, planOf } from './plan';
@@ -20,7 +21,8 @@ export interface Choice extends SolveResult {
 }
 
 /** The conditions that cost something at settings, dearest first. */
-export function bindingAt(p: Problem, settings: Settings): readonly Binding[] {
+export function bindingAt(bare: Problem, settings: Settings): readonly Binding[] {
+  const p = inPlace(bare, settings.remedies);
   const values = valuesOfSettings(p, settings);
   return computable(p)
     .map((c) => ({ id: c.id, ...penaltyOf(c.id, p.targets[c.id], c.residual(p, values)) }))

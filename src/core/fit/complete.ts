@@ -1,5 +1,6 @@
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
-import { NO_REMEDIES, type Settings } from './inputs';
+import { inPlace } from './in-place';
+import { NO_REMEDIES, REMEDY_IDS, sizeInUse, type Settings } from './inputs';
 import type { Problem } from './problem';
 import { solve } from './solve';
 
@@ -15,7 +16,8 @@ function isWhole(p: Problem, settings: Settings): boolean {
  * Settings that have a position for every adjustment of this seat and place, and for nothing else: what is missing
  * takes its best position. Whole settings come back as they are.
  */
-export function completeSettings(p: Problem, settings: Settings | null): Settings {
+export function completeSettings(bare: Problem, settings: Settings | null): Settings {
+  const p = inPlace(bare, settings?.remedies ?? NO_REMEDIES);
   if (settings && isWhole(p, settings)) return settings;
   const remedies = settings?.remedies ?? NO_REMEDIES;
   const best = solve(p, { remedies }).settings;
@@ -33,8 +35,7 @@ export function completeSettings(p: Problem, settings: Settings | null): Setting
 /** Whether two settings put everything at the same place. */
 export function sameSettings(a: Settings, b: Settings): boolean {
   return (
-    a.remedies.footrestMm === b.remedies.footrestMm &&
-    a.remedies.backCushionMm === b.remedies.backCushionMm &&
+    REMEDY_IDS.every((id) => sizeInUse(a.remedies, id) === sizeInUse(b.remedies, id)) &&
     ADJUSTMENT_KIND_IDS.every((kind) => a.positions[kind] === b.positions[kind])
   );
 }

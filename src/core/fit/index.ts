@@ -2,13 +2,18 @@ export {
   CORE_VERSION,
   INPUTS_SCHEMA,
   NO_REMEDIES,
+  REMEDY_IDS,
+  REMEDY_LIMITS,
   TABLES_VERSION,
   isChild,
   makeInputs,
+  sizeInUse,
   type FitInputs,
+  type RemedyId,
   type RemedySettings,
   type Settings,
 } from './inputs';
+export { inPlace, inputsWith } from './in-place';
 export { problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
 export { CONDITIONS, type Condition } from './conditions';
 export { computable as computableConditions } from './plan';
@@ -28,7 +33,16 @@ export {
 export { CASE_FAULTS, caseDoubts, methodDoubts, type CaseDoubt, type CaseFault } from './doubts';
 export { explain } from './explain';
 export { remedyHint } from './remedy-hint';
-export { remediesFor, type Remedy } from './remedies';
+export { REMEDY_COSTS, type RemedyCost } from './cures';
+export {
+  closedBySetting,
+  remediesFor,
+  remediesInTurn,
+  type OtherSeat,
+  type Remedies,
+  type Remedy,
+  type RemedyEffect,
+} from './remedies';
 export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
 export { completeSettings, sameSettings } from './complete';

@@ -43,13 +43,31 @@ export function makeInputs(
   };
 }
 
-/** What is added to the seat or the place to close a shortfall; 0 means not used. */
-export interface RemedySettings {
-  readonly footrestMm: number;
-  readonly backCushionMm: number;
-}
+/**
+ * What can be added to a seat or a place, taken off or changed about it, and between which sizes, mm (assumed, wide on
+ * purpose). Of the arms: 1 where they are taken off. Of column and desk: less than nothing is shorter, lower.
+ */
+export const REMEDY_LIMITS = {
+  footrestMm: [0, 400],
+  backCushionMm: [0, 200],
+  seatPadMm: [0, 100],
+  lumbarRollMm: [0, 100],
+  columnMm: [-200, 200],
+  deskMm: [-300, 300],
+  keyboardTrayMm: [0, 200],
+  screenRiserMm: [0, 400],
+  armsOff: [0, 1],
+} as const satisfies Record<string, readonly [number, number]>;
 
-export const NO_REMEDIES: RemedySettings = { footrestMm: 0, backCushionMm: 0 };
+export type RemedyId = keyof typeof REMEDY_LIMITS;
+export const REMEDY_IDS = Object.keys(REMEDY_LIMITS) as RemedyId[];
+
+/** Remedies in use, by size; what is absent or 0 is not used. */
+export type RemedySettings = { readonly [id in RemedyId]?: number | undefined };
+
+export const NO_REMEDIES: RemedySettings = {};
+
+export const sizeInUse = (remedies: RemedySettings, id: RemedyId): number => remedies[id] ?? 0;
 
 /** A position for each adjustment, by kind, and the remedies in use. */
 export interface Settings {

@@ -49,13 +49,24 @@ export function panPointMm(p: Problem, v: SetValues, fromRearMm: number): number
     : panHeight(v.seatHeight, fromRearMm, p.inputs.seat.pan.axisFromRearMm, pan);
 }
 
-/** Prominence of the lumbar: its own, or the greater of two zones; NaN where nothing stands out by choice. */
-export function prominenceMm(p: Problem, v: SetValues): number {
+/** What stands out by choice: the lumbar, or the greater of two zones; NaN where there is nothing of the kind. */
+function ownProminenceMm(p: Problem, v: SetValues): number {
   const own = meaning(p, v, 'lumbarDepth');
   if (!Number.isNaN(own)) return own;
   const [upper, lower] = [meaning(p, v, 'upperLumbar'), meaning(p, v, 'lowerLumbar')];
   return Number.isNaN(lower) ? upper : Number.isNaN(upper) ? lower : Math.max(upper, lower);
 }
+
+/** Prominence of the lumbar with a roll over it; NaN where nothing stands out by choice. */
+export function prominenceMm(p: Problem, v: SetValues): number {
+  const own = ownProminenceMm(p, v);
+  if (p.rollMm === 0) return own;
+  return (Number.isNaN(own) ? p.flattestMm : own) + p.rollMm;
+}
+
+/** Prominence of one of two zones with a roll over it. */
+export const zoneMm = (p: Problem, v: SetValues, zone: 'upperLumbar' | 'lowerLumbar'): number =>
+  meaning(p, v, zone) + p.rollMm;
 
 /** How far the lumbar stands out beyond its flattest. */
 export const standsOutMm = (p: Problem, v: SetValues): number => prominenceMm(p, v) - p.flattestMm;

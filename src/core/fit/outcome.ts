@@ -51,7 +51,7 @@ export interface AdjustmentOutcome {
 }
 
 /** Float residue below which a value counts as inside, in the unit of the residual. */
-const INSIDE_SLACK = 0.05;
+export const INSIDE_SLACK = 0.05;
 
 function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOutcome {
   const target = p.targets[condition.id];

@@ -80,6 +80,10 @@ export interface Problem {
   readonly forearmBreadthMm: number;
   /** Where the head begins to stay level: cervicale, or the shoulder where that was not measured, mm. */
   readonly headPivotMm: number;
+  /** How thick a roll lies at the small of the back, mm; 0: none. */
+  readonly rollMm: number;
+  /** The same without what remedies changed about seat and place, and what they were; null where they changed nothing. */
+  readonly bare: { readonly problem: Problem; readonly key: string } | null;
   /** What has been worked out of it already. */
   readonly known: unknown[];
 }
@@ -88,7 +92,7 @@ export interface Problem {
 export type SetValues = Record<AdjustmentKind, number> & { footrestMm: number; backCushionMm: number };
 
 /** Counted from the loaded seat: a body that sinks deeper stands lower beside them. */
-const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'backHeight', 'armHeight', 'headHeight'];
+export const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'backHeight', 'armHeight', 'headHeight'];
 
 const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
 
@@ -233,7 +237,8 @@ function bodyNumbers(body: Body): BodyNumbers {
 
 const isTurned = (variable: Variable | undefined): boolean => variable?.values.some((v) => v !== 0) ?? false;
 
-export function problemOf(inputs: FitInputs): Problem {
+/** @param rollMm of a roll at the small of the back */
+export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   const { seat, place, body } = inputs;
   const shift = heightShift(seat, body.bodyMass?.value ?? null);
   const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
@@ -250,6 +255,11 @@ export function problemOf(inputs: FitInputs): Problem {
   const isSynchro = seat.back.synchroRatio !== null;
   const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle } = variables;
   const parts = partsOf(inputs, numbers);
+  const flattest = Math.min(
+    flattestOf(variables.lumbarDepth),
+    flattestOf(variables.upperLumbar),
+    flattestOf(variables.lowerLumbar),
+  );
   return {
     inputs,
     body: numbers,
@@ -261,12 +271,11 @@ export function problemOf(inputs: FitInputs): Problem {
     panTilts: isSynchro || isTurned(seatAngle) || isTurned(forwardTilt) || isTurned(chairAngle),
     trunkLeans: isTurned(backAngle) || isTurned(chairAngle),
     hasSlope: isTurned(frontSlope),
-    flattestMm: Math.min(
-      flattestOf(variables.lumbarDepth),
-      flattestOf(variables.upperLumbar),
-      flattestOf(variables.lowerLumbar),
-    ),
-    hasPush: PUSHES.some((kind) => variables[kind]),
+    // A roll on a back without a lumbar of its own stands out from a flat one.
+    flattestMm: rollMm > 0 && flattest === Infinity ? 0 : flattest,
+    hasPush: rollMm > 0 || PUSHES.some((kind) => variables[kind]),
+    rollMm,
+    bare: null,
     known: [],
     shankAtDeg: parts.shankAtDeg,
     lowerLegMm: parts.lowerLegMm,
@@ -285,9 +294,11 @@ export function problemOf(inputs: FitInputs): Problem {
  */
 export function withBody(p: Problem, body: Body): Problem {
   const inputs = { ...p.inputs, body };
-  if (body.bodyMass?.value !== p.inputs.body.bodyMass?.value) return problemOf(inputs);
+  const bare = p.bare && { ...p.bare, problem: withBody(p.bare.problem, body) };
+  if (body.bodyMass?.value !== p.inputs.body.bodyMass?.value) return { ...problemOf(inputs, p.rollMm), bare };
   const numbers = bodyNumbers(body);
-  return { ...p, inputs, body: numbers, targets: targetsOf(inputs), ...partsOf(inputs, numbers), known: [] };
+  const targets = targetsOf(inputs);
+  return { ...p, inputs, body: numbers, targets, ...partsOf(inputs, numbers), bare, known: [] };
 }
 
 const flattestOf = (variable: Variable | undefined): number =>

@@ -1,89 +1,323 @@
-import { bandOf, outsideBy } from '../method';
-import { message, type Message } from '../message';
-import { takesCushions, type AdjustmentKind } from '../seat';
-import { CONDITIONS } from './conditions';
-import { NO_REMEDIES, type Settings } from './inputs';
-import { hollowFromRearMm } from './on-seat';
+/** Remedies: each put in its place and everything solved again, so that what it closes and what else it does is known. */
+import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId } from '../method';
+import { message, type Message, type MessageValue } from '../message';
+import type { SeatModel } from '../seat';
+import { CURES, REMEDY_COSTS, type Cure, type RemedyCost, type Shortfall } from './cures';
+import { inPlace } from './in-place';
+import { NO_REMEDIES, REMEDY_IDS, type RemedyId, type RemedySettings, type Settings } from './inputs';
+import { INSIDE_SLACK } from './outcome';
 import { computable } from './plan';
-import type { Problem } from './problem';
-import { solve, valuesOfSettings, type SolveResult } from './solve';
+import { problemOf, type Problem } from './problem';
+import { isRefused, seatChecks } from './refusals';
+import { solve, valuesOfSettings } from './solve';
 
-/** Back cushions thinner or thicker than this are not made (common practice), mm. */
-const THINNEST_CUSHION_MM = 10;
-const THICKEST_CUSHION_MM = 80;
-const CUSHION_STEP_MM = 5;
+/** What a remedy does to one condition. */
+export interface RemedyEffect {
+  readonly id: ConditionId;
+  /** What becomes of its verdict. */
+  readonly turn: 'closed' | 'opened' | 'same';
+  readonly words: Message;
+}
 
-/** Something added that closes a shortfall, with its arithmetic, solved for: the settings that go with it. */
+/** One or two things to be added or changed, solved for. */
 export interface Remedy {
-  readonly id: 'footrest' | 'backCushion';
-  readonly kind: AdjustmentKind;
-  readonly sizeMm: number;
-  readonly arithmetic: Message;
+  readonly parts: readonly { readonly id: RemedyId; readonly sizeMm: number }[];
+  readonly cost: RemedyCost;
+  /** Of its parts together: what can be put in place at once before what needs a tool, a part, a workshop. */
+  readonly effort: number;
+  /** What was outside its band at the best settings and is not any more; what still is; what only now is. */
+  readonly closes: readonly ConditionId[];
+  readonly leaves: readonly ConditionId[];
+  readonly opens: readonly ConditionId[];
+  /** A sentence for each part. */
+  readonly arithmetic: readonly Message[];
+  /** What else moves: out of or into its band first. */
+  readonly effects: readonly RemedyEffect[];
+  /** The best settings with it. */
   readonly settings: Settings;
+  readonly hard: number;
+  readonly penalty: number;
 }
 
-function outside(p: Problem, id: 'footGap' | 'kneeRoom', settings: Settings): number | null {
-  const condition = computable(p).find((c) => c.id === id);
-  return condition
-    ? outsideBy(bandOf(p.targets[id]), condition.residual(p, valuesOfSettings(p, settings)))
-    : null;
+/** Another seat with which nothing is left over. */
+export interface OtherSeat {
+  readonly seat: SeatModel;
+  readonly penalty: number;
 }
 
-/** A cushion of `t` takes `t` from the depth: as thick as brings the room behind the knee nearest its aim. */
-function backCushion(p: Problem, base: SolveResult): Remedy | null {
-  const short = outside(p, 'kneeRoom', base.settings);
-  if (short === null || short >= 0 || !takesCushions(p.inputs.seat)) return null;
-  const depth = valuesOfSettings(p, base.settings).seatDepth;
-  const target = p.targets.kneeRoom;
-  const room = hollowFromRearMm(p, valuesOfSettings(p, base.settings)) - depth;
-  const least = Math.ceil(((target.bandLo ?? 0) - room) / CUSHION_STEP_MM) * CUSHION_STEP_MM;
-  const sizeMm = Math.max(THINNEST_CUSHION_MM, least);
-  if (sizeMm > THICKEST_CUSHION_MM) return null;
-  const solved = solve(p, { remedies: { ...base.settings.remedies, backCushionMm: sizeMm } });
-  if (outside(p, 'kneeRoom', solved.settings) !== 0) return null;
-  const values = {
-    depth: { mm: depth },
-    length: { mm: p.body.buttockPoplitealLength },
-    room: { mm: room },
-    size: { mm: sizeMm },
-    then: { mm: room + sizeMm },
-  };
+export interface Remedies {
+  /** Outside its band at the best settings without any remedy. */
+  readonly shortfalls: readonly ConditionId[];
+  /** Free before cheap; in one class what leaves least, then what takes least to put in place. */
+  readonly offered: readonly Remedy[];
+  /** Only where nothing offered closes everything. */
+  readonly otherSeat: OtherSeat | null;
+}
+
+interface Stand {
+  readonly residual: number;
+  /** Signed; 0 inside. */
+  readonly outside: number;
+}
+
+/** Settings tried, and how everything stands with them. */
+interface Trial {
+  readonly settings: Settings;
+  readonly hard: number;
+  readonly penalty: number;
+  readonly stands: ReadonlyMap<ConditionId, Stand>;
+}
+
+function standsOf(p: Problem, settings: Settings): ReadonlyMap<ConditionId, Stand> {
+  const q = inPlace(p, settings.remedies);
+  const values = valuesOfSettings(q, settings);
+  return new Map(
+    computable(q).map((c) => {
+      const residual = c.residual(q, values);
+      const outside = outsideBy(bandOf(q.targets[c.id]), residual);
+      return [c.id, { residual, outside: Math.abs(outside) <= INSIDE_SLACK ? 0 : outside }];
+    }),
+  );
+}
+
+function tryOut(p: Problem, remedies: RemedySettings): Trial {
+  const chooseFootrest = remedies.footrestMm !== undefined;
+  const { settings, hard, penalty } = solve(p, { remedies, chooseFootrest });
+  return { settings, hard, penalty, stands: standsOf(p, settings) };
+}
+
+const isLess = (a: Trial, b: Trial): boolean =>
+  a.hard < b.hard || (a.hard === b.hard && a.penalty < b.penalty);
+
+const outsideIn = ({ stands }: Trial): ConditionId[] =>
+  [...stands].filter(([, { outside }]) => outside !== 0).map(([id]) => id);
+
+/** Sizes worth trying against a shortfall: from what brings it to its band to what brings it to its aim. */
+function sizesFor(
+  p: Problem,
+  { sizes, sign }: Cure,
+  id: ConditionId,
+  { residual, outside }: Stand,
+): number[] {
+  const { least, most, step } = sizes;
+  const onStep = (mm: number): number => Math.max(least, Math.min(most, Math.ceil(mm / step - 1e-9) * step));
+  const found = new Set<number>();
+  if (CONDITION_UNITS[id] === 'mm' && !id.startsWith('lumbarH') && !id.startsWith('lumbarB')) {
+    const first = onStep(Math.abs(outside));
+    for (let n = 0; n < 3; n++) found.add(Math.min(most, first + n * step));
+    const toAim = outsideBy(aimOf(p.targets[id]), residual);
+    if (Number.isFinite(toAim)) found.add(onStep(Math.abs(toAim)));
+  } else {
+    const every = Math.max(step, Math.ceil((most - least) / MOST_SIZES / step) * step);
+    for (let size = least; size <= most; size += every) found.add(size);
+  }
+  return [...found].map((size) => sign * size);
+}
+const MOST_SIZES = 7;
+
+interface Candidate {
+  readonly cure: Cure;
+  readonly sizeMm: number;
+  readonly trial: Trial;
+}
+
+const closedBy = (base: Trial, trial: Trial): ConditionId[] =>
+  outsideIn(base).filter((id) => (trial.stands.get(id)?.outside ?? 0) === 0);
+
+/** The best size of one cure against one shortfall: of those that close it the one that costs least, else any. */
+function candidateFor(p: Problem, base: Trial, cure: Cure, id: ConditionId): Candidate | null {
+  let best: (Candidate & { readonly closes: boolean }) | null = null;
+  const sizes = cure.id === 'footrestMm' ? [0] : sizesFor(p, cure, id, base.stands.get(id)!);
+  for (const size of sizes) {
+    const trial = tryOut(p, { [cure.id]: size });
+    const sizeMm = cure.id === 'footrestMm' ? (trial.settings.remedies.footrestMm ?? 0) : size;
+    if (sizeMm === 0) continue;
+    const closes = (trial.stands.get(id)?.outside ?? 0) === 0;
+    const isBetter = !best || (closes !== best.closes ? closes : isLess(trial, best.trial));
+    if (isBetter) best = { cure, sizeMm, trial, closes };
+  }
+  return best;
+}
+
+/** Conditions that move by less are not worth a word: mm, degrees, counts. */
+const LEAST_MOVE = { mm: 5, deg: 2, own: 0.5 } as const;
+
+const said = (unit: 'mm' | 'deg' | 'own', n: number): MessageValue =>
+  unit === 'mm' ? { mm: n } : unit === 'deg' ? { deg: n } : { count: n };
+
+function effectsOf(base: Trial, trial: Trial): RemedyEffect[] {
+  const effects = [...base.stands].flatMap(([id, before]): RemedyEffect[] => {
+    const after = trial.stands.get(id);
+    if (!after) return [];
+    const unit = CONDITION_UNITS[id];
+    const was = before.outside !== 0;
+    const turn = was === (after.outside !== 0) ? 'same' : was ? 'closed' : 'opened';
+    if (turn === 'same' && Math.abs(after.residual - before.residual) < LEAST_MOVE[unit]) return [];
+    const words = message(`remedy.effect.${turn}`, {
+      name: { word: `condition.${id}` },
+      before: said(unit, before.residual),
+      after: said(unit, after.residual),
+    });
+    return [{ id, turn, words }];
+  });
+  const rank = { opened: 0, closed: 1, same: 2 } as const;
+  return effects.sort((a, b) => rank[a.turn] - rank[b.turn]);
+}
+
+function arithmeticOf(p: Problem, base: Trial, trial: Trial, id: RemedyId, sizeMm: number): Message {
+  const key = sizeMm < 0 ? `remedy.${id}.less` : `remedy.${id}`;
+  const size = { sizeMm: Math.abs(sizeMm) };
+  const { body } = p;
+  if (id === 'footrestMm') {
+    const { seatHeight } = valuesOfSettings(p, trial.settings);
+    return message(key, {
+      seat: { mm: seatHeight },
+      leg: { mm: body.poplitealHeight },
+      shoe: { mm: body.shoeHeel },
+      gap: { mm: seatHeight - body.shoeHeel - body.poplitealHeight },
+      size,
+    });
+  }
+  if (id === 'backCushionMm') {
+    const room = base.stands.get('kneeRoom')?.residual ?? NaN;
+    return message(key, {
+      depth: { mm: valuesOfSettings(p, base.settings).seatDepth },
+      length: { mm: body.buttockPoplitealLength },
+      room: { mm: room },
+      size,
+      then: { mm: room + sizeMm },
+    });
+  }
+  return message(key, id === 'armsOff' ? {} : { size });
+}
+
+const costOf = (cures: readonly Cure[]): RemedyCost =>
+  REMEDY_COSTS[Math.max(...cures.map((c) => REMEDY_COSTS.indexOf(c.cost)))]!;
+
+function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly Cure[]): Remedy {
+  const { remedies } = trial.settings;
+  const parts = REMEDY_IDS.flatMap((id) => {
+    const sizeMm = remedies[id] ?? 0;
+    return sizeMm === 0 ? [] : [{ id, sizeMm }];
+  });
+  const [was, is] = [outsideIn(base), outsideIn(trial)];
   return {
-    id: 'backCushion',
-    kind: 'seatDepth',
-    sizeMm,
-    arithmetic: message('remedy.backCushion', values),
-    settings: solved.settings,
+    parts,
+    cost: costOf(cures),
+    effort: cures.reduce((sum, c) => sum + c.effort, 0),
+    closes: closedBy(base, trial),
+    leaves: is.filter((id) => was.includes(id)),
+    opens: is.filter((id) => !was.includes(id)),
+    arithmetic: parts.map(({ id, sizeMm }) => arithmeticOf(p, base, trial, id, sizeMm)),
+    effects: effectsOf(base, trial),
+    settings: trial.settings,
+    hard: trial.hard,
+    penalty: trial.penalty,
   };
 }
 
-/** A footrest where the feet would hang, or where a seat raised to a fixed desk and a footrest fit better together. */
-function footrest(p: Problem, base: SolveResult): Remedy | null {
-  if (!computable(p).some((c) => c.id === 'footGap')) return null;
-  const solved = solve(p, { remedies: base.settings.remedies, chooseFootrest: true });
-  const { footrestMm } = solved.settings.remedies;
-  const better = solved.hard < base.hard || (solved.hard === base.hard && solved.penalty < base.penalty);
-  if (footrestMm === 0 || !better || outside(p, 'footGap', solved.settings) !== 0) return null;
-  const set = valuesOfSettings(p, solved.settings);
-  const gap = CONDITIONS.find((c) => c.id === 'footGap')!.residual(p, { ...set, footrestMm: 0 });
-  const values = {
-    seat: { mm: set.seatHeight },
-    leg: { mm: p.body.poplitealHeight },
-    shoe: { mm: p.body.shoeHeel },
-    gap: { mm: gap },
-    size: { mm: footrestMm },
-  };
-  return {
-    id: 'footrest',
-    kind: 'seatHeight',
-    sizeMm: footrestMm,
-    arithmetic: message('remedy.footrest', values),
-    settings: solved.settings,
-  };
+const left = ({ leaves, opens }: Remedy): number => leaves.length + opens.length;
+const nameOf = ({ parts }: Remedy): string => parts.map(({ id, sizeMm }) => `${id} ${sizeMm}`).join();
+
+/** Free before cheap; then what leaves least, what takes least to put in place, what fits best; at a tie by name. */
+const byRank = (a: Remedy, b: Remedy): number =>
+  REMEDY_COSTS.indexOf(a.cost) - REMEDY_COSTS.indexOf(b.cost) ||
+  left(a) - left(b) ||
+  a.effort - b.effort ||
+  a.hard - b.hard ||
+  a.penalty - b.penalty ||
+  (nameOf(a) < nameOf(b) ? -1 : 1);
+
+/** The first of the seats, by penalty and name, that leaves nothing over. */
+function otherSeatFor(p: Problem, seats: readonly SeatModel[]): OtherSeat | null {
+  let best: OtherSeat | null = null;
+  for (const seat of seats) {
+    if (seat.id === p.inputs.seat.id) continue;
+    const inputs = { ...p.inputs, seat };
+    if (isRefused(seatChecks(inputs))) continue;
+    const trial = tryOut(problemOf(inputs), NO_REMEDIES);
+    if (outsideIn(trial).length > 0) continue;
+    const isBetter =
+      !best || trial.penalty < best.penalty || (trial.penalty === best.penalty && seat.name < best.seat.name);
+    if (isBetter) best = { seat, penalty: trial.penalty };
+  }
+  return best;
 }
 
-/** The remedies that close a shortfall of the best settings without them; empty where nothing needs one. */
-export function remediesFor(p: Problem): Remedy[] {
-  const base = solve(p, { remedies: NO_REMEDIES });
-  return [footrest(p, base), backCushion(p, base)].filter((r) => r !== null);
+/** Pairs of what was tried alone; more would be a list nobody reads. */
+const MOST_PAIRED = 8;
+
+/** Two together, where they close more than either alone. */
+function pairOf(p: Problem, base: Trial, a: Candidate, b: Candidate): Remedy | null {
+  if (a.cure.id === b.cure.id) return null;
+  const trial = tryOut(p, { [a.cure.id]: a.sizeMm, [b.cure.id]: b.sizeMm });
+  const closes = closedBy(base, trial);
+  const isMore = [a, b].every(({ trial: one }) => {
+    const alone = closedBy(base, one);
+    return (
+      isLess(trial, one) && alone.length < closes.length && outsideIn(trial).length < outsideIn(one).length
+    );
+  });
+  if (!isMore || !isLess(trial, base)) return null;
+  const pair = remedyOf(p, base, trial, [a.cure, b.cure]);
+  return pair.parts.length === 2 ? pair : null;
+}
+
+/**
+ * The remedies that close a shortfall of the best settings without any: each solved for with everything around it.
+ * Yields what is known so far after each one tried; the last is the whole.
+ * @param seats to look among for another one
+ */
+export function* remediesInTurn(p: Problem, seats: readonly SeatModel[] = []): Generator<Remedies, void> {
+  const base = tryOut(p, NO_REMEDIES);
+  const shortfalls = outsideIn(base);
+  const singles = new Map<string, Candidate>();
+  const sorted = (found: readonly Remedy[]): Remedies => ({
+    shortfalls,
+    offered: [...found].sort(byRank),
+    otherSeat: null,
+  });
+  const offered: Remedy[] = [];
+  const keep = (found: Remedy): void => {
+    if (!offered.some((r) => nameOf(r) === nameOf(found))) offered.push(found);
+  };
+  yield sorted(offered);
+  for (const id of shortfalls) {
+    const side = base.stands.get(id)!.outside > 0 ? 'more' : 'less';
+    const shortfall: Shortfall = `${id}.${side}`;
+    for (const cure of CURES) {
+      if (!cure.against.includes(shortfall) || !cure.isPossible(p.inputs)) continue;
+      const found = candidateFor(p, base, cure, id);
+      if (!found) continue;
+      singles.set(`${cure.id} ${found.sizeMm}`, found);
+      const isClosed = closedBy(base, found.trial).includes(id);
+      if (isClosed && isLess(found.trial, base)) keep(remedyOf(p, base, found.trial, [cure]));
+      yield sorted(offered);
+    }
+  }
+  if (shortfalls.length > 0 && !offered.some((r) => left(r) === 0)) {
+    const candidates = [...singles.values()].slice(0, MOST_PAIRED);
+    for (let i = 0; i < candidates.length; i++)
+      for (let j = i + 1; j < candidates.length; j++) {
+        const pair = pairOf(p, base, candidates[i]!, candidates[j]!);
+        if (pair) keep(pair);
+        yield sorted(offered);
+      }
+  }
+  const isClosed = shortfalls.length === 0 || offered.some((r) => left(r) === 0);
+  yield { ...sorted(offered), otherSeat: isClosed ? null : otherSeatFor(p, seats) };
+}
+
+/** All of `remediesInTurn` at once. */
+export function remediesFor(p: Problem, seats: readonly SeatModel[] = []): Remedies {
+  let last: Remedies = { shortfalls: [], offered: [], otherSeat: null };
+  for (const known of remediesInTurn(p, seats)) last = known;
+  return last;
+}
+
+/** What is outside its band as set though the best settings, with nothing added, would bring it inside. */
+export function closedBySetting(p: Problem, settings: Settings, { shortfalls }: Remedies): ConditionId[] {
+  return [...standsOf(p, settings)]
+    .filter(([id, { outside }]) => outside !== 0 && !shortfalls.includes(id))
+    .map(([id]) => id);
 }

@@ -11,7 +11,8 @@ import {
 } from '../seat';
 import { Block, footrestCost, hasMargin, stepOf, type Axis } from './block';
 import type { Condition } from './conditions';
-import type { RemedySettings, Settings } from './inputs';
+import { inPlace } from './in-place';
+import { sizeInUse, type RemedySettings, type Settings } from './inputs';
 import { oncePer } from './once';
 import { bestOnAxis, isQuick } from './one-axis';
 import { penaltyOf } from './penalty';
@@ -47,15 +48,16 @@ function blank(): SetValues {
   return values as SetValues;
 }
 
-export function emptyValues({ footrestMm, backCushionMm }: RemedySettings): SetValues {
+export function emptyValues(remedies: RemedySettings): SetValues {
   const values = { ...NOTHING };
-  values.footrestMm = footrestMm;
-  values.backCushionMm = backCushionMm;
+  values.footrestMm = sizeInUse(remedies, 'footrestMm');
+  values.backCushionMm = sizeInUse(remedies, 'backCushionMm');
   return values;
 }
 
 /** The values that settings stand for. */
-export function valuesOfSettings(p: Problem, settings: Settings): SetValues {
+export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
+  const p = inPlace(bare, settings.remedies);
   const values = emptyValues(settings.remedies);
   for (const kind of ADJUSTMENT_KIND_IDS)
     values[kind] = p.variables[kind]?.values[settings.positions[kind] ?? -1] ?? NaN;
@@ -181,7 +183,8 @@ function chooseStage(
 }
 
 /** The best reachable settings; the same problem always gives the same settings. */
-export function solve(p: Problem, options: SolveOptions): SolveResult {
+export function solve(bare: Problem, options: SolveOptions): SolveResult {
+  const p = inPlace(bare, options.remedies);
   const spoken = spokenFor(p);
   const values = emptyValues(options.remedies);
   const positions: Partial<Record<AdjustmentKind, number>> = {};
@@ -199,7 +202,8 @@ export function solve(p: Problem, options: SolveOptions): SolveResult {
     penalty += found.penalty;
   }
   const { footrestMm } = values;
-  const settings: Settings = { positions, remedies: { ...options.remedies, footrestMm } };
+  const remedies = options.chooseFootrest ? { ...options.remedies, footrestMm } : options.remedies;
+  const settings: Settings = { positions, remedies };
   return {
     settings,
     ended: 'optimal',
@@ -222,7 +226,8 @@ function nearOn(axis: Axis): number {
  * better one (10 mm, 2°, one step); everything else is solved around it.
  * @returns at most `count`, fewer where nothing else is left
  */
-export function runnersUp(p: Problem, options: SolveOptions, count: number): SolveResult[] {
+export function runnersUp(bare: Problem, options: SolveOptions, count: number): SolveResult[] {
+  const p = inPlace(bare, options.remedies);
   const best = solve(p, options);
   const stage = planOf(p).find(({ kinds }) => kinds.includes('seatHeight'));
   if (!stage) return [];
@@ -242,9 +247,10 @@ export function runnersUp(p: Problem, options: SolveOptions, count: number): Sol
 }
 
 /** What settings cost in all, in the solver's own measure. */
-export function costOf(p: Problem, settings: Settings): { readonly hard: number; readonly penalty: number } {
+export function costOf(bare: Problem, settings: Settings): Cost {
+  const p = inPlace(bare, settings.remedies);
   const values = valuesOfSettings(p, settings);
-  const hasFootrest = settings.remedies.footrestMm > 0 || values.footrest > 0;
+  const hasFootrest = values.footrestMm > 0 || values.footrest > 0;
   let [hard, penalty] = [0, hasFootrest ? footrestCost(p) : 0];
   for (const condition of computable(p)) {
     const one = penaltyOf(condition.id, p.targets[condition.id], condition.residual(p, values));

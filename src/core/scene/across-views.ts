@@ -151,7 +151,8 @@ function frontBody(d: Pen, p: Problem, v: SetValues, datum: number): void {
 }
 
 /** Seen from the front: whether hips and elbows have room, and how far the arms are held out. */
-export function frontView(p: Problem, a: Assessment): Scene {
+export function frontView(a: Assessment): Scene {
+  const p = a.problem;
   const v = a.values;
   const { seat } = p.inputs;
   const d = new Pen();
@@ -273,7 +274,8 @@ function planPad(
 }
 
 /** Seen from above: the seat's breadth and depth, and which way the forearms, and so the pads, have to turn. */
-export function planView(p: Problem, a: Assessment): Scene {
+export function planView(a: Assessment): Scene {
+  const p = a.problem;
   const v = a.values;
   const { seat } = p.inputs;
   const d = new Pen();

@@ -5,12 +5,15 @@
 import { DIMENSIONS } from '../body';
 import { message, type Message } from '../message';
 import {
+  REMEDY_IDS,
   explain,
   isChild,
   remedyHint,
+  sizeInUse,
   type Assessment,
   type Problem,
   type Remedy,
+  type RemedyId,
   type SettingOutcome,
   type Verdict,
 } from '../fit';
@@ -181,7 +184,7 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
     [has('tiltTension') || has('backAngle'), 'caution.pinch'],
     [orZero(a.values.forwardTilt) < 0 || a.values.seatAngle < SLOPED_DEG, 'caution.forwardTilt'],
     [seat.castors === 'hardFloor' || seat.castors === 'softFloor', 'caution.castors'],
-    [a.settings.remedies.footrestMm > 0 || a.settings.remedies.backCushionMm > 0, 'caution.remedies'],
+    [REMEDY_IDS.some((id) => sizeInUse(a.settings.remedies, id) !== 0), 'caution.remedies'],
     [isChild(p.inputs), 'caution.children'],
     ...(p.inputs.method.cautions ?? []).map((id): [boolean, string] => [true, `caution.method.${id}`]),
     [true, 'caution.clinician'],
@@ -212,16 +215,27 @@ export function cardHeader(
   return { ...of, seat: seat.name, place: place?.name ?? null, method: method.name };
 }
 
+/** What is to be added, taken off or changed, by size: longer or shorter, higher or lower. */
+export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
+  message(`remedy.use.${id}${sizeMm < 0 ? '.less' : ''}`, { size: { sizeMm: Math.abs(sizeMm) } });
+
+const MOST_OFFERED = 3;
+
+/** Each sentence once, though two remedies may have a part in common. */
+function sentencesOf(offered: readonly Remedy[]): Message[] {
+  const all = offered.flatMap((r) => r.arithmetic);
+  return all.filter((m, i) => all.findIndex((n) => JSON.stringify(n) === JSON.stringify(m)) === i);
+}
+
 /** @param offered remedies that were solved for; those already in use are said as things to be added */
-export function cardOf(p: Problem, a: Assessment, header: CardHeader, offered: readonly Remedy[]): Card {
+export function cardOf(a: Assessment, header: CardHeader, offered: readonly Remedy[]): Card {
+  const p = a.problem;
   const off = a.outcomes.filter(
     (o) => o.verdict === 'cannotReach' || o.verdict === 'close' || o.verdict === 'off',
   );
-  const { footrestMm, backCushionMm } = a.settings.remedies;
-  const used: readonly [boolean, Message][] = [
-    [footrestMm > 0, message('remedy.use.footrest', { size: { mm: footrestMm } })],
-    [backCushionMm > 0, message('remedy.use.backCushion', { size: { mm: backCushionMm } })],
-  ];
+  const { remedies } = a.settings;
+  const used = REMEDY_IDS.filter((id) => sizeInUse(remedies, id) !== 0);
+  const isNew = ({ parts }: Remedy): boolean => !parts.some(({ id }) => used.includes(id));
   return {
     header,
     refused: a.refused,
@@ -229,11 +243,9 @@ export function cardOf(p: Problem, a: Assessment, header: CardHeader, offered: r
       .filter((c) => c.verdict === 'refused' || c.verdict === 'notMeasured')
       .map((c) => c.reason),
     rows: a.outcomes.map((o) => rowOf(p, a, o)),
-    remedies: used.filter(([inUse]) => inUse).map(([, m]) => m),
+    remedies: used.map((id) => inUseMessage(id, sizeInUse(remedies, id))),
     unreached: off.map((o) => ({ kind: o.kind, reason: o.reason, remedy: remedyHint(p, o) })),
-    offered: offered
-      .filter((r) => (r.id === 'footrest' ? footrestMm : backCushionMm) === 0)
-      .map((r) => r.arithmetic),
+    offered: off.length > 0 ? sentencesOf(offered.filter(isNew).slice(0, MOST_OFFERED)) : [],
     estimated: estimatesOf(p, a),
     unmeasured: a.outcomes
       .filter((o) => o.verdict === 'notMeasured')

@@ -186,7 +186,8 @@ function verdictOf(outcome: SettingOutcome | undefined, conditionId: string): Ve
 }
 
 /** The rule of a set seat; pairs with a missing measure are left out and said. */
-export function ruleOf(p: Problem, a: Assessment): Rule {
+export function ruleOf(a: Assessment): Rule {
+  const p = a.problem;
   const pairs = BUILDS.flatMap(([build, owner, condition]): Pair[] => {
     const kind = typeof owner === 'function' ? owner(p) : owner;
     const pair = build(p, a);

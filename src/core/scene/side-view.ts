@@ -1,6 +1,6 @@
 import { message, type Message } from '../message';
 import type { Point } from '../posture';
-import type { Assessment, Problem, SetValues } from '../fit';
+import { sizeInUse, type Assessment, type Problem, type RemedyId } from '../fit';
 import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/figure';
 import { orZero } from '../fit/on-seat';
 import { meaning } from '../fit/problem';
@@ -19,6 +19,10 @@ const SCREEN_HALF_MM = 160;
 const FOOTREST_LENGTH_MM = 330;
 const HEAD_RADIUS_MM = 88;
 const THIGH_RADIUS_MM = 70;
+const TRAY_BEFORE_DESK_MM = 110;
+const TRAY_MM = 14;
+const ROLL_UP_MM = 110;
+const ROLL_LEAST_MM = 14;
 
 function drawBase(d: Pen, p: Problem, under: Point): void {
   if (p.inputs.seat.castors === 'bolted') {
@@ -39,7 +43,8 @@ function drawBase(d: Pen, p: Problem, under: Point): void {
     d.dot(`castor${side}`, 'seatLine', at(under.x + side * 262, foot / 2 + 2), foot / 2);
 }
 
-function drawSeat(d: Pen, p: Problem, v: SetValues, s: SeatFigure): void {
+function drawSeat(d: Pen, a: Assessment, s: SeatFigure): void {
+  const { problem: p, values: v } = a;
   const under = at((s.rear.x + s.front.x) / 2, (s.rear.z + s.front.z) / 2 - CUSHION_MM);
   drawBase(d, p, under);
   const behind = (q: Point, by: number): Point => shift(q, -by * cosDeg(s.backDeg), -by * sinDeg(s.backDeg));
@@ -61,8 +66,22 @@ function drawSeat(d: Pen, p: Problem, v: SetValues, s: SeatFigure): void {
   if (s.head)
     d.slab('headPad', 'seat', shift(behind(s.head, 6), 0, -62), shift(behind(s.head, 6), 0, 62), -40);
   if (s.lumbar) d.dot('lumbarApex', 'seatLine', s.lumbar, 9);
+  const { remedies } = a.settings;
+  const pad = sizeInUse(remedies, 'seatPadMm');
+  if (pad > 0) d.slab('seatPad', 'remedy', s.rear, s.dropped ? s.dropped.from : s.front, pad);
+  if (p.rollMm > 0)
+    d.dot('lumbarRoll', 'remedy', alongBackAt(s, ROLL_UP_MM), Math.max(ROLL_LEAST_MM, p.rollMm / 2));
   if (v.backCushionMm > 0)
     d.slab('backCushion', 'remedy', s.backFoot, shift(s.backTop, 0, -40), v.backCushionMm);
+}
+
+/** A point of the back's line, so far up. */
+function alongBackAt(s: SeatFigure, up: number): Point {
+  const share = up / Math.max(1, s.backTop.z - s.backFoot.z);
+  return at(
+    s.backFoot.x + share * (s.backTop.x - s.backFoot.x),
+    s.backFoot.z + share * (s.backTop.z - s.backFoot.z),
+  );
 }
 
 function drawRing(d: Pen, heightMm: number, frontX: number): void {
@@ -77,7 +96,8 @@ function drawPad(d: Pen, s: SeatFigure): void {
 }
 
 /** Screen, hand controls and pedals, where the place has them; returns how far forward they reach. */
-function drawReached(d: Pen, p: Problem, v: SetValues, f: Figure): number {
+function drawReached(d: Pen, a: Assessment, f: Figure): number {
+  const { problem: p, values: v } = a;
   const { screenDistanceMm, handControls, pedals } = p.inputs.place ?? {};
   const forward = orZero(meaning(p, v, 'foreAft'));
   let reach = -Infinity;
@@ -90,6 +110,9 @@ function drawReached(d: Pen, p: Problem, v: SetValues, f: Figure): number {
       at(x + 30, v.screenHeight + SCREEN_HALF_MM),
       2 * SCREEN_HALF_MM,
     );
+    const riser = sizeInUse(a.settings.remedies, 'screenRiserMm');
+    const foot = v.screenHeight - SCREEN_HALF_MM;
+    if (riser > 0) d.slab('screenRiser', 'remedy', at(x - 10, foot), at(x + 90, foot), riser);
     d.line('gaze', 'leader', f.eye, at(x, v.screenHeight));
     reach = x + 60;
   }
@@ -115,7 +138,8 @@ function edgeOf(p: Problem, f: Figure): number {
 }
 
 /** Desk and footrest; returns how far forward they reach. */
-function drawPlace(d: Pen, p: Problem, v: SetValues, f: Figure, front: Point): number {
+function drawPlace(d: Pen, a: Assessment, f: Figure, front: Point): number {
+  const { problem: p, values: v } = a;
   const [footrest, role] =
     v.footrest > 0 ? ([v.footrest, 'place'] as const) : ([v.footrestMm, 'remedy'] as const);
   if (footrest > 0) {
@@ -123,20 +147,28 @@ function drawPlace(d: Pen, p: Problem, v: SetValues, f: Figure, front: Point): n
     d.slab('footrest', role, at(x, footrest), at(x + FOOTREST_LENGTH_MM, footrest), footrest);
   }
   const { place } = p.inputs;
-  const reached = Math.max(front.x, drawReached(d, p, v, f));
+  const reached = Math.max(front.x, drawReached(d, a, f));
   if (!place || Number.isNaN(v.deskHeight)) return reached;
   const start = edgeOf(p, f);
   const end = start + DESK_LENGTH_MM;
   d.slab('desk', 'place', at(start, v.deskHeight), at(end, v.deskHeight), place.deskThicknessMm);
   const under = overLegs(place);
-  if (place.drawerMm !== undefined)
+  const size = (id: RemedyId): number => sizeInUse(a.settings.remedies, id);
+  const tray = size('keyboardTrayMm');
+  if (place.drawerMm !== undefined && tray === 0)
     d.slab('drawer', 'place', at(start + 10, v.deskHeight), at(start + 130, v.deskHeight), under.thighsMm);
   if (place.apronMm !== undefined)
     d.slab('apron', 'place', at(end - 60, v.deskHeight), at(end - 40, v.deskHeight), under.kneesMm);
   d.line('deskLeg', 'place', at(end - 30, v.deskHeight - place.deskThicknessMm), at(end - 30, 0));
-  if (place.keyboardThicknessMm > 0) {
+  const block = size('deskMm');
+  if (block > 0) d.slab('deskBlock', 'remedy', at(end - 55, block), at(end - 5, block), block);
+  const thick = place.keyboardThicknessMm + tray;
+  if (thick > 0) {
     const top = v.deskHeight + place.keyboardThicknessMm;
-    d.slab('keyboard', 'place', at(start + 70, top), at(start + 220, top), place.keyboardThicknessMm);
+    const from = tray > 0 ? start - TRAY_BEFORE_DESK_MM : start + 70;
+    d.slab('keyboard', 'place', at(from, top), at(from + 150, top), thick);
+    if (tray > 0)
+      d.slab('keyboardTray', 'remedy', at(from - 20, top - thick), at(start + 60, top - thick), TRAY_MM);
   }
   return Math.max(reached, end);
 }
@@ -194,13 +226,14 @@ function spoken(a: Assessment, isPartial: boolean): Message[] {
 }
 
 /** The computed side view of this sitter in this seat at this place. */
-export function sideView(p: Problem, a: Assessment): Scene {
+export function sideView(a: Assessment): Scene {
+  const p = a.problem;
   const v = a.values;
   const figure = figureOf(p, v);
   const seat = seatFigureOf(p, v);
   const d = new Pen();
-  drawSeat(d, p, v, seat);
-  const reach = drawPlace(d, p, v, figure, seat.front);
+  drawSeat(d, a, seat);
+  const reach = drawPlace(d, a, figure, seat.front);
   drawBody(d, p, figure);
   drawPad(d, seat);
   drawArm(d, figure);

@@ -20,21 +20,20 @@ interface Props {
 /** The card as it will be handed over, and the act of handing over. */
 export function CardStage({ state, setting, remedies, onHandOver }: Props) {
   const { fitting, busy } = state;
-  const { problem, live } = setting;
+  const { live } = setting;
   const assessment = usePart(live, (a) => a);
   const card = useMemo(
     () =>
       cardOf(
-        problem,
         assessment,
-        cardHeader(problem, {
+        cardHeader(assessment.problem, {
           sitter: fitting.sitter.name,
           fitter: fitting.fitter?.name ?? '',
           date: fitting.date,
         }),
         remedies,
       ),
-    [assessment, fitting, problem, remedies],
+    [assessment, fitting, remedies],
   );
   const isOpen = fitting.state === 'open';
   return (

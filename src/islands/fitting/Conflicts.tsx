@@ -1,6 +1,16 @@
 /** What two have changed at once in one fitting, and the ways out. */
 import { useMemo, useSyncExternalStore } from 'react';
-import { assess, completeSettings, type Problem, type SettingOutcome, type Settings } from '../../core/fit';
+import {
+  REMEDY_IDS,
+  assess,
+  completeSettings,
+  sizeInUse,
+  type Problem,
+  type RemedyId,
+  type RemedySettings,
+  type SettingOutcome,
+  type Settings,
+} from '../../core/fit';
 import { saysValue } from '../../core/scene';
 import type { FittingEdit, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
@@ -19,6 +29,7 @@ import { mergeSettings } from './merge-settings';
 import { sayOwn } from './TrackRow';
 import type { Autosave } from './use-autosave';
 import type { FittingState } from './use-fitting';
+import { sayRemedy } from './say-remedy';
 import type { Setting } from './use-setting';
 
 export interface Catalogue {
@@ -53,17 +64,18 @@ function useSettingRows(problem: Problem, { mine, theirs, base }: DraftConflict)
       });
     }
     const [my, their] = [ours!.settings.remedies, others!.settings.remedies];
-    for (const [id, remedy] of [
-      ['footrestMm', 'footrest'],
-      ['backCushionMm', 'backCushion'],
-    ] as const) {
-      if (my[id] === their[id]) continue;
+    const saidOf = (remedies: RemedySettings, id: RemedyId): string => {
+      const size = sizeInUse(remedies, id);
+      return size === 0 ? word('remedy.unused') : sayRemedy(id, size, reading);
+    };
+    for (const id of REMEDY_IDS) {
+      if (sizeInUse(my, id) === sizeInUse(their, id)) continue;
       rows.push({
         id,
-        name: word(`remedy.${remedy}.name`),
-        mine: sayValue({ mm: my[id] }, reading),
-        theirs: sayValue({ mm: their[id] }, reading),
-        first: base && base.remedies[id] === my[id] ? 'theirs' : 'mine',
+        name: word(`remedy.${id}.name`),
+        mine: saidOf(my, id),
+        theirs: saidOf(their, id),
+        first: base && sizeInUse(base.remedies, id) === sizeInUse(my, id) ? 'theirs' : 'mine',
       });
     }
     return rows;

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
-import { sameSettings, type RemedySettings } from '../../core/fit';
+import { sameSettings, type Remedy, type RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
 import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
@@ -72,9 +72,12 @@ const ToCard = memo(function ToCard({ onStage }: { readonly onStage: (s: Stage) 
   );
 });
 
+const NO_OFFERS: readonly Remedy[] = [];
+
 /** Setting with autosave and acts; only once a seat is chosen. */
 function SetOrCard({
   stage,
+  seats,
   methods,
   state,
   setting,
@@ -82,6 +85,7 @@ function SetOrCard({
   onStage,
 }: {
   readonly stage: 'set' | 'card';
+  readonly seats: readonly SeatSummary[];
   readonly methods: readonly MethodSummary[];
   readonly state: FittingState;
   readonly setting: Setting;
@@ -89,7 +93,7 @@ function SetOrCard({
   readonly onStage: (s: Stage) => void;
 }) {
   const { act, fitting } = state;
-  const remedies = useRemedies(setting.problem);
+  const remedies = useRemedies(setting.problem, seats);
   const { edit } = state;
   const onMethod = useCallback((methodVersionId: string) => void edit({ methodVersionId }), [edit]);
   const disabled = fitting.state === 'left';
@@ -110,7 +114,7 @@ function SetOrCard({
       <CardStage
         state={state}
         setting={setting}
-        remedies={remedies}
+        remedies={remedies?.offered ?? NO_OFFERS}
         onHandOver={() => void record('leave', setting.live.get().settings)}
       />
     );
@@ -123,6 +127,7 @@ function SetOrCard({
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
         onLetGo={() => void autosave.keeper.letGo()}
         onMeasure={() => onStage('measure')}
+        onSeats={() => onStage('choose')}
         methods={methods}
         onMethod={onMethod}
       />
@@ -276,6 +281,7 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
         {setting && autosave && (stage === 'set' || stage === 'card') && (
           <SetOrCard
             stage={stage}
+            seats={seats}
             methods={methods}
             state={state}
             setting={setting}

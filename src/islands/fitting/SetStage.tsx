@@ -3,7 +3,7 @@ import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { MethodSummary } from '../../contract';
 import type { AdjustmentKind } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
-import type { Assessment, Problem, Remedy, RemedySettings } from '../../core/fit';
+import type { Assessment, Problem, Remedies, RemedySettings } from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
@@ -14,7 +14,8 @@ import { word } from '../../words';
 import { Certainty } from './Certainty';
 import { Choices } from './Choices';
 import { Compare } from './Compare';
-import { Angles, Checks, Remedies } from './SidePanels';
+import { RemediesPanel } from './RemediesPanel';
+import { Angles, Checks } from './SidePanels';
 import { Steps } from './Steps';
 import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
@@ -26,7 +27,9 @@ import styles from './set.module.css';
 
 interface Props {
   readonly setting: Setting;
-  readonly remedies: readonly Remedy[];
+  readonly remedies: Remedies | null;
+  /** To the seats there are to choose from. */
+  readonly onSeats: () => void;
   readonly disabled: boolean;
   /** Solving is an act: it is recorded, not only shown. */
   readonly onSolve: (remedies?: RemedySettings) => void;
@@ -66,16 +69,16 @@ function AcrossViews({ setting: { problem, live } }: { readonly setting: Setting
   const say = useSay();
   const front = usePicture(
     live,
-    useCallback((a) => viewPicture(frontView(problem, a), reading), [problem, reading]),
+    useCallback((a) => viewPicture(frontView(a), reading), [reading]),
   );
   const plan = usePicture(
     live,
-    useCallback((a) => viewPicture(planView(problem, a), reading), [problem, reading]),
+    useCallback((a) => viewPicture(planView(a), reading), [reading]),
   );
   // Which measures are there does not change with the settings; how far the forearms turn hardly does.
-  const isPartial = frontView(problem, live.get()).isPartial || planView(problem, live.get()).isPartial;
+  const isPartial = frontView(live.get()).isPartial || planView(live.get()).isPartial;
   const turn = usePart(live.atRest, (a) => {
-    const told = planView(problem, a).alternative.find((m) => m.key === 'alt.padTurn');
+    const told = planView(a).alternative.find((m) => m.key === 'alt.padTurn');
     return told ? say(told) : '';
   });
   return (
@@ -95,9 +98,9 @@ function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }
   const reading = useReading();
   const board = usePicture(
     live,
-    useCallback((a) => boardPicture(ruleOf(problem, a), sideView(problem, a), reading), [problem, reading]),
+    useCallback((a) => boardPicture(ruleOf(a), sideView(a), reading), [reading]),
   );
-  const isPartial = sideView(problem, live.get()).isPartial;
+  const isPartial = sideView(live.get()).isPartial;
   return (
     <>
       <Board {...board} reading={reading} />
@@ -167,15 +170,17 @@ const Tools = memo(function Tools({ store, disabled, onSolve }: ToolsProps) {
   );
 });
 
+const kindsIn = (a: Assessment): string => a.outcomes.map((o) => o.kind).join(' ');
+
 function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disabled' | 'onLetGo'>) {
-  const { live, problem, store, move, drag } = setting;
+  const { live, store, move, drag } = setting;
   const [open, setOpen] = useState<AdjustmentKind>('seatHeight');
   const letGo = useSteady(() => {
     store.endDrag();
     onLetGo();
   });
-  // Which adjustments there are, and their order, comes with the seat and the method.
-  const kinds = live.get().outcomes.map((o) => o.kind);
+  // Which adjustments there are, and their order, comes with seat, method and remedies.
+  const kinds = usePart(live, kindsIn).split(' ') as AdjustmentKind[];
   return (
     <ol className={styles.tracks} aria-label={word('set.tracks')}>
       {kinds.map((kind) => (
@@ -192,14 +197,7 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
             onDragEnd={letGo}
           />
           {open === kind && (
-            <TrackDetail
-              problem={problem}
-              live={live}
-              store={store}
-              kind={kind}
-              disabled={disabled}
-              onMove={move}
-            />
+            <TrackDetail live={live} store={store} kind={kind} disabled={disabled} onMove={move} />
           )}
         </Fragment>
       ))}
@@ -227,6 +225,7 @@ export function SetStage({
   onSolve,
   onLetGo,
   onMeasure,
+  onSeats,
   methods,
   onMethod,
 }: Props) {
@@ -237,7 +236,7 @@ export function SetStage({
   const assessment = live.get();
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
   const estimated = [...new Set(assessment.outcomes.flatMap((o) => o.estimated))];
-  const inUse = usePart(live, (a) => a.settings.remedies);
+  const useRemedy = useSteady(onSolve);
   const { seat } = problem.inputs;
   return (
     <>
@@ -276,7 +275,15 @@ export function SetStage({
           <PanelBoundary>
             <Certainty setting={setting} onMeasure={onMeasure} />
           </PanelBoundary>
-          <Remedies offered={remedies} inUse={inUse} disabled={disabled} onUse={onSolve} />
+          <PanelBoundary>
+            <RemediesPanel
+              setting={setting}
+              remedies={remedies}
+              disabled={disabled}
+              onUse={useRemedy}
+              onSeats={onSeats}
+            />
+          </PanelBoundary>
           <PanelBoundary>
             <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />
           </PanelBoundary>

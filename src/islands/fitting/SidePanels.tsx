@@ -1,12 +1,6 @@
 /** What stands around the tracks: angles, checks of the seat as a whole, remedies. */
 import { memo, useRef } from 'react';
-import {
-  ANGLE_SOURCES,
-  type Assessment,
-  type PostureAngle,
-  type Remedy,
-  type RemedySettings,
-} from '../../core/fit';
+import { ANGLE_SOURCES, type Assessment, type PostureAngle } from '../../core/fit';
 import { usePaint, usePart, writeText } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -15,9 +9,14 @@ import { sayValue, word, type Reading } from '../../words';
 import type { Live } from './live';
 import styles from './set.module.css';
 
-const angleOf = (a: Assessment, id: PostureAngle['id']): PostureAngle => a.angles.find((x) => x.id === id)!;
+/** A remedy can take away what an angle is told by: until it is gone from the screen it is not known. */
+const angleOf = (
+  a: Assessment,
+  id: PostureAngle['id'],
+): Pick<PostureAngle, 'deg' | 'wanted' | 'inside' | 'isEstimate'> =>
+  a.angles.find((x) => x.id === id) ?? { deg: null, wanted: null, inside: true, isEstimate: false };
 
-function sayAngle({ deg, isEstimate }: PostureAngle, reading: Reading): string {
+function sayAngle({ deg, isEstimate }: Pick<PostureAngle, 'deg' | 'isEstimate'>, reading: Reading): string {
   if (deg === null) return word('measure.missing');
   const said = sayValue({ deg }, reading);
   return isEstimate ? word('set.about').replace('{value}', said) : said;
@@ -51,17 +50,19 @@ function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: L
   );
 }
 
+const anglesIn = (a: Assessment): string => a.angles.map(({ id }) => id).join(' ');
+
 /** The angles of the posture; which of them can be told comes with the measures. */
 export const Angles = memo(function Angles({ live }: { readonly live: Live }) {
-  const { angles } = live.get();
+  const ids = usePart(live, anglesIn).split(' ') as PostureAngle['id'][];
   return (
     <>
       <dl className={styles.angles} aria-label={word('set.angles')}>
-        {angles.map(({ id }) => (
+        {ids.map((id) => (
           <Angle key={id} id={id} live={live} />
         ))}
       </dl>
-      <p className={`${parts.soft} ${styles.sources}`}>{saySources(angles)}</p>
+      <p className={`${parts.soft} ${styles.sources}`}>{saySources(live.get().angles)}</p>
     </>
   );
 });
@@ -89,49 +90,3 @@ export const Checks = memo(function Checks({ checks }: Pick<Assessment, 'checks'
     </ul>
   );
 });
-
-interface RemediesProps {
-  readonly offered: readonly Remedy[];
-  readonly inUse: RemedySettings;
-  readonly disabled: boolean;
-  readonly onUse: (remedies: RemedySettings) => void;
-}
-
-const FIELD: Record<Remedy['id'], keyof RemedySettings> = {
-  footrest: 'footrestMm',
-  backCushion: 'backCushionMm',
-};
-const IDS: readonly Remedy['id'][] = ['footrest', 'backCushion'];
-
-export function Remedies({ offered, inUse, disabled, onUse }: RemediesProps) {
-  const say = useSay();
-  const reading = useReading();
-  const rows = IDS.map((id) => ({
-    id,
-    remedy: offered.find((r) => r.id === id),
-    sizeMm: inUse[FIELD[id]],
-  })).filter((r) => r.remedy || r.sizeMm > 0);
-  if (rows.length === 0) return null;
-  return (
-    <section className={styles.remedies} aria-label={word('set.remedies')}>
-      <h3>{word('set.remedies')}</h3>
-      {rows.map(({ id, remedy, sizeMm }) => (
-        <p key={id}>
-          <strong>
-            {word(`remedy.${id}.name`)}{' '}
-            {sayValue({ mm: sizeMm > 0 ? sizeMm : (remedy?.sizeMm ?? 0) }, reading)}
-          </strong>
-          {sizeMm > 0 && ` (${word('set.remedy.inUse')})`}. {remedy && say(remedy.arithmetic)}{' '}
-          <button
-            type="button"
-            className={parts.plainButton}
-            disabled={disabled}
-            onClick={() => onUse({ ...inUse, [FIELD[id]]: sizeMm > 0 ? 0 : (remedy?.sizeMm ?? 0) })}
-          >
-            {word(sizeMm > 0 ? 'set.remedy.drop' : 'set.remedy.use')}
-          </button>
-        </p>
-      ))}
-    </section>
-  );
-}

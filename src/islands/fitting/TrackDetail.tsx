@@ -7,7 +7,7 @@ import { Chain } from '../../ui/Chain';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLength, word, type Reading } from '../../words';
-import { outcomeOf, type Live } from './live';
+import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
 import { sayOwn } from './TrackRow';
 import styles from './set.module.css';
@@ -60,7 +60,6 @@ function datumOf(problem: Problem, kind: AdjustmentKind): Datum {
 }
 
 interface Props {
-  readonly problem: Problem;
   readonly live: Live;
   readonly store: SettingsStore;
   readonly kind: AdjustmentKind;
@@ -69,9 +68,10 @@ interface Props {
 }
 
 /** What there is to know about one adjustment: reason, aim and band, control, published rule. */
-export function TrackDetail({ problem, live, store, kind, disabled, onMove }: Props) {
+export function TrackDetail({ live, store, kind, disabled, onMove }: Props) {
   const isHeld = usePart(store, () => store.isHeld(kind));
-  const outcome = usePart(live.calm, (a) => outcomeOf(a, kind));
+  const outcome = usePart(live.calm, (a) => live.outcomeIn(a, kind));
+  const { problem } = live.calm.get();
   const reading = useReading();
   const say = useSay();
   const { published } = outcome;

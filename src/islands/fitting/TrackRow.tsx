@@ -14,7 +14,7 @@ import { TrackPaths, derived, usePaint, usePart, writeAttribute, writeText } fro
 import { useReading } from '../../ui/preferences';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { say, sayInUnit, word, type Reading } from '../../words';
-import { outcomeOf, type Live } from './live';
+import type { Live } from './live';
 import { useSteady } from './use-steady';
 import type { SettingsStore } from './settings-store';
 import type { Move } from './use-setting';
@@ -96,7 +96,7 @@ function textOf(outcome: SettingOutcome, reading: Reading): RowText {
 }
 
 function LiveVerdict({ live, kind }: Pick<Props, 'live' | 'kind'>) {
-  const verdict = usePart(live, (a) => outcomeOf(a, kind).verdict);
+  const verdict = usePart(live, (a) => live.outcomeIn(a, kind).verdict);
   // What was measured does not change with the settings.
   return <VerdictMark verdict={verdict} isEstimate={live.outcome(kind).estimated.length > 0} />;
 }
@@ -122,7 +122,7 @@ export const TrackRow = memo(function TrackRow({
   const track = useMemo(
     () =>
       derived(
-        derived(live, (a) => outcomeOf(a, kind)),
+        derived(live, (a) => live.outcomeIn(a, kind)),
         trackOf,
       ),
     [live, kind],
@@ -135,7 +135,7 @@ export const TrackRow = memo(function TrackRow({
   // The same as React writes below, for every frame of a drag.
   usePaint(
     live,
-    (a) => outcomeOf(a, kind),
+    (a) => live.outcomeIn(a, kind),
     (now) => {
       writeAttribute(row.current!, 'data-verdict', now.verdict);
       const text = textOf(now, reading);

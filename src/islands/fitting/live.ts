@@ -97,13 +97,20 @@ export class Live implements Source<Assessment> {
   };
 
   outcome(kind: AdjustmentKind): SettingOutcome {
-    return outcomeOf(this.get(), kind);
+    return this.outcomeIn(this.get(), kind);
   }
-}
 
-/** @throws where this seat and place have no such adjustment */
-export function outcomeOf(assessment: Assessment, kind: AdjustmentKind): SettingOutcome {
-  const outcome = assessment.outcomes.find((o) => o.kind === kind);
-  if (!outcome) throw new Error(`no adjustment ${kind}`);
-  return outcome;
+  private readonly last = new Map<AdjustmentKind, SettingOutcome>();
+
+  /**
+   * Of one of its assessments. A remedy can take an adjustment off: until its track is gone from the screen it says the
+   * last there was.
+   * @throws where this seat and place never had such an adjustment
+   */
+  readonly outcomeIn = (assessment: Assessment, kind: AdjustmentKind): SettingOutcome => {
+    const outcome = assessment.outcomes.find((o) => o.kind === kind) ?? this.last.get(kind);
+    if (!outcome) throw new Error(`no adjustment ${kind}`);
+    this.last.set(kind, outcome);
+    return outcome;
+  };
 }

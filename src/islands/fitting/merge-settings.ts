@@ -1,4 +1,4 @@
-import type { Settings } from '../../core/fit';
+import { REMEDY_IDS, type Settings } from '../../core/fit';
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../../core/seat';
 import type { Picks } from '../../ui/Conflict';
 
@@ -12,9 +12,11 @@ export function mergeSettings(mine: Settings, theirs: Settings, picks: Picks): S
   }
   return {
     positions,
-    remedies: {
-      footrestMm: from('footrestMm').remedies.footrestMm,
-      backCushionMm: from('backCushionMm').remedies.backCushionMm,
-    },
+    remedies: Object.fromEntries(
+      REMEDY_IDS.flatMap((id) => {
+        const size = from(id).remedies[id];
+        return size === undefined ? [] : [[id, size]];
+      }),
+    ),
   };
 }

@@ -1,17 +1,22 @@
-import { useEffect, useState } from 'react';
-import { remediesFor, type Problem, type Remedy } from '../../core/fit';
+import { useEffect, useRef, useState } from 'react';
+import type { Problem, Remedies } from '../../core/fit';
+import type { SeatSummary } from '../../contract';
+import { JobDesk } from '../../workers/desk';
 
-const NONE: readonly Remedy[] = [];
-
-/** Remedies are solved for after the screen has been drawn: they may take a moment. */
-export function useRemedies(problem: Problem | null): readonly Remedy[] {
-  const [found, setFound] = useState<{ readonly for: Problem; readonly remedies: readonly Remedy[] } | null>(
-    null,
-  );
+/** Remedies are solved for in the background, one after the other; null until the first are known. */
+export function useRemedies(problem: Problem, seats: readonly SeatSummary[]): Remedies | null {
+  const [found, setFound] = useState<{ readonly for: Problem; readonly remedies: Remedies } | null>(null);
+  const desk = useRef<JobDesk | null>(null);
   useEffect(() => {
-    if (!problem) return;
-    const timer = setTimeout(() => setFound({ for: problem, remedies: remediesFor(problem) }), 0);
-    return () => clearTimeout(timer);
-  }, [problem]);
-  return found && found.for === problem ? found.remedies : NONE;
+    desk.current ??= new JobDesk();
+    const { current } = desk;
+    const show = (remedies: Remedies) => setFound({ for: problem, remedies });
+    current.run('remedies', { inputs: problem.inputs, seats: seats.map(({ seat }) => seat) }, show).then(
+      (remedies) => remedies && show(remedies),
+      () => undefined,
+    );
+    return () => current.cancel();
+  }, [problem, seats]);
+  useEffect(() => () => desk.current?.close(), []);
+  return found?.for === problem ? found.remedies : null;
 }

@@ -1,7 +1,7 @@
 import { trunkThighDeg } from '../../posture';
 import { bandOf } from '../../method';
 import type { DimensionId } from '../../body';
-import { apexMm, legOf, prominenceMm, trunkDegOf } from '../on-seat';
+import { apexMm, legOf, prominenceMm, trunkDegOf, zoneMm } from '../on-seat';
 import { meaning, type Problem } from '../problem';
 import { balancedTension, wantedLock, wantedProminenceMm, wantedThoracic, wantedZoneMm } from '../wanted';
 import {
@@ -21,6 +21,9 @@ const tensionNeeds = (p: Problem): readonly DimensionId[] =>
 
 const unevenMm: ConditionRow['residual'] = (p, v) =>
   meaning(p, v, 'upperLumbar') - meaning(p, v, 'lowerLumbar');
+
+/** A roll lies where it is put: the seat's own lumbar decides no height then. */
+const apexDecides = both(has('lumbarApex', 'backHeight'), (p) => p.rollMm === 0);
 
 /** Lean, lumbar, tension and what stops the tilt. */
 export const BACK_CONDITIONS: readonly ConditionRow[] = [
@@ -48,7 +51,7 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     id: 'lumbarHeight',
     owners: owned('lumbarApex', 'backHeight'),
     scope: ['lumbarApex', 'backHeight'],
-    applies: both(has('lumbarApex', 'backHeight'), (p) => p.inputs.body.smallOfBackHeight !== undefined),
+    applies: both(apexDecides, (p) => p.inputs.body.smallOfBackHeight !== undefined),
     needs: () => ['smallOfBackHeight'],
     residual: (p, v) => apexMm(v) - p.body.smallOfBackHeight,
     onTrack: 1,
@@ -58,7 +61,7 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     id: 'lumbarByPractice',
     owners: owned('lumbarApex', 'backHeight'),
     scope: ['lumbarApex', 'backHeight'],
-    applies: both(has('lumbarApex', 'backHeight'), (p) => p.inputs.body.smallOfBackHeight === undefined),
+    applies: both(apexDecides, (p) => p.inputs.body.smallOfBackHeight === undefined),
     needs: () => [],
     residual: (_, v) => apexMm(v),
     onTrack: 1,
@@ -71,7 +74,7 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     applies: has('lumbarDepth'),
     needs: () => ['smallOfBackDepth'],
     residual: (p, v) => prominenceMm(p, v) - wantedProminenceMm(p),
-    onTrack: inverseOf('lumbarDepth', wantedProminenceMm),
+    onTrack: inverseOf('lumbarDepth', (p) => wantedProminenceMm(p) - p.rollMm),
   },
   {
     id: 'upperLumbar',
@@ -79,8 +82,8 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     scope: ['upperLumbar'],
     applies: has('upperLumbar'),
     needs: () => ['smallOfBackDepth'],
-    residual: (p, v) => meaning(p, v, 'upperLumbar') - wantedZoneMm(p, 'upper'),
-    onTrack: inverseOf('upperLumbar', (p) => wantedZoneMm(p, 'upper')),
+    residual: (p, v) => zoneMm(p, v, 'upperLumbar') - wantedZoneMm(p, 'upper'),
+    onTrack: inverseOf('upperLumbar', (p) => wantedZoneMm(p, 'upper') - p.rollMm),
   },
   {
     id: 'lowerLumbar',
@@ -88,8 +91,8 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     scope: ['lowerLumbar'],
     applies: has('lowerLumbar'),
     needs: () => ['smallOfBackDepth'],
-    residual: (p, v) => meaning(p, v, 'lowerLumbar') - wantedZoneMm(p, 'lower'),
-    onTrack: inverseOf('lowerLumbar', (p) => wantedZoneMm(p, 'lower')),
+    residual: (p, v) => zoneMm(p, v, 'lowerLumbar') - wantedZoneMm(p, 'lower'),
+    onTrack: inverseOf('lowerLumbar', (p) => wantedZoneMm(p, 'lower') - p.rollMm),
   },
   {
     id: 'lumbarEven',

@@ -1,0 +1,170 @@
+/** What can be done where a seat cannot: tried on the board at once, and taken back. */
+import { memo, useState } from 'react';
+import {
+  REMEDY_IDS,
+  closedBySetting,
+  sizeInUse,
+  type Remedies,
+  type Remedy,
+  type RemedyId,
+  type RemedySettings,
+} from '../../core/fit';
+import type { ConditionId } from '../../core/method';
+import { usePart } from '../../drawing';
+import { useReading, useSay } from '../../ui/preferences';
+import parts from '../../ui/parts.module.css';
+import { word } from '../../words';
+import { sayRemedy } from './say-remedy';
+import type { Setting } from './use-setting';
+import styles from './set.module.css';
+
+/** So many are shown at first. */
+const FIRST = 3;
+const MOST_EFFECTS = 4;
+
+const names = (ids: readonly ConditionId[]): string =>
+  [...new Set(ids.map((id) => word(`condition.${id}`)))].join(', ');
+
+interface ActProps {
+  readonly disabled: boolean;
+  readonly onUse: (remedies: RemedySettings) => void;
+}
+
+function InUse({
+  id,
+  sizeMm,
+  inUse,
+  disabled,
+  onUse,
+}: ActProps & {
+  readonly id: RemedyId;
+  readonly sizeMm: number;
+  readonly inUse: RemedySettings;
+}) {
+  const reading = useReading();
+  return (
+    <p>
+      <strong>{sayRemedy(id, sizeMm, reading)}</strong> ({word('set.remedy.inUse')}){' '}
+      <button
+        type="button"
+        className={parts.plainButton}
+        disabled={disabled}
+        onClick={() => onUse({ ...inUse, [id]: 0 })}
+      >
+        {word('set.remedy.drop')}
+      </button>
+    </p>
+  );
+}
+
+function Offered({ remedy, disabled, onUse }: ActProps & { readonly remedy: Remedy }) {
+  const reading = useReading();
+  const say = useSay();
+  const effects = remedy.effects.filter(({ turn }) => turn !== 'closed').slice(0, MOST_EFFECTS);
+  return (
+    <li>
+      <details>
+        <summary>
+          <strong>{remedy.parts.map(({ id, sizeMm }) => sayRemedy(id, sizeMm, reading)).join(' + ')}</strong>,{' '}
+          {word(`remedy.cost.${remedy.cost}`)}
+        </summary>
+        <p>{remedy.arithmetic.map(say).join(' ')}</p>
+        {effects.length > 0 && (
+          <p className={parts.soft}>
+            {word('remedy.effects')} {effects.map(({ words }) => say(words)).join('; ')}.
+          </p>
+        )}
+      </details>
+      <button
+        type="button"
+        className={parts.plainButton}
+        disabled={disabled}
+        onClick={() => onUse(remedy.settings.remedies)}
+      >
+        {word('set.remedy.use')}
+      </button>
+      <p className={parts.soft}>
+        {word('remedy.closes').replace('{list}', names(remedy.closes))}{' '}
+        {remedy.leaves.length > 0 && `${word('remedy.leaves').replace('{list}', names(remedy.leaves))} `}
+        {remedy.opens.length > 0 && word('remedy.opens').replace('{list}', names(remedy.opens))}
+      </p>
+    </li>
+  );
+}
+
+interface Props {
+  readonly setting: Setting;
+  /** null until the first are known. */
+  readonly remedies: Remedies | null;
+  readonly disabled: boolean;
+  readonly onUse: (remedies?: RemedySettings) => void;
+  readonly onSeats: () => void;
+}
+
+export const RemediesPanel = memo(function RemediesPanel({
+  setting: { problem, live },
+  remedies,
+  disabled,
+  onUse,
+  onSeats,
+}: Props) {
+  const [all, setAll] = useState(false);
+  const settings = usePart(live.atRest, (a) => a.settings);
+  const used = REMEDY_IDS.filter((id) => sizeInUse(settings.remedies, id) !== 0);
+  const free = remedies && used.length === 0 ? closedBySetting(problem, settings, remedies) : [];
+  const same = ({ parts: p }: Remedy): boolean =>
+    p.length === used.length && p.every(({ id, sizeMm }) => sizeInUse(settings.remedies, id) === sizeMm);
+  const offered = remedies?.offered.filter((r) => !same(r)) ?? [];
+  const other = remedies?.otherSeat ?? null;
+  if (used.length + free.length + offered.length === 0 && !other) return null;
+  const shown = all ? offered : offered.slice(0, FIRST);
+  return (
+    <section className={styles.remedies} aria-label={word('set.remedies')}>
+      <h3>{word('set.remedies')}</h3>
+      {used.map((id) => (
+        <InUse
+          key={id}
+          id={id}
+          sizeMm={sizeInUse(settings.remedies, id)}
+          inUse={settings.remedies}
+          disabled={disabled}
+          onUse={onUse}
+        />
+      ))}
+      {free.length > 0 && (
+        <p>
+          {word('remedy.none').replace('{list}', names(free))}{' '}
+          <button type="button" className={parts.plainButton} disabled={disabled} onClick={() => onUse()}>
+            {word('remedy.none.use')}
+          </button>
+        </p>
+      )}
+      {shown.length > 0 && (
+        <ul>
+          {shown.map((remedy) => (
+            <Offered
+              key={remedy.parts.map(({ id, sizeMm }) => id + sizeMm).join()}
+              remedy={remedy}
+              disabled={disabled}
+              onUse={onUse}
+            />
+          ))}
+        </ul>
+      )}
+      {offered.length > FIRST && (
+        <button type="button" className={parts.plainButton} aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? word('remedy.fewer') : word('remedy.more').replace('{n}', String(offered.length - FIRST))}
+        </button>
+      )}
+      {other && (
+        <p>
+          <strong>{word('remedy.cost.anotherSeat')}</strong>:{' '}
+          {word('remedy.other').replace('{name}', other.seat.name)}{' '}
+          <button type="button" className={parts.plainButton} onClick={onSeats}>
+            {word('remedy.other.show')}
+          </button>
+        </p>
+      )}
+    </section>
+  );
+});
