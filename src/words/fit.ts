@@ -245,7 +245,8 @@ export const FIT_WORDS = {
     'Depth {depth} leaves {room} of the thigh’s {length}: a cushion of {size} makes it {then}.',
   'remedy.seatPadMm':
     'A pad of {size} raises the seat by {size}; arms and lumbar stand {size} lower against it, and it takes {size} of the room over the thighs.',
-  'remedy.lumbarRollMm': 'A towel rolled to {size}, laid where the back is hollow: a trial that costs nothing.',
+  'remedy.lumbarRollMm':
+    'A towel rolled to {size}, laid where the back is hollow: a trial that costs nothing.',
   'remedy.columnMm': 'Every height of the seat {size} higher.',
   'remedy.columnMm.less': 'Every height of the seat {size} lower.',
   'remedy.deskMm': 'The desk {size} higher, its room for the legs too.',

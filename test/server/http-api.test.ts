@@ -153,7 +153,7 @@ describe('the API', () => {
     const choices = await send<Choices>('GET', `/fittings/${fitting.id}/choices?count=2`);
     expect(choices.status).to.equal(200);
     expect(ChoicesSchema.parse(choices.body)).to.deep.equal(choices.body);
-    expect(choices.body.best.settings).to.deep.equal(solved.body.draft?.settings);
+    expect(choices.body.best.settings.positions).to.deep.equal(solved.body.draft?.settings.positions);
     expect(choices.body.next).to.have.length(2);
     expect(choices.body.best.boundMillionths).to.equal(choices.body.best.penaltyMillionths);
     for (const { hardTenths, penaltyMillionths } of choices.body.next)
