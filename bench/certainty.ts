@@ -1,6 +1,12 @@
-/** How long it takes to say how sure settings are: quickly, seat after seat for one person, and exactly for one seat. */
+/** How long it takes to say how sure settings are: quickly, seat after seat for one person, and exactly for one seat; and whether some position of a seat fits. */
 import { performance } from 'node:perf_hooks';
-import { certaintyOfSettings, drawsOf, quickCertainty } from '../src/core/certainty';
+import {
+  RANKING_DRAWS,
+  certaintyOfSeat,
+  certaintyOfSettings,
+  drawsOf,
+  quickCertainty,
+} from '../src/core/certainty';
 import { DIMENSIONS, type DimensionId } from '../src/core/body';
 import { NO_REMEDIES, makeInputs, problemOf, solve } from '../src/core/fit';
 import { SHIPPED_METHODS } from '../src/core/method';
@@ -45,6 +51,9 @@ export function certaintyFigures(now: Date): Figure[] {
   const draws = drawsOf(body);
   for (const { p, settings } of cases.slice(0, 40)) quickCertainty(p, settings, draws);
   const quick = cases.map(({ p, settings }) => timed(() => void quickCertainty(p, settings, draws)));
+  const choosing = drawsOf(body, RANKING_DRAWS);
+  for (const { p, settings } of cases.slice(0, 40)) certaintyOfSeat(p, settings, choosing);
+  const seats = cases.map(({ p, settings }) => timed(() => void certaintyOfSeat(p, settings, choosing)));
   const { p, settings } = cases[0]!;
   const exact = Array.from({ length: EXACT_RUNS }, () =>
     timed(() => void [...certaintyOfSettings(p, settings, draws)]),
@@ -52,6 +61,7 @@ export function certaintyFigures(now: Date): Figure[] {
   return [
     figureOf('certainty/draws', [timed(() => void drawsOf(body))], { detail: { draws: draws.count } }),
     figureOf('certainty/quick', quick, { detail: { seats: SEATS, draws: draws.count } }),
+    figureOf('certainty/seat', seats, { detail: { seats: SEATS, draws: choosing.count } }),
     figureOf('certainty/exact', exact, { detail: { draws: draws.count } }),
   ];
 }

@@ -1,4 +1,5 @@
-export { USUAL_DRAWS, drawsOf, type DrawOptions, type Draws } from './draws';
+export { RANKING_DRAWS, USUAL_DRAWS, drawsOf, type DrawOptions, type Draws } from './draws';
+export { certaintyOfSeat, type ChooseCertainty } from './choose';
 export {
   certaintyOfSettings,
   quickCertainty,

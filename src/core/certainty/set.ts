@@ -6,6 +6,7 @@ import { DIMENSIONS, type Body, type DimensionId } from '../body';
 import {
   computableConditions,
   inPlace,
+  nudged,
   valuesOfSettings,
   withBody,
   type Condition,
@@ -15,7 +16,7 @@ import {
 } from '../fit';
 import { bandOf, type ConditionId } from '../method';
 import { positionSpread } from '../seat';
-import { standardNormals, type Draws } from './draws';
+import { columnsOf, standardNormals, type Column, type Draws } from './draws';
 
 export interface ConditionCertainty {
   readonly id: ConditionId;
@@ -43,7 +44,7 @@ export interface SetCertainty {
 }
 
 /** Inside or outside by less is the same, in the unit of the residual. */
-const INSIDE_SLACK = 0.05;
+export const INSIDE_SLACK = 0.05;
 /** Bodies drawn with a measure alike are put together in so many groups. */
 const GROUPS = 32;
 /** Less than this of a doubt is not worth another measuring. */
@@ -75,8 +76,8 @@ interface Slopes {
 /** What is not known exactly. */
 interface Unsure {
   readonly slopes: readonly Slopes[];
-  /** One draw after the other, in the order of the slopes. */
-  readonly off: Float64Array;
+  /** For each of them what it is off by, body after body. */
+  readonly columns: readonly Column[];
 }
 
 /** Straight on either side of what is stated: a foot that goes forward, a thigh that lifts off the pan, bend a margin there. */
@@ -99,15 +100,17 @@ function bodySlopes(
   base: Float64Array,
 ): Unsure {
   const { body } = p.inputs;
+  const values = valuesOfSettings(p, settings);
   const followed = draws.ids.map((id) => {
     const step = Math.max(0.5, body[id]!.spread);
     const at: Margins = (by) => {
+      if (id !== 'bodyMass') return marginsOf(nudged(p, id, by), values, of);
       const there = withBody(p, shifted(body, id, by));
       return marginsOf(there, valuesOfSettings(there, settings), of);
     };
     return slopes(base, at(step), at(-step), step);
   });
-  return { slopes: followed, off: draws.off };
+  return { slopes: followed, columns: columnsOf(draws) };
 }
 
 /** The adjustments whose sheet says how far a position may be off. */
@@ -131,50 +134,40 @@ function seatSlopes(
     const at: Margins = (by) => marginsOf(p, { ...values, [kind]: values[kind] + by }, of);
     return slopes(base, at(spread), at(-spread), 1);
   });
-  return { slopes: followed, off: standardNormals(draws.count, loose.length) };
+  return { slopes: followed, columns: standardNormals(draws.count, loose.length) };
 }
 
-/** What one condition follows: where in a draw each stands, and by how much its two margins follow it, up and down. */
-interface Followers {
-  readonly off: Float64Array;
-  readonly wide: number;
-  readonly at: Int32Array;
-  /** For each: lower margin up and down, upper margin up and down. */
-  readonly by: Float64Array;
-}
-
-/** A condition reads few of the measures: only those are summed. */
-function followersOf(c: number, { slopes, off }: Unsure): Followers {
-  const four = ({ up, down }: Slopes) => [up[c]!, down[c]!, up[c + 1]!, down[c + 1]!];
-  const at = slopes.flatMap((s, i) => (four(s).some((x) => x !== 0) ? [i] : []));
-  return {
-    off,
-    wide: slopes.length,
-    at: Int32Array.from(at),
-    by: Float64Array.from(at.flatMap((i) => four(slopes[i]!))),
-  };
+/** Adds to a margin what it follows: by one slope upward and by another downward. */
+function follow(margin: Float64Array, column: Column, up: number, down: number): void {
+  if (up === 0 && down === 0) return;
+  if (up === down) for (let d = 0; d < margin.length; d++) margin[d]! += up * column[d]!;
+  else
+    for (let d = 0; d < margin.length; d++) {
+      const x = column[d]!;
+      margin[d]! += (x < 0 ? down : up) * x;
+    }
 }
 
 /** Of each drawn body whether each condition holds, margins taken as straight on either side of each measure. */
 function holding(base: Float64Array, unsure: readonly Unsure[], count: number) {
   const all = new Uint8Array(count).fill(1);
   const each = new Float64Array(base.length / 2);
+  const [holds, margin] = [new Uint8Array(count), new Float64Array(count)];
   for (let c = 0; c < base.length; c += 2) {
-    const followers = unsure.map((u) => followersOf(c, u)).filter((f) => f.at.length > 0);
-    let holds = 0;
-    for (let d = 0; d < count; d++) {
-      let [low, high] = [base[c]!, base[c + 1]!];
-      for (const { off, wide, at, by } of followers)
-        for (let k = 0; k < at.length; k++) {
-          const x = off[d * wide + at[k]!]!;
-          const side = 4 * k + (x < 0 ? 1 : 0);
-          low += by[side]! * x;
-          high += by[side + 2]! * x;
-        }
-      if (low >= 0 && high >= 0) holds++;
-      else all[d] = 0;
+    holds.fill(1);
+    for (const side of [c, c + 1]) {
+      if (!Number.isFinite(base[side]!)) continue;
+      margin.fill(base[side]!);
+      for (const { slopes, columns } of unsure)
+        slopes.forEach(({ up, down }, i) => follow(margin, columns[i]!, up[side]!, down[side]!));
+      for (let d = 0; d < count; d++) if (margin[d]! < 0) holds[d] = 0;
     }
-    each[c / 2] = holds;
+    let n = 0;
+    for (let d = 0; d < count; d++) {
+      n += holds[d]!;
+      all[d]! &= holds[d]!;
+    }
+    each[c / 2] = n;
   }
   return { all, each };
 }
@@ -299,7 +292,7 @@ export function* certaintyOfSettings(
     const there = withBody(p, bodyAt(p, draws, d));
     const set = valuesOfSettings(there, settings);
     loose.forEach(({ kind, spread }, i) => {
-      set[kind] += spread * normals[d * loose.length + i]!;
+      set[kind] += spread * normals[i]![d]!;
     });
     const margins = marginsOf(there, set, conditions);
     let holds = 1;

@@ -1,10 +1,10 @@
 /** Seat and place as they stand with remedies in use: what is added, taken off or changed, nothing solved yet. */
 import type { Place } from '../place';
-import type { Adjustment, AdjustmentKind, SeatModel, Travel } from '../seat';
+import { ABOVE_SEAT_KINDS, type Adjustment, type AdjustmentKind, type SeatModel, type Travel } from '../seat';
 import type { Quantity } from '../quantity';
 import { REMEDY_IDS, sizeInUse, type FitInputs, type RemedyId, type RemedySettings } from './inputs';
 import { oncePer } from './once';
-import { ABOVE_SEAT, problemOf, type Problem } from './problem';
+import { problemOf, type Problem } from './problem';
 
 /** What the computation reads as a value of its own, so that a footrest can be chosen together with the height. */
 const AS_VALUES: readonly RemedyId[] = ['footrestMm', 'backCushionMm'];
@@ -38,7 +38,7 @@ function withPad(seat: SeatModel, padMm: number): SeatModel {
   if (padMm === 0) return seat;
   const { lumbarZones } = seat.back;
   const hasBackHeight = seat.adjustments.some((a) => a.kind === 'backHeight');
-  const above = ABOVE_SEAT.filter((kind) => !(kind === 'lumbarApex' && hasBackHeight));
+  const above = ABOVE_SEAT_KINDS.filter((kind) => !(kind === 'lumbarApex' && hasBackHeight));
   return {
     ...seat,
     back: {

@@ -14,7 +14,7 @@ export {
   type Settings,
 } from './inputs';
 export { inPlace, inputsWith } from './in-place';
-export { problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
+export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
 export { CONDITIONS, type Condition } from './conditions';
 export { computable as computableConditions } from './plan';
 export { balancedTension, tensionFraction } from './wanted';

@@ -11,6 +11,7 @@ import {
 import { TASK_OFFSETS, type Winner } from '../place';
 import { ANKLE_FRACTION, FOREARM_BREADTH_MM, FOREARM_FRACTION, HAND_FRACTION } from '../posture';
 import {
+  ABOVE_SEAT_KINDS,
   ADJUSTMENT_KIND_IDS,
   ADJUSTMENT_UNITS,
   adjustmentOf,
@@ -91,9 +92,6 @@ export interface Problem {
 /** Values of a set seat and place, in each adjustment's unit; NaN for what is absent or not yet chosen. */
 export type SetValues = Record<AdjustmentKind, number> & { footrestMm: number; backCushionMm: number };
 
-/** Counted from the loaded seat: a body that sinks deeper stands lower beside them. */
-export const ABOVE_SEAT: readonly AdjustmentKind[] = ['lumbarApex', 'backHeight', 'armHeight', 'headHeight'];
-
 const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
 
 /** How far forward a shank stands with the feet on pedals: a knee of 120° on a level thigh (assumed). */
@@ -116,7 +114,7 @@ function variableOf(
   hasBackHeight: boolean,
 ): Variable {
   const { kind } = adjustment;
-  const isAbove = ABOVE_SEAT.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
+  const isAbove = ABOVE_SEAT_KINDS.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
   const shiftMm = kind === 'seatHeight' ? shift.ofSeat : isAbove ? shift.aboveSeat : 0;
   const values = valuesOf(adjustment);
   for (let i = 0; i < values.length; i++) values[i] = Math.round((values[i]! + shiftMm) * 1000) / 1000;
@@ -299,6 +297,27 @@ export function withBody(p: Problem, body: Body): Problem {
   const numbers = bodyNumbers(body);
   const targets = targetsOf(inputs);
   return { ...p, inputs, body: numbers, targets, ...partsOf(inputs, numbers), bare, known: [] };
+}
+
+/** Measures that a target moves with, for some sitters and methods. */
+const MOVING_TARGETS: readonly DimensionId[] = [
+  'buttockPoplitealLength',
+  'threeFingerBreadth',
+  'fourFingerBreadth',
+];
+
+/**
+ * The same with one measure a little off, for asking conditions only: heights do not follow a nudged body mass, and
+ * the inputs stay as they were.
+ */
+export function nudged(p: Problem, id: DimensionId, by: number): Problem {
+  const body = { ...p.body, [id]: p.body[id] + by };
+  const quantity = p.inputs.body[id];
+  const targets =
+    quantity && MOVING_TARGETS.includes(id)
+      ? targetsOf({ ...p.inputs, body: { ...p.inputs.body, [id]: { ...quantity, value: body[id] } } })
+      : p.targets;
+  return { ...p, body, targets, ...partsOf(p.inputs, body), known: [] };
 }
 
 const flattestOf = (variable: Variable | undefined): number =>

@@ -183,3 +183,11 @@ const NUMBERS: ReadonlyMap<string, number> = new Map(ADJUSTMENT_KIND_IDS.map((ki
 export const kindNumber = (kind: AdjustmentKind): number => NUMBERS.get(kind) ?? -1;
 
 export const isAdjustmentKind = (id: string): id is AdjustmentKind => NUMBERS.has(id);
+
+/** Counted from the loaded seat: a body that sinks deeper stands lower beside them. */
+export const ABOVE_SEAT_KINDS: readonly AdjustmentKind[] = [
+  'lumbarApex',
+  'backHeight',
+  'armHeight',
+  'headHeight',
+];

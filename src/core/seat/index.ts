@@ -1,4 +1,5 @@
 export {
+  ABOVE_SEAT_KINDS,
   ADJUSTMENT_KINDS,
   ADJUSTMENT_KIND_IDS,
   isAdjustmentKind,

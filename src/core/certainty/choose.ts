@@ -1,0 +1,322 @@
+/**
+ * How sure it is that some position of a seat fits: every condition is taken as straight where it begins to fail, what
+ * can be moved is eliminated, and drawn bodies are asked what is left.
+ */
+import type { DimensionId } from '../body';
+import {
+  computableConditions,
+  inPlace,
+  nudged,
+  valuesOfSettings,
+  type Condition,
+  type Problem,
+  type SetValues,
+  type Settings,
+} from '../fit';
+import { bandOf, outsideBy, type ConditionId } from '../method';
+import {
+  ABOVE_SEAT_KINDS,
+  ADJUSTMENT_UNITS,
+  heightShift,
+  positionSpread,
+  type AdjustmentKind,
+} from '../seat';
+import { columnsOf, standardNormals, type Draws } from './draws';
+import { countWithin, plainShare, regionOf, sdOf, type Mover, type Row, type Unknowns } from './linear';
+import { INSIDE_SLACK, type ConditionCertainty } from './set';
+
+export interface ChooseCertainty {
+  /** That some position meets each condition, all others left aside; the least certain first. */
+  readonly each: readonly ConditionCertainty[];
+  /** That some position meets all of them at once, 0…1; never more than the least. */
+  readonly all: number;
+  readonly standardError: number;
+  readonly count: number;
+  /** The least certain condition; at a tie the one furthest outside its band at the best settings. null: all are sure. */
+  readonly limiting: ConditionId | null;
+}
+
+/** What a seat has that can be moved, and everything that is not known exactly. */
+interface Frame {
+  readonly p: Problem;
+  /** The best settings. */
+  readonly from: SetValues;
+  readonly kinds: readonly AdjustmentKind[];
+  readonly movers: readonly Mover[];
+  readonly ids: readonly DimensionId[];
+  /** Adjustments whose sheet says how far they may be off, after the measures. */
+  readonly loose: readonly { readonly kind: AdjustmentKind; readonly spread: number }[];
+  readonly unknowns: Unknowns;
+  /** By how much the heights of the seat follow a kilogram. */
+  readonly sinks: Readonly<Partial<Record<AdjustmentKind, number>>>;
+  /** Each measure a little more and a little less, made when first asked for. */
+  readonly around: (id: DimensionId) => readonly [Problem, Problem];
+}
+
+/** How far to either side a measure is looked at, mm or kg: less than any repeat tolerance. */
+const NUDGE = 1;
+/** From how far apart on two neighbouring positions are looked at one by one, in parts of what is called close. */
+const FINE_PARTS = 2;
+/** How far beyond its ends an adjustment is followed to where a condition fails, in what is called close. */
+const BEYOND_CLOSE = 15;
+const MOST_LOOKS = 16;
+/** So near to nothing is near enough, mm or degrees. */
+const NEAR = 0.1;
+
+const isFine = (values: readonly number[], closeBy: number): boolean =>
+  (values[values.length - 1]! - values[0]!) / (values.length - 1) <= closeBy / FINE_PARTS;
+
+/** An arm held out lifts the elbow, the more the further out: what slides is looked at in so many places. */
+const BENDING: readonly AdjustmentKind[] = ['armWidth', 'padSlide'];
+const PLACES = 4;
+
+function moverOf(p: Problem, kind: AdjustmentKind): Mover {
+  const { values, adjustment } = p.variables[kind]!;
+  if (BENDING.includes(kind) && p.variables.armHeight && values.length > PLACES) {
+    const places = Array.from({ length: PLACES }, (_, n) =>
+      Math.round((n * (values.length - 1)) / (PLACES - 1)),
+    );
+    return { type: 'stops', values: places.map((at) => values[at]!) };
+  }
+  if (!isFine(values, ADJUSTMENT_UNITS[adjustment.unit].closeBy)) return { type: 'stops', values };
+  return { type: 'slides', lo: values[0]!, hi: values[values.length - 1]! };
+}
+
+function sinksOf(p: Problem): Frame['sinks'] {
+  const mass = p.inputs.body.bodyMass?.value;
+  if (mass === undefined) return {};
+  const [less, more] = [heightShift(p.inputs.seat, mass - NUDGE), heightShift(p.inputs.seat, mass + NUDGE)];
+  const above = (more.aboveSeat - less.aboveSeat) / (2 * NUDGE);
+  return {
+    seatHeight: (more.ofSeat - less.ofSeat) / (2 * NUDGE),
+    ...Object.fromEntries(ABOVE_SEAT_KINDS.map((kind) => [kind, above])),
+  };
+}
+
+function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
+  const present = Object.values(p.variables);
+  const kinds = present.filter((v) => v.values.length > 1).map((v) => v.kind);
+  const loose = present.flatMap(({ kind, adjustment }) => {
+    const spread = positionSpread(adjustment, settings.positions[kind] ?? 0);
+    return spread > 0 ? [{ kind, spread }] : [];
+  });
+  const made = new Map<DimensionId, readonly [Problem, Problem]>();
+  return {
+    p,
+    from: valuesOfSettings(p, settings),
+    kinds,
+    movers: kinds.map((kind) => moverOf(p, kind)),
+    ids: draws.ids,
+    loose,
+    unknowns: {
+      covariance: draws.covariance,
+      together: draws.ids.length,
+      count: draws.ids.length + loose.length,
+    },
+    sinks: sinksOf(p),
+    around: (id) => {
+      const found = made.get(id) ?? [nudged(p, id, NUDGE), nudged(p, id, -NUDGE)];
+      made.set(id, found);
+      return found;
+    },
+  };
+}
+
+/** How far inside one end of its band a condition is. */
+type Margin = (p: Problem, v: SetValues) => number;
+
+type Side = 'lo' | 'hi';
+
+function marginsOf(p: Problem, c: Condition): { readonly side: Side; readonly margin: Margin }[] {
+  const band = bandOf(p.targets[c.id]);
+  const margins: Readonly<Record<Side, Margin>> = {
+    lo: (q, v) => c.residual(q, v) - bandOf(q.targets[c.id]).lo + INSIDE_SLACK,
+    hi: (q, v) => bandOf(q.targets[c.id]).hi - c.residual(q, v) + INSIDE_SLACK,
+  };
+  return (['lo', 'hi'] as const)
+    .filter((side) => Number.isFinite(band[side]))
+    .map((side) => ({ side, margin: margins[side] }));
+}
+
+/** Where a margin is nothing between two places, of which one is inside. */
+function crossing(margin: (x: number) => number, inside: number, outside: number): number {
+  let [good, bad] = [inside, outside];
+  let [above, below] = [margin(good), margin(bad)];
+  let last = 0;
+  for (let n = 0; n < MOST_LOOKS; n++) {
+    const x = good + ((bad - good) * above) / (above - below);
+    const here = margin(x);
+    if (Math.abs(here) < NEAR) return x;
+    // Of two on one side the other end is told to give way (Illinois).
+    if (here > 0) {
+      [good, above] = [x, here];
+      if (last > 0) below /= 2;
+    } else {
+      [bad, below] = [x, here];
+      if (last < 0) above /= 2;
+    }
+    last = here;
+  }
+  return (good + bad) / 2;
+}
+
+/** Where a condition begins to fail while one adjustment alone is moved to either side. */
+function edgesAlong({ p, from }: Frame, margin: Margin, kind: AdjustmentKind): SetValues[] {
+  const { values, adjustment } = p.variables[kind]!;
+  const beyond = BEYOND_CLOSE * ADJUSTMENT_UNITS[adjustment.unit].closeBy;
+  const at = (x: number): SetValues => ({ ...from, [kind]: x });
+  const of = (x: number): number => margin(p, at(x));
+  const here = from[kind];
+  const isInside = of(here) >= 0;
+  return [values[0]! - beyond, values[values.length - 1]! + beyond].flatMap((end) => {
+    const there = of(end);
+    if (Number.isNaN(there) || there >= 0 === isInside) return [];
+    return [at(isInside ? crossing(of, here, end) : crossing(of, end, here))];
+  });
+}
+
+/** The same while one measure is off: for a seat on which nothing moves. */
+function edgesOver({ p, from, ids }: Frame, c: Condition, margin: Margin): Problem[] {
+  const isInside = margin(p, from) >= 0;
+  return c
+    .needs(p)
+    .filter((id) => ids.includes(id))
+    .flatMap((id) =>
+      [-3, 3].flatMap((far) => {
+        const end = far * p.inputs.body[id]!.spread;
+        const of = (by: number): number => margin(nudged(p, id, by), from);
+        if (of(end) >= 0 === isInside) return [];
+        return [nudged(p, id, isInside ? crossing(of, 0, end) : crossing(of, end, 0))];
+      }),
+    );
+}
+
+/** A leg changes its way of failing: beside the straight line of one way there is nothing to be told. */
+const BENT_OTHERWISE: readonly ConditionId[] = ['thigh', 'trunkThigh', 'deskClearance'];
+/** Less beside a straight line is nothing, mm or degrees. */
+const LEAST_BEND = 0.2;
+
+/** What adjustments that stop at few places do beside the straight line. */
+function bendsOf(f: Frame, margin: Margin, q: Problem, v: SetValues, { move }: Row): Row['bends'] {
+  const bends = new Map<number, readonly number[]>();
+  const here = margin(q, v);
+  f.kinds.forEach((kind, j) => {
+    const mover = f.movers[j]!;
+    if (move[j] === 0 || mover.type !== 'stops') return;
+    const bent = mover.values.map((x) => margin(q, { ...v, [kind]: x }) - here - move[j]! * (x - v[kind]));
+    if (bent.some((x) => Math.abs(x) > LEAST_BEND)) bends.set(j, bent);
+  });
+  return bends.size > 0 ? bends : undefined;
+}
+
+/** The straight row that a margin is at some place. */
+function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues): Row {
+  const move = new Float64Array(f.kinds.length);
+  const off = new Float64Array(f.unknowns.count);
+  let at = margin(q, v);
+  const there = { ...v };
+  const mass = f.ids.indexOf('bodyMass');
+  for (const kind of c.scope) {
+    const variable = f.p.variables[kind];
+    if (!variable) continue;
+    const step = ADJUSTMENT_UNITS[variable.adjustment.unit].finestStep / 2;
+    there[kind] = v[kind] + step;
+    const more = margin(q, there);
+    there[kind] = v[kind] - step;
+    const by = (more - margin(q, there)) / (2 * step);
+    there[kind] = v[kind];
+    if (!Number.isFinite(by) || by === 0) continue;
+    const j = f.kinds.indexOf(kind);
+    if (j >= 0) {
+      move[j] = by;
+      at -= by * v[kind];
+    }
+    const loose = f.loose.findIndex((l) => l.kind === kind);
+    if (loose >= 0) off[f.ids.length + loose]! += by * f.loose[loose]!.spread;
+    if (mass >= 0) off[mass]! += by * (f.sinks[kind] ?? 0);
+  }
+  for (const id of c.needs(f.p)) {
+    const i = f.ids.indexOf(id);
+    if (i < 0) continue;
+    const [more, less] = q === f.p ? f.around(id) : [nudged(q, id, NUDGE), nudged(q, id, -NUDGE)];
+    const by = (margin(more, v) - margin(less, v)) / (2 * NUDGE);
+    if (!Number.isFinite(by)) continue;
+    off[i]! += by;
+    at -= by * (q.body[id] - f.p.body[id]);
+  }
+  const row: Row = { at, move, off, sd: sdOf(off, f.unknowns) };
+  return BENT_OTHERWISE.includes(c.id) ? row : { ...row, bends: bendsOf(f, margin, q, v, row) };
+}
+
+/** Rows that are nearly one: of those the stricter is enough. */
+const ALIKE = 0.03;
+const isNear = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE * Math.max(0.1, Math.abs(a));
+
+function distinct(rows: readonly Row[]): Row[] {
+  const kept: Row[] = [];
+  for (const row of rows) {
+    const twin = kept.findIndex(
+      (k) => k.move.every((x, j) => isNear(x, row.move[j]!)) && k.off.every((x, i) => isNear(x, row.off[i]!)),
+    );
+    if (twin < 0) kept.push(row);
+  }
+  return kept;
+}
+
+/** Thighs do not fall too far where the pan holds them up, or else where the feet do: either is enough. */
+const ONE_IS_ENOUGH: Partial<Record<ConditionId, Side>> = { thigh: 'lo', trunkThigh: 'hi' };
+
+function mostAtEase({ kinds, from }: Frame, rows: readonly Row[]): Row {
+  const here = ({ at, move }: Row): number => kinds.reduce((sum, kind, j) => sum + move[j]! * from[kind], at);
+  return rows.reduce((best, row) => (here(row) > here(best) ? row : best));
+}
+
+/** Straight rows for both ends of a condition's band: one for each place where it begins to fail. */
+function rowsOf(f: Frame, c: Condition): Row[] {
+  return marginsOf(f.p, c).flatMap(({ side, margin }) => {
+    if (c.isStraight) return [rowAt(f, c, margin, f.p, f.from)];
+    const all = c.scope.filter((kind) => f.kinds.includes(kind));
+    // A leg begins to fail in several ways: a foot hangs, or a thigh lifts off the pan.
+    const movers = c.onLegs ? all : all.slice(0, 1);
+    const places = movers.flatMap((kind) => edgesAlong(f, margin, kind));
+    if (places.length > 0) {
+      const rows = distinct(places.map((v) => rowAt(f, c, margin, f.p, v)));
+      if (ONE_IS_ENOUGH[c.id] !== side) return rows;
+      return [mostAtEase(f, [rowAt(f, c, margin, f.p, f.from), ...rows])];
+    }
+    const bodies = edgesOver(f, c, margin);
+    if (bodies.length > 0) return distinct(bodies.map((q) => rowAt(f, c, margin, q, f.from)));
+    return [rowAt(f, c, margin, f.p, f.from)];
+  });
+}
+
+/**
+ * How sure it is that some position of this seat fits, each condition alone and all at once.
+ * @param best settings of this problem: remedies in use count as given
+ * @param draws of this problem's body
+ */
+export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): ChooseCertainty {
+  const p = inPlace(bare, best.remedies);
+  const f = frameOf(p, best, draws);
+  const drawn = [...columnsOf(draws), ...standardNormals(draws.count, f.loose.length)];
+  const conditions = computableConditions(p);
+  const rows = conditions.map((c) => rowsOf(f, c));
+  const shareFor = (of: readonly Row[]): number => {
+    const region = regionOf(of, f.movers, f.unknowns);
+    return plainShare(region, f.unknowns) ?? countWithin(region, drawn, draws.count) / draws.count;
+  };
+  const outside = (c: Condition): number =>
+    Math.abs(outsideBy(bandOf(p.targets[c.id]), c.residual(p, f.from)));
+  const each = conditions
+    .map((c, i) => ({ id: c.id, probability: shareFor(rows[i]!), outside: outside(c) }))
+    .sort((a, b) => a.probability - b.probability || b.outside - a.outside || (a.id < b.id ? -1 : 1));
+  const least = each[0];
+  const all = Math.min(shareFor(rows.flat()), least?.probability ?? 1);
+  return {
+    each: each.map(({ id, probability }) => ({ id, probability })),
+    all,
+    standardError: Math.sqrt((all * (1 - all)) / draws.count),
+    count: draws.count,
+    limiting: least && (least.probability < 1 || least.outside > 0) ? least.id : null,
+  };
+}
