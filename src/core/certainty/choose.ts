@@ -49,6 +49,8 @@ interface Frame {
   readonly unknowns: Unknowns;
   /** By how much the heights of the seat follow a kilogram. */
   readonly sinks: Readonly<Partial<Record<AdjustmentKind, number>>>;
+  /** How far beyond its ends an adjustment is followed to where a condition fails. */
+  readonly reach: (kind: AdjustmentKind) => number;
   /** Each measure a little more and a little less, made when first asked for. */
   readonly around: (id: DimensionId) => readonly [Problem, Problem];
 }
@@ -114,6 +116,7 @@ function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
       count: draws.ids.length + loose.length,
     },
     sinks: sinksOf(p),
+    reach: (kind) => BEYOND_CLOSE * ADJUSTMENT_UNITS[p.variables[kind]!.adjustment.unit].closeBy,
     around: (id) => {
       const found = made.get(id) ?? [nudged(p, id, NUDGE), nudged(p, id, -NUDGE)];
       made.set(id, found);
@@ -139,9 +142,15 @@ function marginsOf(p: Problem, c: Condition): { readonly side: Side; readonly ma
 }
 
 /** Where a margin is nothing between two places, of which one is inside. */
-function crossing(margin: (x: number) => number, inside: number, outside: number): number {
+function crossing(
+  margin: (x: number) => number,
+  inside: number,
+  atInside: number,
+  outside: number,
+  atOutside: number,
+): number {
   let [good, bad] = [inside, outside];
-  let [above, below] = [margin(good), margin(bad)];
+  let [above, below] = [atInside, atOutside];
   let last = 0;
   for (let n = 0; n < MOST_LOOKS; n++) {
     const x = good + ((bad - good) * above) / (above - below);
@@ -161,23 +170,27 @@ function crossing(margin: (x: number) => number, inside: number, outside: number
 }
 
 /** Where a condition begins to fail while one adjustment alone is moved to either side. */
-function edgesAlong({ p, from }: Frame, margin: Margin, kind: AdjustmentKind): SetValues[] {
-  const { values, adjustment } = p.variables[kind]!;
-  const beyond = BEYOND_CLOSE * ADJUSTMENT_UNITS[adjustment.unit].closeBy;
-  const at = (x: number): SetValues => ({ ...from, [kind]: x });
-  const of = (x: number): number => margin(p, at(x));
+function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: AdjustmentKind): SetValues[] {
+  const { values } = p.variables[kind]!;
+  const moved: SetValues = { ...from };
+  const of = (x: number): number => {
+    moved[kind] = x;
+    return margin(p, moved);
+  };
   const here = from[kind];
-  const isInside = of(here) >= 0;
+  const inside = of(here);
+  const beyond = reach(kind);
   return [values[0]! - beyond, values[values.length - 1]! + beyond].flatMap((end) => {
     const there = of(end);
-    if (Number.isNaN(there) || there >= 0 === isInside) return [];
-    return [at(isInside ? crossing(of, here, end) : crossing(of, end, here))];
+    if (Number.isNaN(there) || there >= 0 === inside >= 0) return [];
+    const x = inside >= 0 ? crossing(of, here, inside, end, there) : crossing(of, end, there, here, inside);
+    return [{ ...from, [kind]: x }];
   });
 }
 
 /** The same while one measure is off: for a seat on which nothing moves. */
 function edgesOver({ p, from, ids }: Frame, c: Condition, margin: Margin): Problem[] {
-  const isInside = margin(p, from) >= 0;
+  const here = margin(p, from);
   return c
     .needs(p)
     .filter((id) => ids.includes(id))
@@ -185,8 +198,10 @@ function edgesOver({ p, from, ids }: Frame, c: Condition, margin: Margin): Probl
       [-3, 3].flatMap((far) => {
         const end = far * p.inputs.body[id]!.spread;
         const of = (by: number): number => margin(nudged(p, id, by), from);
-        if (of(end) >= 0 === isInside) return [];
-        return [nudged(p, id, isInside ? crossing(of, 0, end) : crossing(of, end, 0))];
+        const there = of(end);
+        if (there >= 0 === here >= 0) return [];
+        const by = here >= 0 ? crossing(of, 0, here, end, there) : crossing(of, end, there, 0, here);
+        return [nudged(p, id, by)];
       }),
     );
 }
@@ -200,10 +215,15 @@ const LEAST_BEND = 0.2;
 function bendsOf(f: Frame, margin: Margin, q: Problem, v: SetValues, { move }: Row): Row['bends'] {
   const bends = new Map<number, readonly number[]>();
   const here = margin(q, v);
+  const there = { ...v };
   f.kinds.forEach((kind, j) => {
     const mover = f.movers[j]!;
     if (move[j] === 0 || mover.type !== 'stops') return;
-    const bent = mover.values.map((x) => margin(q, { ...v, [kind]: x }) - here - move[j]! * (x - v[kind]));
+    const bent = mover.values.map((x) => {
+      there[kind] = x;
+      return margin(q, there) - here - move[j]! * (x - v[kind]);
+    });
+    there[kind] = v[kind];
     if (bent.some((x) => Math.abs(x) > LEAST_BEND)) bends.set(j, bent);
   });
   return bends.size > 0 ? bends : undefined;
@@ -277,7 +297,8 @@ function rowsOf(f: Frame, c: Condition): Row[] {
     if (c.isStraight) return [rowAt(f, c, margin, f.p, f.from)];
     const all = c.scope.filter((kind) => f.kinds.includes(kind));
     // A leg begins to fail in several ways: a foot hangs, or a thigh lifts off the pan.
-    const movers = c.onLegs ? all : all.slice(0, 1);
+    const isBent = BENT_OTHERWISE.includes(c.id) || (c.onLegs && f.p.hasSlope);
+    const movers = isBent ? all : all.slice(0, 1);
     const places = movers.flatMap((kind) => edgesAlong(f, margin, kind));
     if (places.length > 0) {
       const rows = distinct(places.map((v) => rowAt(f, c, margin, f.p, v)));

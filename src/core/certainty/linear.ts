@@ -196,21 +196,31 @@ function putAt(row: Row, j: number, value: number, stop: number): Row {
   return { at: row.at + by * value + bent, move, off: row.off, sd: row.sd, bends };
 }
 
-/** Which adjustments have to do with one another, by the rows that they share. */
-function partsOf(rows: readonly Row[], count: number): number[][] {
-  const root = Array.from({ length: count }, (_, j) => j);
-  const top = (j: number): number => (root[j] === j ? j : (root[j] = top(root[j]!)));
-  for (const { move } of rows) {
-    let first = -1;
-    for (let j = 0; j < count; j++) {
-      if (Math.abs(move[j]!) < NONE) continue;
-      if (first < 0) first = top(j);
-      else root[top(j)] = first;
+interface Part {
+  readonly movers: readonly number[];
+  readonly rows: readonly Row[];
+}
+
+/** Rows that share adjustments, together; those that follow none are left out. */
+function partsOf(rows: readonly Row[]): readonly Part[] {
+  let parts: { movers: Set<number>; rows: Row[] }[] = [];
+  for (const row of rows) {
+    const own: number[] = [];
+    for (let j = 0; j < row.move.length; j++) if (Math.abs(row.move[j]!) >= NONE) own.push(j);
+    if (own.length === 0) continue;
+    const [first, ...others] = parts.filter(({ movers }) => own.some((j) => movers.has(j)));
+    const joined = first ?? { movers: new Set<number>(), rows: [] };
+    if (!first) parts.push(joined);
+    for (const j of own) joined.movers.add(j);
+    joined.rows.push(row);
+    if (others.length === 0) continue;
+    for (const other of others) {
+      for (const j of other.movers) joined.movers.add(j);
+      joined.rows.push(...other.rows);
     }
+    parts = parts.filter((part) => !others.includes(part));
   }
-  const parts = new Map<number, number[]>();
-  for (let j = 0; j < count; j++) parts.set(top(j), [...(parts.get(top(j)) ?? []), j]);
-  return [...parts.values()];
+  return parts.map((part) => ({ movers: [...part.movers], rows: part.rows }));
 }
 
 /** Those that stop and are looked at one by one; the rest slides. */
@@ -246,10 +256,8 @@ function cased(rows: readonly Row[], spread: Spread): Region | null {
   if (!asked) return null;
   const isPlain = ({ move }: Row): boolean => move.every((x) => Math.abs(x) < NONE);
   const parts: (readonly Region[])[] = [];
-  for (const part of partsOf(asked, spread.movers.length)) {
-    const own = asked.filter(({ move }) => part.some((j) => Math.abs(move[j]!) >= NONE));
-    if (own.length === 0) continue;
-    const [first] = [...part].sort((a, b) => usersOf(own, b) - usersOf(own, a));
+  for (const { movers, rows: own } of partsOf(asked)) {
+    const [first] = [...movers].sort((a, b) => usersOf(own, b) - usersOf(own, a));
     const cases = casesOf(own, first!, spread);
     if (cases.length === 0) return null;
     if (!cases.some(({ rows: r, parts: p }) => r.length + p.length === 0)) parts.push(cases);
@@ -287,9 +295,7 @@ export function regionOf(rows: readonly Row[], movers: readonly Mover[], unknown
   const asked = pruned(rows, spread);
   if (!asked) return null;
   const left: Row[] = asked.filter(({ move }) => move.every((x) => Math.abs(x) < NONE));
-  for (const part of partsOf(asked, movers.length)) {
-    const own = asked.filter(({ move }) => part.some((j) => Math.abs(move[j]!) >= NONE));
-    if (own.length === 0) continue;
+  for (const { movers: part, rows: own } of partsOf(asked)) {
     const stops = stopsAmong(part, movers);
     const slides = part.filter((j) => !stops.includes(j));
     const slid = slidOut(
