@@ -147,6 +147,7 @@ export const SeatSchema: z.ZodType<SeatModel> = z.object({
   castors: z.enum(['hardFloor', 'softFloor', 'glides', 'bolted']),
   adjustments: z.array(AdjustmentSchema),
   controls: z.array(ControlSchema),
+  price: Finite.min(0).max(1e7).optional(),
   notes: Notes,
 });
 

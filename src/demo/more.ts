@@ -4,7 +4,7 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import type { RandomGenerator } from 'pure-rand/types/RandomGenerator';
 import { DIMENSIONS, pairDoubts, rangeDoubt, type Body, type DimensionId } from '../core/body';
 import type { Quantity } from '../core/quantity';
-import { ADJUSTMENT_KINDS, seatDoubts, type Adjustment, type SeatModel } from '../core/seat';
+import { ADJUSTMENT_KINDS, movedTravel, seatDoubts, type Adjustment, type SeatModel } from '../core/seat';
 import { DEMO_SEATS } from './seats';
 import { DEMO_SITTERS, type DemoSitter } from './sitters';
 
@@ -82,19 +82,6 @@ export function moreSitters(random: RandomGenerator, count: number): DemoSitter[
   });
 }
 
-/** The whole travel moved by a little, so that each seat reaches something else. */
-function moved(adjustment: Adjustment, by: number): Adjustment {
-  const shift = (q: Quantity): Quantity => ({ ...q, value: q.value + by });
-  const { travel } = adjustment;
-  return {
-    ...adjustment,
-    travel:
-      travel.type === 'listed'
-        ? { ...travel, values: travel.values.map(shift) }
-        : { ...travel, lowest: shift(travel.lowest), highest: shift(travel.highest) },
-  };
-}
-
 const MOST_MOVED_MM = 25;
 /** A length that counts from the floor, the seat or the back; not one that begins at its own end. */
 const isMovable = (a: Adjustment): boolean =>
@@ -109,7 +96,10 @@ export function moreSeats(random: RandomGenerator, count: number): Omit<SeatMode
       ...model,
       name,
       adjustments: model.adjustments.map((a) =>
-        isMovable(a) ? moved(a, uniformInt(random, -MOST_MOVED_MM, MOST_MOVED_MM)) : a,
+        // By a little, so that each seat reaches something else.
+        isMovable(a)
+          ? { ...a, travel: movedTravel(a.travel, uniformInt(random, -MOST_MOVED_MM, MOST_MOVED_MM)) }
+          : a,
       ),
     };
     return seatDoubts({ ...variant, id: '' }).length === 0 ? variant : { ...model, name };

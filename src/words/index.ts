@@ -6,6 +6,7 @@ export {
   say,
   sayClock,
   sayDate,
+  sayPrice,
   sayInUnit,
   sayLength,
   sayTurns,

@@ -81,6 +81,10 @@ export function say(message: Message, reading: Reading): string {
 }
 
 /** A local date (`2026-11-25`), or the local date of an instant, as this reader writes it. */
+/** A price as a bare number: in whose currency is the practice's own affair. */
+export const sayPrice = (price: number, { locale }: Reading): string =>
+  new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }).format(price);
+
 export function sayDate(date: string, reading: Reading): string {
   const isInstant = date.includes('T');
   return new Intl.DateTimeFormat(reading.locale, {

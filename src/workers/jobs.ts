@@ -1,8 +1,9 @@
 /** The long computations, by name: each a generator whose every value says how far it is; the last one is its result. */
-import { certaintyOfSettings, drawsOf, type SetCertainty } from '../core/certainty';
+import { RANKING_DRAWS, certaintyOfSettings, drawsOf, type SetCertainty } from '../core/certainty';
 import { countBetween, type Counted, type Limits } from '../core/crowd';
 import { problemOf, remediesInTurn, type FitInputs, type Remedies, type Settings } from '../core/fit';
 import { populationOf, type PopulationTable, type Who } from '../core/population';
+import { rankingInTurn, type Asked, type Ranking } from '../core/rank';
 import type { SeatModel } from '../core/seat';
 
 export interface CountJob {
@@ -24,8 +25,14 @@ export interface RemediesJob {
   readonly seats: readonly SeatModel[];
 }
 
+export interface RankJob {
+  readonly asked: Asked;
+  readonly seats: readonly SeatModel[];
+}
+
 export interface Jobs {
   readonly count: { readonly input: CountJob; readonly result: Counted };
+  readonly rank: { readonly input: RankJob; readonly result: Ranking };
   readonly remedies: { readonly input: RemediesJob; readonly result: Remedies };
   readonly certainty: { readonly input: CertaintyJob; readonly result: SetCertainty };
 }
@@ -36,6 +43,7 @@ export const JOBS: {
 } = {
   count: ({ table, who, limits, seed, count }) =>
     countBetween(populationOf(table, who), limits, { seed, count }),
+  rank: ({ asked, seats }) => rankingInTurn(asked, seats, drawsOf(asked.body, RANKING_DRAWS)),
   remedies: ({ inputs, seats }) => remediesInTurn(problemOf(inputs), seats),
   certainty: ({ inputs, settings }) => certaintyOfSettings(problemOf(inputs), settings, drawsOf(inputs.body)),
 };

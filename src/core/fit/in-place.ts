@@ -1,7 +1,6 @@
 /** Seat and place as they stand with remedies in use: what is added, taken off or changed, nothing solved yet. */
 import type { Place } from '../place';
-import { ABOVE_SEAT_KINDS, type Adjustment, type AdjustmentKind, type SeatModel, type Travel } from '../seat';
-import type { Quantity } from '../quantity';
+import { ABOVE_SEAT_KINDS, movedTravel, type Adjustment, type AdjustmentKind, type SeatModel } from '../seat';
 import { REMEDY_IDS, sizeInUse, type FitInputs, type RemedyId, type RemedySettings } from './inputs';
 import { oncePer } from './once';
 import { problemOf, type Problem } from './problem';
@@ -21,12 +20,6 @@ const ARMS: readonly AdjustmentKind[] = [
   'armPivot',
   'armAngle',
 ];
-
-function movedTravel(travel: Travel, by: number): Travel {
-  const to = (q: Quantity): Quantity => ({ ...q, value: q.value + by });
-  if (travel.type === 'listed') return { ...travel, values: travel.values.map(to) };
-  return { ...travel, lowest: to(travel.lowest), highest: to(travel.highest) };
-}
 
 const moved = (adjustments: readonly Adjustment[], kinds: readonly AdjustmentKind[], by: number) =>
   by === 0

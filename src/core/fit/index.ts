@@ -15,7 +15,7 @@ export {
 } from './inputs';
 export { inPlace, inputsWith } from './in-place';
 export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
-export { CONDITIONS, type Condition } from './conditions';
+export { CONDITIONS, followsStraight, type Condition } from './conditions';
 export { computable as computableConditions } from './plan';
 export { balancedTension, tensionFraction } from './wanted';
 export { penaltyOf, type Cost } from './penalty';

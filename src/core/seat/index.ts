@@ -21,6 +21,7 @@ export {
   isFixed,
   isStepped,
   meaningLine,
+  movedTravel,
   nearestPosition,
   positionCount,
   positionSpread,

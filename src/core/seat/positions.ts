@@ -1,3 +1,4 @@
+import type { Quantity } from '../quantity';
 import type { Adjustment, Travel } from './adjustment';
 import { ADJUSTMENT_UNITS } from './adjustment-kinds';
 
@@ -113,4 +114,11 @@ export function positionSpread(adjustment: Adjustment, position: number): number
   const last = positionCount(adjustment) - 1;
   const share = last > 0 ? position / last : 0;
   return Math.hypot((1 - share) * travel.lowest.spread, share * travel.highest.spread);
+}
+
+/** A travel with every position moved by as much, in its unit. */
+export function movedTravel(travel: Travel, by: number): Travel {
+  const to = (q: Quantity): Quantity => ({ ...q, value: q.value + by });
+  if (travel.type === 'listed') return { ...travel, values: travel.values.map(to) };
+  return { ...travel, lowest: to(travel.lowest), highest: to(travel.highest) };
 }

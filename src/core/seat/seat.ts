@@ -57,6 +57,8 @@ export interface SeatModel {
   readonly castors: 'hardFloor' | 'softFloor' | 'glides' | 'bolted';
   readonly adjustments: readonly Adjustment[];
   readonly controls: readonly Control[];
+  /** What one costs, in the practice's own currency; absent: not known. */
+  readonly price?: number | undefined;
   /** Anything the fitter should know, in the maker's or the surveyor's words. */
   readonly notes: string;
 }

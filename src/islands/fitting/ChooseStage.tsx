@@ -1,130 +1,59 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import { useEffect, useMemo, useState } from 'react';
-import {
-  NO_REMEDIES,
-  assess,
-  makeInputs,
-  problemOf,
-  solve,
-  type Assessment,
-  type FitInputs,
-} from '../../core/fit';
-import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
-import { useReading } from '../../ui/preferences';
+import { memo, useState } from 'react';
+import type { Assessment } from '../../core/fit';
+import type { RankedSeat, Ranking, RefusedSeat } from '../../core/rank';
+import type { MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
 import { formatMassNumber, parseMass } from '../../core/units';
-import { sayLength, sayValue, word } from '../../words';
+import { sayLength, sayPrice, sayValue, word } from '../../words';
 import type { FittingState } from './use-fitting';
+import { useAssessment, useRanking, type Ranked } from './use-ranking';
+import { useSteady } from './use-steady';
 import styles from './fitting.module.css';
 
 const MOST_TOOLS_KG = 100;
 
-/** What a seat would come to for this sitter at this place, before it is chosen. */
-function previewInputs(
-  fitting: FittingDetail,
-  seat: SeatSummary,
-  places: readonly PlaceSummary[],
-  methods: readonly MethodSummary[],
-): FitInputs | null {
-  const method =
-    methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
-  if (!method) return null;
-  const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
-  return makeInputs({
-    sitter: { ageYears: fitting.inputs?.sitter.ageYears ?? null },
-    body: fitting.body,
-    seat: seat.seat,
-    place,
-    method,
-    work: { toolsKg: fitting.toolsKg },
-  });
+interface Props {
+  readonly state: FittingState;
+  readonly seats: readonly SeatSummary[];
+  readonly places: readonly PlaceSummary[];
+  readonly methods: readonly MethodSummary[];
 }
 
-/** Solves the seats one after the other, leaving the screen free between two. */
-function usePreviews(
-  fitting: FittingDetail,
-  seats: readonly SeatSummary[],
-  places: readonly PlaceSummary[],
-  methods: readonly MethodSummary[],
-): ReadonlyMap<string, Assessment> {
-  const [previews, setPreviews] = useState<ReadonlyMap<string, Assessment>>(new Map());
-  const key = useMemo(
-    () => JSON.stringify([fitting.body, fitting.place, fitting.method, fitting.toolsKg]),
-    [fitting],
-  );
-  useEffect(() => {
-    let stopped = false;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const found = new Map<string, Assessment>();
-    const next = (i: number) => {
-      const seat = seats[i];
-      if (stopped || !seat) return;
-      const inputs = previewInputs(fitting, seat, places, methods);
-      if (inputs) {
-        const problem = problemOf(inputs);
-        found.set(seat.versionId, assess(problem, solve(problem, { remedies: NO_REMEDIES }).settings));
-        setPreviews(new Map(found));
-      }
-      timer = setTimeout(() => next(i + 1), 0);
-    };
-    timer = setTimeout(() => next(0), 0);
-    return () => {
-      stopped = true;
-      clearTimeout(timer);
-    };
-    // The fitting object changes with every answer; what the previews depend on is in the key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, seats, places, methods]);
-  return previews;
-}
+const sayPercent = ({ percent }: RankedSeat): string => {
+  // Nothing that was only drawn is ever quite sure.
+  const shown = percent === 100 ? '> 99' : percent === 0 ? '< 1' : String(percent);
+  return word('choose.percent').replace('{percent}', shown);
+};
 
-function SeatCard({
-  seat,
-  preview,
-  chosen,
-  disabled,
-  onChoose,
-}: {
+interface CardProps {
   readonly seat: SeatSummary;
-  readonly preview: Assessment | undefined;
+  readonly ranked: Ranked;
   readonly chosen: boolean;
   readonly disabled: boolean;
-  readonly onChoose: () => void;
-}) {
-  const reading = useReading();
-  const misfits = preview?.outcomes.filter((o) => o.verdict === 'cannotReach') ?? [];
-  const estimates = preview?.outcomes.filter((o) => o.estimated.length > 0).length ?? 0;
-  const fits = preview?.outcomes.filter((o) => o.verdict === 'fits').length ?? 0;
+  readonly onChoose: (seat: SeatSummary) => void;
+}
+
+/** How a seat would stand at its best: every adjustment, and what is out of reach. */
+function Preview({ preview }: { readonly preview: Assessment }) {
+  const misfits = preview.outcomes.filter((o) => o.verdict === 'cannotReach');
+  const estimates = preview.outcomes.filter((o) => o.estimated.length > 0).length;
   return (
-    <button
-      type="button"
-      className={styles.seatCard}
-      aria-pressed={chosen}
-      disabled={disabled}
-      onClick={onChoose}
-      data-refused={preview?.refused ? true : undefined}
-    >
-      <span className={styles.seatName}>{seat.seat.name}</span>
-      <span className={parts.soft}>
-        {word(`class.${seat.seat.seatClass}`)} · {sayValue({ kg: seat.seat.ratedLoadKg.value }, reading)} ·{' '}
-        {sayLength(seat.seat.seatWidthMm.value, reading)}
+    <>
+      <span className={styles.previews} aria-hidden="true">
+        {preview.outcomes.map((o) => (
+          <span
+            key={o.kind}
+            className={parts.verdict}
+            data-verdict={o.verdict}
+            title={word(`kind.${o.kind}`)}
+          >
+            <VerdictGlyph verdict={o.verdict} />
+          </span>
+        ))}
       </span>
-      {!preview && <span className={parts.soft}>{word('choose.computing')}</span>}
-      {preview && (
-        <span className={styles.previews} aria-hidden="true">
-          {preview.outcomes.map((o) => (
-            <span
-              key={o.kind}
-              className={parts.verdict}
-              data-verdict={o.verdict}
-              title={word(`kind.${o.kind}`)}
-            >
-              <VerdictGlyph verdict={o.verdict} />
-            </span>
-          ))}
-        </span>
-      )}
       {estimates > 0 && (
         <span className={parts.soft}>{word('choose.estimates').replace('{n}', String(estimates))}</span>
       )}
@@ -136,17 +65,137 @@ function SeatCard({
           )}
         </span>
       )}
-      {preview && (
-        <span className={parts.verdict} data-verdict={preview.refused ? 'refused' : 'fits'}>
-          {preview.refused
+    </>
+  );
+}
+
+/** In how many adjustments a seat fits, or why it is refused. */
+function Sum({
+  preview,
+  refused,
+  chosen,
+}: {
+  readonly preview: Assessment | null;
+  readonly refused: RefusedSeat | undefined;
+  readonly chosen: boolean;
+}) {
+  const say = useSay();
+  const fits = preview?.outcomes.filter((o) => o.verdict === 'fits').length ?? 0;
+  return (
+    <>
+      {refused?.reasons.map((reason, i) => (
+        <span key={i} className={parts.soft}>
+          {say(reason)}
+        </span>
+      ))}
+      {(preview ?? refused) && (
+        <span className={parts.verdict} data-verdict={refused ? 'refused' : 'fits'}>
+          {refused
             ? word('choose.refused')
             : word('choose.fits')
                 .replace('{n}', String(fits))
-                .replace('{all}', String(preview.outcomes.length))}
+                .replace('{all}', String(preview?.outcomes.length ?? 0))}
           {chosen && ` · ${word('choose.selected')}`}
         </span>
       )}
+    </>
+  );
+}
+
+const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoose }: CardProps) {
+  const reading = useReading();
+  const { ranking, isFailed } = ranked;
+  const own = ranking?.ranked.find((r) => r.seatId === seat.seat.id);
+  const refused = ranking?.refused.find((r) => r.seatId === seat.seat.id);
+  const preview = useAssessment(ranked, seat.seat);
+  const { price } = seat.seat;
+  return (
+    <button
+      type="button"
+      className={styles.seatCard}
+      aria-pressed={chosen}
+      disabled={disabled}
+      onClick={() => onChoose(seat)}
+      data-refused={refused ? true : undefined}
+    >
+      <span className={styles.seatName}>{seat.seat.name}</span>
+      <span className={parts.soft}>
+        {word(`class.${seat.seat.seatClass}`)} · {sayValue({ kg: seat.seat.ratedLoadKg.value }, reading)} ·{' '}
+        {sayLength(seat.seat.seatWidthMm.value, reading)}
+        {price !== undefined && ` · ${word('choose.price').replace('{price}', sayPrice(price, reading))}`}
+      </span>
+      {!own && !refused && (
+        <span className={parts.soft}>{word(isFailed ? 'choose.failed' : 'choose.computing')}</span>
+      )}
+      {own && (
+        <span className={styles.percent}>
+          {sayPercent(own)}
+          <span className={parts.soft}>
+            {' '}
+            {word('choose.some')}
+            {own.limiting &&
+              own.percent < 100 &&
+              `; ${word('choose.limiting').replace('{condition}', word(`condition.${own.limiting}`))}`}
+          </span>
+        </span>
+      )}
+      {preview && <Preview preview={preview} />}
+      <Sum preview={preview} refused={refused} chosen={chosen} />
     </button>
+  );
+});
+
+/** So many are shown at first. */
+const FIRST = 50;
+
+/** Best first, then those not yet known as they are listed, then the refused. */
+function inOrder(seats: readonly SeatSummary[], ranking: Ranking | null): readonly SeatSummary[] {
+  if (!ranking || ranking.done < Math.min(FIRST, ranking.count)) return seats;
+  const byId = new Map(seats.map((seat) => [seat.seat.id, seat]));
+  const take = (known: readonly { readonly seatId: string }[]) =>
+    known.flatMap(({ seatId }) => byId.get(seatId) ?? []);
+  const ranked = take(ranking.ranked);
+  const refused = take(ranking.refused);
+  const known = new Set([...ranked, ...refused]);
+  return [...ranked, ...seats.filter((seat) => !known.has(seat)), ...refused];
+}
+
+function Seats({ state, seats, places, methods }: Props) {
+  const { fitting, edit } = state;
+  const ranked = useRanking(fitting, seats, places, methods);
+  const [all, setAll] = useState(false);
+  const choose = useSteady((seat: SeatSummary) => void edit({ seatVersionId: seat.versionId }));
+  if (!ranked) return <p className={parts.soft}>{word('choose.none')}</p>;
+  const { ranking } = ranked;
+  const ordered = inOrder(seats, ranking);
+  const isWorking = !ranked.isFailed && (!ranking || ranking.done < ranking.count);
+  return (
+    <>
+      <p className={parts.soft} role="status">
+        {isWorking && ranking && ranking.count > FIRST
+          ? word('choose.working')
+              .replace('{n}', String(ranking.done))
+              .replace('{all}', String(ranking.count))
+          : word('choose.order')}
+      </p>
+      <div className={styles.seatCards}>
+        {(all ? ordered : ordered.slice(0, FIRST)).map((seat) => (
+          <SeatCard
+            key={seat.versionId}
+            seat={seat}
+            ranked={ranked}
+            chosen={seat.versionId === fitting.seat?.versionId}
+            disabled={fitting.state === 'left' || state.busy}
+            onChoose={choose}
+          />
+        ))}
+      </div>
+      {!all && ordered.length > FIRST && (
+        <button type="button" className={parts.plainButton} onClick={() => setAll(true)}>
+          {word('choose.all').replace('{n}', String(ordered.length))}
+        </button>
+      )}
+    </>
   );
 }
 
@@ -179,17 +228,9 @@ function Tools({ state }: { readonly state: FittingState }) {
   );
 }
 
-interface Props {
-  readonly state: FittingState;
-  readonly seats: readonly SeatSummary[];
-  readonly places: readonly PlaceSummary[];
-  readonly methods: readonly MethodSummary[];
-}
-
 /** Which seat, at which place, after which method. */
 export function ChooseStage({ state, seats, places, methods }: Props) {
   const { fitting, edit } = state;
-  const previews = usePreviews(fitting, seats, places, methods);
   const locked = fitting.state === 'left' || state.busy;
   const chosenPlace = fitting.place?.versionId ?? '';
   // A fitting keeps the version it was made with, even when a newer one is listed.
@@ -216,18 +257,7 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
     <div className={styles.choose}>
       <section aria-label={word('choose.seat')}>
         <h2>{word('choose.seat')}</h2>
-        <div className={styles.seatCards}>
-          {seats.map((seat) => (
-            <SeatCard
-              key={seat.versionId}
-              seat={seat}
-              preview={previews.get(seat.versionId)}
-              chosen={seat.versionId === fitting.seat?.versionId}
-              disabled={locked}
-              onChoose={() => void edit({ seatVersionId: seat.versionId })}
-            />
-          ))}
-        </div>
+        <Seats state={state} seats={seats} places={places} methods={methods} />
       </section>
       <section className={styles.chooseRest} aria-label={word('choose.place')}>
         <NativeSelect

@@ -10,7 +10,7 @@ import {
 import { Frame } from '../../ui/Frame';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, sayTurns, sayValue, word, type Reading } from '../../words';
+import { sayLength, sayPrice, sayTurns, sayValue, word, type Reading } from '../../words';
 import styles from './seats.module.css';
 
 function sayIn(adjustment: Adjustment, value: number, reading: Reading): string {
@@ -60,6 +60,9 @@ function Facts({ seat }: { readonly seat: SeatModel }) {
   const facts: readonly [string, string][] = [
     [word('seats.class'), word(`class.${seat.seatClass}`)],
     [word('seats.rated'), sayValue({ kg: seat.ratedLoadKg.value }, reading)],
+    ...(seat.price === undefined
+      ? []
+      : [[word('seats.price'), sayPrice(seat.price, reading)] satisfies [string, string]]),
     [word('seats.width'), sayLength(seat.seatWidthMm.value, reading)],
     [
       word('seats.sink'),

@@ -7,7 +7,7 @@ import { oncePer } from '../once';
 import type { Problem } from '../problem';
 import { ARM_CONDITIONS } from './arms';
 import { BACK_CONDITIONS } from './back';
-import type { Condition, ConditionRow } from './condition';
+import { followingOf, type Condition, type ConditionRow } from './condition';
 import { HEAD_CONDITIONS } from './head';
 import { LEG_CONDITIONS } from './legs';
 import { OPERATOR_CONDITIONS } from './operator';
@@ -46,6 +46,12 @@ export function extentOf(condition: Condition, x: Extents): Interval {
   const [a, b] = [condition.residual(x.p, x.lo), condition.residual(x.p, x.hi)];
   return { lo: Math.min(a, b), hi: Math.max(a, b) };
 }
+
+/** Whether a residual goes up or down by as much as an adjustment's value does. */
+export const followsStraight = (c: ConditionRow, kind: AdjustmentKind): boolean => {
+  const follows = followingOf(c, kind);
+  return follows === 1 || follows === -1;
+};
 
 /** The conditions that speak of something this seat and place have. */
 export const conditionsOf = oncePer((p): readonly Condition[] => CONDITIONS.filter((c) => c.applies(p)));

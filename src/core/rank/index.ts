@@ -1,0 +1,155 @@
+/** Seats in the order in which they are to be considered for one person at one place. */
+import { certaintyOfSeat, type Draws } from '../certainty';
+import {
+  NO_REMEDIES,
+  computableConditions,
+  followsStraight,
+  problemOf,
+  seatChecks,
+  solve,
+  valuesOfSettings,
+  type FitInputs,
+  type Problem,
+  type SetValues,
+  type Settings,
+} from '../fit';
+import { CONDITION_UNITS, bandOf, type ConditionId } from '../method';
+import type { Message } from '../message';
+import type { SeatModel } from '../seat';
+
+/** One seat that is not refused, at its best settings. */
+export interface RankedSeat {
+  readonly seatId: string;
+  readonly name: string;
+  /** That some position fits, whole per cent; and how far the drawing may have it off, in points. */
+  readonly percent: number;
+  readonly standardError: number;
+  readonly settings: Settings;
+  /** Beyond a hard bound, in tenths; total penalty in millionths. */
+  readonly hard: number;
+  readonly penalty: number;
+  /** The least distance of a setting to the nearer end of its range, in widths of its band; null where nothing has one. */
+  readonly margin: number | null;
+  /** In the practice's own currency; null: not known. */
+  readonly price: number | null;
+  /** The condition that is least likely to be met; null where all are sure. */
+  readonly limiting: ConditionId | null;
+}
+
+/** One seat that must not be used, with every reason. */
+export interface RefusedSeat {
+  readonly seatId: string;
+  readonly name: string;
+  readonly reasons: readonly Message[];
+}
+
+export interface Ranking {
+  /** Of so many. */
+  readonly count: number;
+  readonly done: number;
+  /** Best first; while it is being worked out the first ones of what is known. */
+  readonly ranked: readonly RankedSeat[];
+  /** By name. */
+  readonly refused: readonly RefusedSeat[];
+}
+
+/** Everything a fitting is computed from but the seat. */
+export type Asked = Omit<FitInputs, 'seat'>;
+
+const byName = (a: { readonly name: string; readonly seatId: string }, b: typeof a): number =>
+  a.name < b.name ? -1 : a.name > b.name ? 1 : a.seatId < b.seatId ? -1 : a.seatId > b.seatId ? 1 : 0;
+
+/**
+ * Likelier to fit (whole per cent) before less likely; then the lesser penalty, the larger margin, the lower price (not
+ * known: last), the name.
+ */
+export function byRank(a: RankedSeat, b: RankedSeat): number {
+  return (
+    b.percent - a.percent ||
+    a.penalty - b.penalty ||
+    (b.margin ?? -1) - (a.margin ?? -1) ||
+    (a.price ?? Infinity) - (b.price ?? Infinity) ||
+    byName(a, b)
+  );
+}
+
+const MARGIN_STEP = 1e3;
+
+/** What the settings leave to either side of each range, as a share of the width of its band: the least of all. */
+function marginOf(p: Problem, v: SetValues): number | null {
+  let least: number | null = null;
+  for (const c of computableConditions(p)) {
+    const band = bandOf(p.targets[c.id]);
+    const width = band.hi - band.lo;
+    if (!Number.isFinite(width) || width <= 0) continue;
+    for (const kind of c.owners(p)) {
+      const { values, adjustment } = p.variables[kind]!;
+      const isInUnit = CONDITION_UNITS[c.id] === 'own' || CONDITION_UNITS[c.id] === adjustment.unit;
+      if (values.length < 2 || !isInUnit || !followsStraight(c, kind)) continue;
+      const left = Math.min(v[kind] - values[0]!, values[values.length - 1]! - v[kind]) / width;
+      least = Math.min(least ?? Infinity, left);
+    }
+  }
+  return least === null ? null : Math.round(least * MARGIN_STEP) / MARGIN_STEP;
+}
+
+/** One seat by itself: refused, or with all that its rank hangs on. */
+export function rankOne(asked: Asked, seat: SeatModel, draws: Draws): RankedSeat | RefusedSeat {
+  const inputs = { ...asked, seat };
+  const of = { seatId: seat.id, name: seat.name };
+  const refusals = seatChecks(inputs).filter((c) => c.verdict === 'refused');
+  if (refusals.length > 0) return { ...of, reasons: refusals.map((c) => c.reason) };
+  const p = problemOf(inputs);
+  const { settings, hard, penalty } = solve(p, { remedies: NO_REMEDIES });
+  const { all, standardError, limiting } = certaintyOfSeat(p, settings, draws);
+  return {
+    ...of,
+    percent: Math.round(100 * all),
+    standardError: 100 * standardError,
+    settings,
+    hard,
+    penalty,
+    margin: marginOf(p, valuesOfSettings(p, settings)),
+    price: seat.price ?? null,
+    limiting,
+  };
+}
+
+const isRefused = (one: RankedSeat | RefusedSeat): one is RefusedSeat => 'reasons' in one;
+
+/** While it is being worked out so many are told of. */
+const FIRST = 50;
+
+/**
+ * Ranks seats one after the other; the order they come in does not matter. Yields after each what is known so far, and
+ * last the whole.
+ * @param draws of the asked body, the same for all seats
+ */
+export function* rankingInTurn(
+  asked: Asked,
+  seats: readonly SeatModel[],
+  draws: Draws,
+): Generator<Ranking, void> {
+  const ranked: RankedSeat[] = [];
+  const refused: RefusedSeat[] = [];
+  const count = seats.length;
+  let done = 0;
+  for (const seat of seats) {
+    const one = rankOne(asked, seat, draws);
+    done++;
+    if (isRefused(one)) refused.push(one);
+    else {
+      const after = ranked.findIndex((other) => byRank(one, other) < 0);
+      ranked.splice(after < 0 ? ranked.length : after, 0, one);
+    }
+    if (done < count) yield { count, done, ranked: ranked.slice(0, FIRST), refused: [] };
+  }
+  yield { count, done, ranked, refused: refused.sort(byName) };
+}
+
+/** All of `rankingInTurn` at once. */
+export function rankSeats(asked: Asked, seats: readonly SeatModel[], draws: Draws): Ranking {
+  let last: Ranking = { count: 0, done: 0, ranked: [], refused: [] };
+  for (const known of rankingInTurn(asked, seats, draws)) last = known;
+  return last;
+}

@@ -1,0 +1,75 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { assess, makeInputs, problemOf, type Assessment, type FitInputs } from '../../core/fit';
+import type { Asked, Ranking } from '../../core/rank';
+import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import { JobDesk } from '../../workers/desk';
+
+/** What every seat is asked with: the sitter at this place after this method. */
+function askedOf(
+  fitting: FittingDetail,
+  places: readonly PlaceSummary[],
+  methods: readonly MethodSummary[],
+  anySeat: SeatSummary | undefined,
+): Asked | null {
+  const method =
+    methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
+  if (!method || !anySeat) return null;
+  const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
+  return makeInputs({
+    sitter: { ageYears: fitting.inputs?.sitter.ageYears ?? null },
+    body: fitting.body,
+    seat: anySeat.seat,
+    place,
+    method,
+    work: { toolsKg: fitting.toolsKg },
+  });
+}
+
+/** The seats in order, worked out in the background; what is known so far until all are. */
+export interface Ranked {
+  readonly asked: Asked;
+  /** null until the first are known. */
+  readonly ranking: Ranking | null;
+  readonly isFailed: boolean;
+}
+
+export function useRanking(
+  fitting: FittingDetail,
+  seats: readonly SeatSummary[],
+  places: readonly PlaceSummary[],
+  methods: readonly MethodSummary[],
+): Ranked | null {
+  const key = useMemo(
+    () => JSON.stringify([fitting.body, fitting.place, fitting.method, fitting.toolsKg]),
+    [fitting],
+  );
+  // The fitting object changes with every answer; what the ranking depends on is in the key.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const asked = useMemo(() => askedOf(fitting, places, methods, seats[0]), [key, places, methods, seats]);
+  const [found, setFound] = useState<Ranked | null>(null);
+  const desk = useRef<JobDesk | null>(null);
+  useEffect(() => {
+    if (!asked) return;
+    desk.current ??= new JobDesk();
+    const { current } = desk;
+    const show = (ranking: Ranking) => setFound({ asked, ranking, isFailed: false });
+    current.run('rank', { asked, seats: seats.map(({ seat }) => seat) }, show).then(
+      (ranking) => ranking && show(ranking),
+      () => setFound({ asked, ranking: null, isFailed: true }),
+    );
+    return () => current.cancel();
+  }, [asked, seats]);
+  useEffect(() => () => desk.current?.close(), []);
+  if (!asked) return null;
+  return found?.asked === asked ? found : { asked, ranking: null, isFailed: false };
+}
+
+/** What is said of one seat at its best settings; null where it is refused or not yet known. */
+export function useAssessment({ asked, ranking }: Ranked, seat: SeatSummary['seat']): Assessment | null {
+  const settings = ranking?.ranked.find((r) => r.seatId === seat.id)?.settings;
+  return useMemo(() => {
+    if (!settings) return null;
+    const inputs: FitInputs = { ...asked, seat };
+    return assess(problemOf(inputs), settings);
+  }, [asked, seat, settings]);
+}
