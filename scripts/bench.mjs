@@ -1,26 +1,12 @@
 // Bundles the benchmarks as the product is bundled, and runs them: `npm run bench -- --json`.
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, checkNode, run } from './machine.mjs';
+import { ROOT, bundleForNode, checkNode, run } from './machine.mjs';
 
 checkNode();
 const folder = join(ROOT, 'node_modules', '.velto-bench');
 mkdirSync(folder, { recursive: true });
 const outfile = join(folder, 'run.mjs');
-run(
-  'npx',
-  [
-    'esbuild',
-    'bench/run.ts',
-    '--bundle',
-    '--packages=external',
-    '--platform=node',
-    '--format=esm',
-    '--target=node20',
-    `--outfile=${outfile}`,
-    '--log-level=warning',
-  ],
-  'Bundling the benchmarks',
-);
+bundleForNode('bench/run.ts', outfile, 'Bundling the benchmarks');
 run(process.execPath, [outfile, ...process.argv.slice(2)], 'The benchmarks');
 rmSync(outfile, { force: true });

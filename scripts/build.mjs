@@ -2,26 +2,14 @@
 import { readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { ROOT, checkNode, run } from './machine.mjs';
+import { ROOT, bundleForNode, checkNode, run } from './machine.mjs';
 
 checkNode();
 rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
 run('npx', ['astro', 'build', '--silent'], 'Building the pages');
-run(
-  'npx',
-  [
-    'esbuild',
-    'src/server/serve.ts',
-    '--bundle',
-    '--packages=external',
-    '--platform=node',
-    '--format=esm',
-    '--target=node20',
-    '--outfile=dist/serve.mjs',
-    '--log-level=warning',
-  ],
-  'Bundling the server',
-);
+bundleForNode('src/server/serve.ts', 'dist/serve.mjs', 'Bundling the server');
+bundleForNode('src/workers/thread.ts', 'dist/thread.mjs', 'Bundling the threads beside it');
+bundleForNode('src/server/fit-lines.ts', 'dist/fit.mjs', 'Bundling the command line');
 
 run(
   'npx',

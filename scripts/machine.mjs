@@ -23,15 +23,34 @@ export function checkNode() {
   );
 }
 
-/** Runs a command with its output shown; ends the program where it fails. */
-export function run(command, args, what) {
+/** Runs a command with its output shown, on standard error where the program's own output is data; ends where it fails. */
+export function run(command, args, what, { asError = false } = {}) {
   const result = spawnSync(command, args, {
     cwd: ROOT,
-    stdio: 'inherit',
+    stdio: ['inherit', asError ? 2 : 'inherit', 'inherit'],
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
   });
   if (result.error) fail(`${what} failed: ${result.error.message}`);
   if (result.status !== 0) fail(`${what} failed (exit code ${result.status}). The lines above say why.`);
+}
+
+/** Bundles a source for Node; packages stay where they are installed. */
+export function bundleForNode(source, outfile, what) {
+  run(
+    'npx',
+    [
+      'esbuild',
+      source,
+      '--bundle',
+      '--packages=external',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      `--outfile=${outfile}`,
+      '--log-level=warning',
+    ],
+    what,
+  );
 }
 
 const fingerprint = (file) =>
@@ -40,12 +59,12 @@ const fingerprint = (file) =>
     .digest('hex');
 
 /** Installs the locked packages where they are missing or the lock file has changed since. */
-export function installPackages() {
+export function installPackages(options = {}) {
   const mark = join(ROOT, 'node_modules', '.velto-lock');
   const wanted = fingerprint('package-lock.json');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
-  console.log('Installing packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'Installing packages (npm ci)');
+  console.error('Installing packages …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'Installing packages (npm ci)', options);
   writeFileSync(mark, wanted);
 }
 
@@ -68,15 +87,15 @@ function filesIn(path) {
 }
 
 /** Builds where any source differs from the ones last built; contents count, not times. */
-export function buildIfStale() {
+export function buildIfStale(options = {}) {
   const hash = createHash('sha256');
   for (const file of SOURCES.flatMap(filesIn).sort())
     hash.update(file).update(readFileSync(join(ROOT, file)));
   const wanted = hash.digest('hex');
   const mark = join(ROOT, 'dist', '.sources');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
-  console.log('Building …');
-  run(process.execPath, ['scripts/build.mjs'], 'Building');
+  console.error('Building …');
+  run(process.execPath, ['scripts/build.mjs'], 'Building', options);
   mkdirSync(dirname(mark), { recursive: true });
   writeFileSync(mark, wanted);
 }

@@ -9,6 +9,15 @@ export {
   SettingsSchema,
   TableSchema,
 } from './records';
+export { faultsOf } from './faults';
+export {
+  FitRequestSchema,
+  RankRequestSchema,
+  type FitAnswer,
+  type FitRequest,
+  type RankAnswer,
+  type RankRequest,
+} from './compute';
 export {
   DeletionSchema,
   FitterSchema,

@@ -28,6 +28,7 @@ import {
   TableSummarySchema,
 } from './api';
 import { CardSchema } from './card';
+import { FitAnswerSchema, FitRequestSchema, RankAnswerSchema, RankRequestSchema } from './compute';
 import { PROBLEMS, ProblemSchema } from './problems';
 import { MethodSchema, SettingsSchema } from './records';
 
@@ -59,6 +60,10 @@ const NAMED = {
   Remains: RemainsSchema,
   Passphrase: PassphraseSchema,
   Session: SessionSchema,
+  FitRequest: FitRequestSchema,
+  FitAnswer: FitAnswerSchema,
+  RankRequest: RankRequestSchema,
+  RankAnswer: RankAnswerSchema,
   Card: CardSchema,
   Problem: ProblemSchema,
 } satisfies Readonly<Record<string, ZodType>>;
@@ -82,6 +87,20 @@ interface Endpoint {
 
 /** Every endpoint there is; a test holds it against the routes. */
 export const ENDPOINTS: readonly Endpoint[] = [
+  {
+    method: 'post',
+    path: '/fit',
+    summary: 'Compute the settings of one case; nothing is kept',
+    body: 'FitRequest',
+    answer: 'FitAnswer',
+  },
+  {
+    method: 'post',
+    path: '/rank',
+    summary: 'Put seats in order for one sitter; nothing is kept',
+    body: 'RankRequest',
+    answer: 'RankAnswer',
+  },
   {
     method: 'get',
     path: '/sitters',

@@ -19,6 +19,7 @@ export const PROBLEMS = {
   wrongHost: { status: 421, title: 'This address is not served here' },
   wrongOrigin: { status: 403, title: 'This request came from another site' },
   lengthMissing: { status: 411, title: 'The length of the request is missing' },
+  tooLong: { status: 422, title: 'This case takes too long to compute' },
   tooLarge: { status: 413, title: 'The request is too large' },
   unsupported: { status: 415, title: 'Only JSON is taken here' },
   unexpected: { status: 500, title: 'Something went wrong here; nothing was changed' },

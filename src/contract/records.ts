@@ -242,11 +242,17 @@ export const InputsSchema: z.ZodType<FitInputs> = z.object({
   fitterHandMm: z.object({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
 });
 
+/** Positions by adjustment, counted from 0 at the lowest end. */
+export const PositionsSchema = z.partialRecord(z.enum(ADJUSTMENT_KIND_IDS), z.int().min(0).max(5000));
+
+/** Remedies by size, mm; of arms that are off 1. */
+export const RemediesSchema = z.object(
+  Object.fromEntries(
+    REMEDY_IDS.map((id) => [id, Finite.min(REMEDY_LIMITS[id][0]).max(REMEDY_LIMITS[id][1]).optional()]),
+  ) as Record<RemedyId, z.ZodOptional<typeof Finite>>,
+);
+
 export const SettingsSchema: z.ZodType<Settings> = z.object({
-  positions: z.partialRecord(z.enum(ADJUSTMENT_KIND_IDS), z.int().min(0).max(5000)),
-  remedies: z.object(
-    Object.fromEntries(
-      REMEDY_IDS.map((id) => [id, Finite.min(REMEDY_LIMITS[id][0]).max(REMEDY_LIMITS[id][1]).optional()]),
-    ) as Record<RemedyId, z.ZodOptional<typeof Finite>>,
-  ),
+  positions: PositionsSchema,
+  remedies: RemediesSchema,
 });

@@ -1,11 +1,12 @@
 /** The thin border between HTTP and the use cases. */
 import { createHash } from 'node:crypto';
 import type { APIContext, APIRoute } from 'astro';
-import { z, type ZodType } from 'zod';
+import type { ZodType } from 'zod';
 import {
   Id,
   PROBLEMS,
   done,
+  faultsOf,
   refused,
   type FieldFault,
   type Outcome,
@@ -63,9 +64,6 @@ export function answer(outcome: Outcome<unknown>, status = 200): Response {
   return Response.json(outcome.value, { status, headers });
 }
 
-const pointerOf = (path: readonly PropertyKey[]): string =>
-  path.map((key) => `/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`).join('');
-
 /** Checks the text of a JSON body. */
 function readBody<T>(request: Request, text: string, schema: ZodType<T>): Outcome<T> {
   if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
@@ -78,12 +76,7 @@ function readBody<T>(request: Request, text: string, schema: ZodType<T>): Outcom
   }
   const parsed = schema.safeParse(raw);
   if (parsed.success) return done(parsed.data);
-  return refused('invalid', {
-    faults: parsed.error.issues.map((issue: z.core.$ZodIssue) => ({
-      pointer: pointerOf(issue.path),
-      detail: issue.message,
-    })),
-  });
+  return refused('invalid', { faults: faultsOf(parsed.error) });
 }
 
 /** The version that was edited, from `If-Match: "3"`; null where absent or not one of ours. */

@@ -10,6 +10,7 @@ import { LOOPBACK_HOST, readArguments, type Arguments } from './arguments';
 import { setCurrent } from './current';
 import { Gate } from './gate';
 import { DATABASE_FILE, openContext } from './open';
+import { openThreads } from './threads';
 
 /** How long requests under way may take once the server is asked to end, ms. */
 const DRAIN_MS = 5000;
@@ -35,8 +36,13 @@ const built = (path: string): string => fileURLToPath(new URL(path, import.meta.
 async function main(): Promise<void> {
   process.env.NODE_ENV ??= 'production';
   const given = readOrFail();
+  const threads = openThreads(built('./thread.mjs'));
   if (given.fresh) removeDatabase(given.dataFolder);
-  const { context, loaded } = await openContext({ dataFolder: given.dataFolder, demo: !given.empty });
+  const { context, loaded } = await openContext({
+    dataFolder: given.dataFolder,
+    demo: !given.empty,
+    compute: threads.compute,
+  });
   const gate = given.passphrase === null ? null : await Gate.make(given.passphrase);
   setCurrent(context, gate);
   setInterval(() => void tidy(context).catch(console.error), TIDY_MS).unref();
@@ -68,7 +74,9 @@ async function main(): Promise<void> {
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       // Requests under way are answered, then the writes under way are finished and the log folded into the file.
-      server.close(() => void context.store.close().then(() => process.exit(0)));
+      server.close(
+        () => void Promise.all([context.store.close(), threads.close()]).then(() => process.exit(0)),
+      );
       server.closeIdleConnections();
       setTimeout(() => server.closeAllConnections(), DRAIN_MS).unref();
     });

@@ -1,5 +1,7 @@
 import { v7 } from 'uuid';
-import { refused, type Outcome } from '../contract';
+import { done, refused, type Outcome } from '../contract';
+import { fitAnswer, rankAnswer, type FitFound, type FitQuestion, type RankQuestion } from '../core/answer';
+import type { Ranking } from '../core/rank';
 import { findAnswer, insertAnswer } from '../data/answers';
 import type { Queries } from '../data/client';
 import type { Store } from '../data/store';
@@ -11,6 +13,18 @@ export interface Practice {
   readonly locale: string;
 }
 
+/** Where cases brought from outside are computed: in threads beside the server, or where they are asked. */
+export interface Compute {
+  readonly fit: (question: FitQuestion) => Promise<Outcome<FitFound>>;
+  readonly rank: (question: RankQuestion) => Promise<Outcome<Ranking>>;
+}
+
+/** Computed where it is asked: for the command line and tests. */
+export const IN_PLACE: Compute = {
+  fit: (question) => Promise.resolve(done(fitAnswer(question))),
+  rank: (question) => Promise.resolve(done(rankAnswer(question))),
+};
+
 /** What use cases are handed: the data, the time, new ids and who asks. They know no HTTP. */
 export interface Context {
   readonly store: Store;
@@ -18,6 +32,7 @@ export interface Context {
   readonly newId: () => string;
   readonly practice: Practice;
   readonly actor: Actor;
+  readonly compute: Compute;
   /** The key of the request, where it has one, and a fingerprint of what it asks. */
   readonly request: { readonly key: string; readonly fingerprint: string } | null;
 }
@@ -44,8 +59,9 @@ export function practiceOf(env: Readonly<Record<string, string | undefined>>): P
 }
 
 /** The context of the program itself; a request narrows it to who asks. */
-export const contextOf = (store: Store): Context => ({
+export const contextOf = (store: Store, compute: Compute = IN_PLACE): Context => ({
   store,
+  compute,
   now: systemClock(),
   newId: () => v7(),
   practice: practiceOf(process.env),

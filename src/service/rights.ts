@@ -12,7 +12,16 @@ export const VISITOR: Actor = { kind: 'visitor', fitterId: null };
 export type Act = 'read' | 'create' | 'edit' | 'delete' | 'restore';
 export interface RecordRef {
   readonly kind:
-    'sitter' | 'fitter' | 'fitting' | 'seat' | 'place' | 'method' | 'table' | 'session' | 'description';
+    | 'sitter'
+    | 'fitter'
+    | 'fitting'
+    | 'seat'
+    | 'place'
+    | 'method'
+    | 'table'
+    | 'case'
+    | 'session'
+    | 'description';
   readonly id: string | null;
 }
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { DIMENSIONS, type Body, type DimensionId } from '../../src/core/body';
+import { DIMENSIONS, type DimensionId } from '../../src/core/body';
 import { certaintyOfSeat, drawsOf, quickCertainty, type Draws } from '../../src/core/certainty';
 import {
   countWithin,
@@ -88,7 +88,7 @@ function lookedFor({ p, draws: { ids, off, count } }: Case): number {
       const quantity = p.inputs.body[id]!;
       body[id] = { ...quantity, value: quantity.value + off[d * ids.length + i]! };
     });
-    if (somePositionFits(withBody(p, body as Body), plan)) found++;
+    if (somePositionFits(withBody(p, body), plan)) found++;
   }
   return found / count;
 }

@@ -8,7 +8,7 @@ import { openDatabase } from '../../src/data/client';
 import { Store } from '../../src/data/store';
 import { loadDemo } from '../../src/demo/load';
 import { ensureShippedMethods } from '../../src/service/catalogue';
-import type { Context } from '../../src/service/context';
+import { IN_PLACE, type Context } from '../../src/service/context';
 import { PROGRAM } from '../../src/service/rights';
 
 export interface Bench {
@@ -30,6 +30,7 @@ export async function openBench(options: { readonly demo?: boolean } = {}): Prom
     newId: () => v7(),
     practice: { timeZone: 'UTC', locale: 'en-GB' },
     actor: PROGRAM,
+    compute: IN_PLACE,
     request: null,
   };
   await ensureShippedMethods(context);

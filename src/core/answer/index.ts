@@ -1,0 +1,72 @@
+/** What is answered to whoever brings a case or a list of seats: the same on the page, over HTTP and on the command line. */
+import {
+  RANKING_DRAWS,
+  USUAL_DRAWS,
+  certaintyOfSeat,
+  drawsOf,
+  quickCertainty,
+  type ChooseCertainty,
+  type SetCertainty,
+} from '../certainty';
+import {
+  assess,
+  problemOf,
+  remediesFor,
+  solve,
+  type Assessment,
+  type FitInputs,
+  type Remedies,
+  type RemedySettings,
+  type SolveResult,
+} from '../fit';
+import { rankSeats, type Asked, type Ranking } from '../rank';
+import type { AdjustmentKind, SeatModel } from '../seat';
+
+/** What more than the settings is asked for: each takes its time. */
+export const EXTRAS = ['certainty', 'remedies'] as const;
+export type Extra = (typeof EXTRAS)[number];
+
+export interface FitQuestion {
+  readonly inputs: FitInputs;
+  readonly remedies: RemedySettings;
+  readonly held: Readonly<Partial<Record<AdjustmentKind, number>>>;
+  readonly include: readonly Extra[];
+}
+
+export interface FitFound {
+  readonly solved: SolveResult;
+  /** Without the problem it was judged by, which is large and follows from the inputs. */
+  readonly assessment: Omit<Assessment, 'problem'>;
+  readonly certainty: { readonly some: ChooseCertainty; readonly asSet: SetCertainty } | null;
+  readonly remedies: Remedies | null;
+}
+
+/** One case: solved and judged, and what else was asked for. */
+export function fitAnswer({ inputs, remedies, held, include }: FitQuestion): FitFound {
+  const p = problemOf(inputs);
+  const solved = solve(p, { remedies, held });
+  const { outcomes, values, checks, refused, angles, settings } = assess(p, solved.settings);
+  const draws = include.includes('certainty') ? drawsOf(inputs.body, USUAL_DRAWS) : null;
+  return {
+    solved,
+    assessment: { outcomes, values, checks, refused, angles, settings },
+    certainty: draws && {
+      some: certaintyOfSeat(p, solved.settings, draws),
+      asSet: quickCertainty(p, solved.settings, draws),
+    },
+    remedies: include.includes('remedies') ? remediesFor(p) : null,
+  };
+}
+
+export interface RankQuestion {
+  readonly asked: Asked;
+  readonly seats: readonly SeatModel[];
+}
+
+/** Seats for one sitter. */
+export const rankAnswer = ({ asked, seats }: RankQuestion): Ranking =>
+  rankSeats(asked, seats, drawsOf(asked.body, RANKING_DRAWS));
+
+/** The questions by name, as a worker thread is asked them. */
+export const ANSWERS = { fit: fitAnswer, rank: rankAnswer } as const;
+export type Question = keyof typeof ANSWERS;
