@@ -7,10 +7,12 @@ import {
   drawsOf,
   quickCertainty,
 } from '../src/core/certainty';
-import { DIMENSIONS, type DimensionId } from '../src/core/body';
+import { DIMENSIONS, type Body, type DimensionId } from '../src/core/body';
 import { NO_REMEDIES, makeInputs, problemOf, solve } from '../src/core/fit';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { BRITISH, filledBody } from '../src/core/population';
+import type { Place } from '../src/core/place';
+import { rankingInTurn } from '../src/core/rank';
 import { buildDemo } from '../src/demo/build';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
@@ -18,6 +20,32 @@ import { figureOf, type Figure } from './figure';
 const SEATS = 200;
 const EXACT_RUNS = 5;
 const SEED = 23;
+const RANKED = 1000;
+const FIRST = 50;
+const RANKING_RUNS = 3;
+
+/** Seats put in order for one person: all of them, and until the first fifty are known. */
+function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
+  const seats = buildDemo(SEED, now, { seats: RANKED }).seats.map(({ seat }) => seat);
+  const asked = makeInputs({
+    sitter: { ageYears: 38 },
+    body,
+    seat: seats[0]!,
+    place,
+    method: SHIPPED_METHODS[0]!,
+    work: { toolsKg: 0 },
+  });
+  const [first, all]: number[][] = [[], []];
+  for (let run = 0; run < RANKING_RUNS; run++) {
+    const start = performance.now();
+    for (const { done, count } of rankingInTurn(asked, seats, drawsOf(body, RANKING_DRAWS))) {
+      if (done === FIRST) first!.push(performance.now() - start);
+      if (done === count) all!.push(performance.now() - start);
+    }
+  }
+  const detail = { seats: RANKED, draws: RANKING_DRAWS.count };
+  return [figureOf('rank/first50', first!, { detail }), figureOf('rank/all', all!, { detail })];
+}
 
 export function certaintyFigures(now: Date): Figure[] {
   const demo = buildDemo(SEED, now, { seats: SEATS });
@@ -59,6 +87,7 @@ export function certaintyFigures(now: Date): Figure[] {
     timed(() => void [...certaintyOfSettings(p, settings, draws)]),
   );
   return [
+    ...rankingFigures(body, place, now),
     figureOf('certainty/draws', [timed(() => void drawsOf(body))], { detail: { draws: draws.count } }),
     figureOf('certainty/quick', quick, { detail: { seats: SEATS, draws: draws.count } }),
     figureOf('certainty/seat', seats, { detail: { seats: SEATS, draws: choosing.count } }),

@@ -1,5 +1,5 @@
 // One command: installs what is missing (Debian's Chromium and pdftotext included), builds, runs every test.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.mjs';
 
@@ -40,6 +40,41 @@ checkNode();
 installPackages();
 installTools();
 buildIfStale();
-// The listing of the tests ends with the line that counts them: nothing is printed after it.
-const tests = spawnSync('npx', ['mocha', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' });
-process.exit(tests.status ?? 1);
+
+/** What measures time runs by itself, after everything else. */
+const BESIDE = [
+  ['core', 'published', 'data', 'islands', 'workers', 'docs'],
+  ['web', 'service', 'server'],
+];
+const ALONE = [['load']];
+
+/** Runs the tests of some folders; what they say is shown when they have ended, for others run at the same time. */
+function runFolders(folders) {
+  const globs = folders.map((folder) => `test/${folder}/**/*.test.ts`);
+  // With others beside them they take their time.
+  const child = spawn('npx', ['mocha', '--timeout', '60000', '--spec', ...globs], {
+    cwd: ROOT,
+    stdio: ['inherit', 'pipe', 'inherit'],
+  });
+  let said = '';
+  child.stdout.setEncoding('utf8').on('data', (text) => (said += text));
+  return new Promise((resolve) => {
+    child.on('close', (code) => {
+      const [, passed, failed] = /(\d+) passed, (\d+) failed\s*$/.exec(said) ?? [null, '0', '1'];
+      process.stdout.write(`${folders.join(', ')}\n${said.replace(/\d+ passed, \d+ failed\s*$/, '')}\n`);
+      resolve({ passed: Number(passed), failed: Math.max(Number(failed), code === 0 ? 0 : 1) });
+    });
+  });
+}
+
+const given = process.argv.slice(2);
+if (given.length > 0) {
+  // The listing of the tests ends with the line that counts them: nothing is printed after it.
+  const tests = spawnSync('npx', ['mocha', ...given], { cwd: ROOT, stdio: 'inherit' });
+  process.exit(tests.status ?? 1);
+}
+const results = await Promise.all(BESIDE.map(runFolders));
+for (const folders of ALONE) results.push(await runFolders(folders));
+const total = (key) => results.reduce((sum, result) => sum + result[key], 0);
+console.log(`${total('passed')} passed, ${total('failed')} failed`);
+process.exit(total('failed') === 0 ? 0 : 1);

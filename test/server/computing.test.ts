@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,6 +9,7 @@ import { SHIPPED_METHODS } from '../../src/core/method';
 import type { SeatModel } from '../../src/core/seat';
 import { openThreads } from '../../src/server/threads';
 import { startApp, type App } from '../support/app';
+import { runLines as run } from '../support/command-line';
 import { EVERYTHING, FULL, bodyWith, inputsOf } from '../support/inputs';
 
 const FIT = readFileSync('docs/examples/fit.json', 'utf8');
@@ -29,23 +29,6 @@ function expectWithin(part: unknown, whole: unknown, at = ''): void {
   if (part === null || typeof part !== 'object') return expect(whole, at).to.equal(part) as never;
   for (const [key, value] of Object.entries(part))
     expectWithin(value, (whole as Record<string, unknown>)[key], `${at}/${key}`);
-}
-
-interface Ran {
-  readonly out: string;
-  readonly error: string;
-  readonly code: number | null;
-}
-
-/** The command line, as the script starts it. */
-function run(args: readonly string[], input = ''): Promise<Ran> {
-  const child = spawn(process.execPath, ['dist/fit.mjs', ...args], { stdio: ['pipe', 'pipe', 'pipe'] });
-  let [out, error] = ['', ''];
-  child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
-  child.stderr.on('data', (chunk: Buffer) => (error += chunk.toString()));
-  child.stdin.on('error', () => undefined);
-  child.stdin.end(input);
-  return new Promise((resolve) => child.on('close', (code) => resolve({ out, error, code })));
 }
 
 describe('cases from outside', () => {
@@ -197,48 +180,6 @@ describe('cases from outside', () => {
     expect(code).to.equal(1);
     expect((await run(['no-such-file.json'])).error).to.contain('no-such-file.json');
     expect((await run(['--data', folder], '')).error).to.contain('velto.db');
-  });
-
-  it('are a thousand in five seconds, one a line', async function () {
-    this.timeout(60_000);
-    const one = fitCase();
-    const lines = Array.from({ length: 1000 }, (_, n) =>
-      JSON.stringify({
-        ...one,
-        include: [],
-        sitter: { measures: { ...FULL, stature: 1550 + (n % 300), bodyMass: 50 + (n % 60) }, ageYears: 40 },
-      }),
-    );
-    // What else the machine does can be in the way: the best of three counts.
-    let took = Infinity;
-    for (let n = 0; n < 3 && took >= 5000; n++) {
-      const start = performance.now();
-      const { out, code } = await run([], `${lines.join('\n')}\n`);
-      took = performance.now() - start;
-      expect(code).to.equal(0);
-      expect(out.trim().split('\n')).to.have.length(1000);
-    }
-    expect(took).to.be.lessThan(5000);
-  });
-
-  it('keep nobody else waiting: many are ranked beside a page that is asked for', async function () {
-    this.timeout(30_000);
-    const seats = (await get<SeatSummary[]>('/seats')).map(({ versionId }) => ({ id: versionId }));
-    const many = Array.from({ length: 600 }, (_, n) => seats[n % seats.length]!);
-    const body = JSON.stringify({ ...(JSON.parse(RANK) as object), seats: many });
-    const ranking = post<RankAnswer>('/rank', body);
-    let isDone = false;
-    void ranking.then(() => (isDone = true));
-    const waits: number[] = [];
-    while (!isDone) {
-      const start = performance.now();
-      await get('/fitters');
-      waits.push(performance.now() - start);
-      await new Promise((go) => setTimeout(go, 20));
-    }
-    expect((await ranking).body.count).to.equal(600);
-    expect(waits.length).to.be.greaterThan(3);
-    expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).to.be.lessThan(100);
   });
 });
 
