@@ -298,7 +298,9 @@ function rowsOf(f: Frame, c: Condition): Row[] {
     const all = c.scope.filter((kind) => f.kinds.includes(kind));
     // A leg begins to fail in several ways: a foot hangs, or a thigh lifts off the pan.
     const isBent = BENT_OTHERWISE.includes(c.id) || (c.onLegs && f.p.hasSlope);
-    const movers = isBent ? all : all.slice(0, 1);
+    // Two ways of failing: what lifts the thigh off the pan, and what tips the pan.
+    const tip = all.find((kind, n) => n > 0 && f.p.variables[kind]!.adjustment.unit === 'deg');
+    const movers = isBent && tip ? [all[0]!, tip] : all.slice(0, 1);
     const places = movers.flatMap((kind) => edgesAlong(f, margin, kind));
     if (places.length > 0) {
       const rows = distinct(places.map((v) => rowAt(f, c, margin, f.p, v)));

@@ -36,7 +36,7 @@ export interface Region {
 }
 
 /** Nothing drawn lies further out, in deviations. */
-const FURTHEST = 4.2;
+const FURTHEST = 3.5;
 /** So many stops in all are looked at one by one; beyond, the finest are taken to slide. */
 const MOST_CELLS = 256;
 /** More rows than this are not carried on: those that are likeliest to hold are let go. */
@@ -352,7 +352,7 @@ interface Drawn {
 
 /** Those of the bodies that lie in a region. */
 function within({ rows, parts }: Region, bodies: Int32Array, drawn: Drawn): Int32Array {
-  let left = Int32Array.from(bodies);
+  let left = bodies.slice();
   let count = left.length;
   const asked = rows.map((row) => askedOf(row, drawn.columns)).sort(byEase);
   for (const row of asked) count = sift(row, left, count);

@@ -139,8 +139,13 @@ export function* rankingInTurn(
     done++;
     if (isRefused(one)) refused.push(one);
     else {
-      const after = ranked.findIndex((other) => byRank(one, other) < 0);
-      ranked.splice(after < 0 ? ranked.length : after, 0, one);
+      let [before, after] = [0, ranked.length];
+      while (before < after) {
+        const middle = (before + after) >> 1;
+        if (byRank(one, ranked[middle]!) < 0) after = middle;
+        else before = middle + 1;
+      }
+      ranked.splice(after, 0, one);
     }
     if (done < count) yield { count, done, ranked: ranked.slice(0, FIRST), refused: [] };
   }
