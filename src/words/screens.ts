@@ -293,6 +293,8 @@ export const SCREEN_WORDS = {
   'sure.all': 'Everything fits as set: {percent}',
   'sure.least': '(least likely: {list}).',
   'sure.settle': 'Measuring the {dimension} would settle most.',
+  'sure.track': '{percent} sure',
+  'sure.track.cause': '{percent} sure, by {dimension}',
   'sure.measure': 'To the measures',
   'compare.title': 'Beside another method',
   'compare.with': 'Other method',

@@ -4,6 +4,7 @@ import { randomNormal } from 'd3-random';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import {
+  certaintyByKind,
   certaintyOfSettings,
   drawsOf,
   quickCertainty,
@@ -244,6 +245,21 @@ describe('how sure settings are', () => {
     }
     expect(named).to.equal(50);
     expect(right).to.be.at.least(45);
+  });
+
+  it('names on each track the least sure condition, and the measure its doubt comes from', () => {
+    const { p, settings, draws } = caseOf(3);
+    const certainty = quickCertainty(p, settings, draws);
+    const byKind = certaintyByKind(p, certainty);
+    for (const c of computableConditions(p)) {
+      const one = certainty.each.find(({ id }) => id === c.id)!;
+      for (const kind of c.owners(p)) expect(byKind.get(kind)!.probability).to.be.at.most(one.probability);
+      if (one.cause) expect(c.needs(p)).to.include(one.cause);
+      if (one.probability === 1) expect(one.cause).to.equal(null);
+    }
+    const gap = certainty.each.find(({ id }) => id === 'footGap')!;
+    // The shoe is known to a millimetre or two, the lower leg is not.
+    expect(gap.cause).to.equal('poplitealHeight');
   });
 
   it('goes with the verdict: what is said to fit is likelier than not to', () => {

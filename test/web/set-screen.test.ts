@@ -133,6 +133,13 @@ describe('the set screen', function () {
     await user.press('Hold here');
   });
 
+  it('says on each track how sure it is, and which measure its doubt comes from', async () => {
+    await user.page.waitForSelector('[class*="sureness"]');
+    const said = await user.page.$eval('[data-kind="armHeight"] [class*="sureness"]', (e) => e.textContent);
+    expect(said).to.match(/^(> |< )?\d+ % sure, by (elbow height sitting|shoulder height sitting)$/);
+    expect(await user.page.$('[data-kind="tiltTension"] [class*="sureness"]')).to.equal(null);
+  });
+
   it('keeps everything over a reload', async () => {
     const id = await fitting('Piet Lunder');
     const before = await user.positionOf('Seat height');

@@ -15,13 +15,18 @@ import {
   type Settings,
 } from '../fit';
 import { bandOf, type ConditionId } from '../method';
-import { positionSpread } from '../seat';
+import { positionSpread, type AdjustmentKind } from '../seat';
 import { columnsOf, standardNormals, type Column, type Draws } from './draws';
 
 export interface ConditionCertainty {
   readonly id: ConditionId;
   /** 0…1. */
   readonly probability: number;
+}
+
+/** The same with the measure that most of its doubt comes from; null where none does. */
+export interface CausedCertainty extends ConditionCertainty {
+  readonly cause: DimensionId | null;
 }
 
 /** One measure that, taken again, would settle most. */
@@ -34,7 +39,7 @@ export interface Settling {
 
 export interface SetCertainty {
   /** Of every condition that can be computed, the least certain first. */
-  readonly each: readonly ConditionCertainty[];
+  readonly each: readonly CausedCertainty[];
   /** That all of them are met at once, 0…1; never more than the least. */
   readonly all: number;
   readonly standardError: number;
@@ -230,16 +235,40 @@ function settling(p: Problem, all: Uint8Array, draws: Draws, probability: number
   return found && found.doubt - found.then >= WORTH ? found : null;
 }
 
+/** The measure whose spread moves a residual most, at settings. */
+function causeOf(p: Problem, values: SetValues, c: Condition): DimensionId | null {
+  let most: { readonly id: DimensionId; readonly by: number } | null = null;
+  for (const id of c.needs(p)) {
+    const spread = p.inputs.body[id]?.spread ?? 0;
+    if (spread === 0) continue;
+    const by = Math.abs(
+      c.residual(nudged(p, id, spread), values) - c.residual(nudged(p, id, -spread), values),
+    );
+    if (by > 0 && (!most || by > most.by)) most = { id, by };
+  }
+  return most?.id ?? null;
+}
+
 interface Held {
   readonly all: Uint8Array;
   readonly each: Float64Array;
 }
 
-function told(p: Problem, conditions: readonly Condition[], { all, each }: Held, draws: Draws): SetCertainty {
+function told(
+  p: Problem,
+  settings: Settings,
+  conditions: readonly Condition[],
+  { all, each }: Held,
+  draws: Draws,
+): SetCertainty {
+  const values = valuesOfSettings(p, settings);
   const probability = all.reduce((sum, x) => sum + x, 0) / draws.count;
   return {
     each: conditions
-      .map(({ id }, i) => ({ id, probability: each[i]! / draws.count }))
+      .map((c, i) => {
+        const probability = each[i]! / draws.count;
+        return { id: c.id, probability, cause: probability < 1 ? causeOf(p, values, c) : null };
+      })
       .sort((a, b) => a.probability - b.probability || (a.id < b.id ? -1 : 1)),
     all: probability,
     standardError: Math.sqrt((probability * (1 - probability)) / draws.count),
@@ -258,7 +287,7 @@ export function quickCertainty(bare: Problem, settings: Settings, draws: Draws):
   const conditions = computableConditions(p);
   const base = marginsOf(p, valuesOfSettings(p, settings), conditions);
   const unsure = [bodySlopes, seatSlopes].map((of) => of(p, settings, draws, conditions, base));
-  return told(p, conditions, holding(base, unsure, draws.count), draws);
+  return told(p, settings, conditions, holding(base, unsure, draws.count), draws);
 }
 
 /** So many bodies between two looks at whether it is still wanted. */
@@ -302,5 +331,18 @@ export function* certaintyOfSettings(
     held.all[d] = holds;
     if (d % BATCH === 0 && d > 0) yield { each: [], all: NaN, standardError: NaN, count: d, settle: null };
   }
-  yield told(p, conditions, held, draws);
+  yield told(p, settings, conditions, held, draws);
+}
+
+/** Of each adjustment the least certain condition on its track. */
+export function certaintyByKind(
+  p: Problem,
+  { each }: SetCertainty,
+): ReadonlyMap<AdjustmentKind, CausedCertainty> {
+  const byKind = new Map<AdjustmentKind, CausedCertainty>();
+  const owners = new Map(computableConditions(p).map((c) => [c.id, c.owners(p)]));
+  // The least certain come first.
+  for (const one of each)
+    for (const kind of owners.get(one.id) ?? []) if (!byKind.has(kind)) byKind.set(kind, one);
+  return byKind;
 }

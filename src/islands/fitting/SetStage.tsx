@@ -3,7 +3,8 @@ import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { MethodSummary } from '../../contract';
 import type { AdjustmentKind } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
-import type { Assessment, Problem, Remedies, RemedySettings } from '../../core/fit';
+import { certaintyByKind, type SetCertainty } from '../../core/certainty';
+import { inPlace, type Assessment, type Problem, type Remedies, type RemedySettings } from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
@@ -11,7 +12,7 @@ import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
-import { Certainty } from './Certainty';
+import { Certainty, sayShare } from './Certainty';
 import { Choices } from './Choices';
 import { Compare } from './Compare';
 import { RemediesPanel } from './RemediesPanel';
@@ -21,6 +22,7 @@ import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
 import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
+import { useCertainty } from './use-certainty';
 import { useSteady } from './use-steady';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
@@ -172,7 +174,38 @@ const Tools = memo(function Tools({ store, disabled, onSolve }: ToolsProps) {
 
 const kindsIn = (a: Assessment): string => a.outcomes.map((o) => o.kind).join(' ');
 
-function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disabled' | 'onLetGo'>) {
+/** How sure each track is, and which measure its doubt comes from; nothing of what is quite sure. */
+function useSureness(
+  { problem, live }: Setting,
+  certainty: SetCertainty | null | undefined,
+): ReadonlyMap<AdjustmentKind, string> {
+  const remedies = usePart(live.atRest, (a) => a.settings.remedies);
+  return useMemo(() => {
+    const said = new Map<AdjustmentKind, string>();
+    if (!certainty) return said;
+    for (const [kind, { probability, cause }] of certaintyByKind(inPlace(problem, remedies), certainty)) {
+      if (probability === 1) continue;
+      const key = cause ? 'sure.track.cause' : 'sure.track';
+      said.set(
+        kind,
+        word(key)
+          .replace('{percent}', sayShare(probability))
+          .replace('{dimension}', cause ? word(`dimension.${cause}`).toLowerCase() : ''),
+      );
+    }
+    return said;
+  }, [certainty, problem, remedies]);
+}
+
+function Tracks({
+  setting,
+  certainty,
+  disabled,
+  onLetGo,
+}: Pick<Props, 'setting' | 'disabled' | 'onLetGo'> & {
+  readonly certainty: SetCertainty | null | undefined;
+}) {
+  const sure = useSureness(setting, certainty);
   const { live, store, move, drag } = setting;
   const [open, setOpen] = useState<AdjustmentKind>('seatHeight');
   const letGo = useSteady(() => {
@@ -191,6 +224,7 @@ function Tracks({ setting, disabled, onLetGo }: Pick<Props, 'setting' | 'disable
             store={store}
             open={open === kind}
             disabled={disabled}
+            sure={sure.get(kind) ?? ''}
             onOpen={setOpen}
             onMove={move}
             onDrag={drag}
@@ -237,6 +271,8 @@ export function SetStage({
   const missing = [...new Set(assessment.outcomes.flatMap((o) => o.missing))];
   const estimated = [...new Set(assessment.outcomes.flatMap((o) => o.estimated))];
   const useRemedy = useSteady(onSolve);
+  const toMeasure = useSteady(onMeasure);
+  const certainty = useCertainty(setting);
   const { seat } = problem.inputs;
   return (
     <>
@@ -273,7 +309,7 @@ export function SetStage({
             </p>
           )}
           <PanelBoundary>
-            <Certainty setting={setting} onMeasure={onMeasure} />
+            <Certainty certainty={certainty} onMeasure={toMeasure} />
           </PanelBoundary>
           <PanelBoundary>
             <RemediesPanel
@@ -285,7 +321,7 @@ export function SetStage({
             />
           </PanelBoundary>
           <PanelBoundary>
-            <Tracks setting={setting} disabled={disabled} onLetGo={onLetGo} />
+            <Tracks setting={setting} certainty={certainty} disabled={disabled} onLetGo={onLetGo} />
           </PanelBoundary>
           <PanelBoundary>
             <Steps setting={setting} disabled={disabled} />

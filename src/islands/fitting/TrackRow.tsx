@@ -35,6 +35,8 @@ interface Props {
   readonly disabled: boolean;
   readonly onOpen: (kind: AdjustmentKind) => void;
   readonly onMove: (kind: AdjustmentKind, to: Move) => void;
+  /** How sure it is, and why not surer; empty where it is, or nobody knows yet. */
+  readonly sure: string;
   readonly onDrag: (kind: AdjustmentKind, position: number) => void;
   readonly onDragEnd: () => void;
 }
@@ -108,6 +110,7 @@ export const TrackRow = memo(function TrackRow({
   store,
   open,
   disabled,
+  sure,
   onOpen,
   onMove,
   onDrag,
@@ -211,6 +214,7 @@ export const TrackRow = memo(function TrackRow({
       <div className={styles.rowWords}>
         <LiveVerdict live={live} kind={kind} />
         <span ref={words}>{text.words}</span>
+        {sure && <span className={styles.sureness}>{sure}</span>}
       </div>
     </li>
   );
