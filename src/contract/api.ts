@@ -69,7 +69,19 @@ export const ReadingEditSchema = z.object({
 });
 export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
 
-export const FitterSchema = z.object({ id: Id, name: Name });
+/** Ends that no hand passes, mm (assumed). */
+export const HAND_LIMITS = { threeFingersMm: [30, 80], fourFingersMm: [40, 110] } as const;
+const fingers = ([lo, hi]: readonly [number, number]) =>
+  z.number().min(lo, `${lo} to ${hi} mm`).max(hi, `${lo} to ${hi} mm`).nullable();
+
+/** Breadth of three and of four fingers, mm; null: not measured. */
+export const HandSchema = z.object({
+  threeFingersMm: fingers(HAND_LIMITS.threeFingersMm),
+  fourFingersMm: fingers(HAND_LIMITS.fourFingersMm),
+});
+export type Hand = z.infer<typeof HandSchema>;
+
+export const FitterSchema = z.object({ id: Id, name: Name, hand: HandSchema.optional() });
 export type Fitter = z.infer<typeof FitterSchema>;
 
 /** A table of bodies, and what it is to the practice. */

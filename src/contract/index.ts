@@ -21,6 +21,8 @@ export {
 export {
   DeletionSchema,
   FitterSchema,
+  HAND_LIMITS,
+  HandSchema,
   FittingActSchema,
   FittingDetailSchema,
   FittingEditSchema,
@@ -47,6 +49,7 @@ export {
   TableSummarySchema,
   type Deletion,
   type Fitter,
+  type Hand,
   type FittingAct,
   type FittingDetail,
   type FittingEdit,

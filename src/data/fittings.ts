@@ -5,6 +5,7 @@ import {
   SettingsSchema,
   type Fitter,
   type FittingSummary,
+  type Hand,
   type NewFitting,
   type SettingSet,
 } from '../contract';
@@ -29,6 +30,7 @@ export interface FittingRow {
   readonly id: string;
   /** null once the sitter has been erased. */
   readonly sitterId: string | null;
+  readonly fitterId: string | null;
   readonly seatVersionId: string | null;
   readonly placeVersionId: string | null;
   readonly methodVersionId: string;
@@ -356,13 +358,47 @@ export async function insertSettingVersion(
 }
 
 export async function listFitters(q: Queries): Promise<Fitter[]> {
-  return q.select({ id: fitters.id, name: fitters.name }).from(fitters).orderBy(fitters.name);
+  const rows = await q.select().from(fitters).orderBy(fitters.name);
+  return rows.map(({ id, name, threeFingers, fourFingers }) => ({
+    id,
+    name,
+    hand: { threeFingersMm: inMm(threeFingers), fourFingersMm: inMm(fourFingers) },
+  }));
+}
+
+/** Hands are kept in tenths of a millimetre. */
+const PER_MM = 10;
+const inMm = (tenths: number | null): number | null => (tenths === null ? null : tenths / PER_MM);
+const inTenths = (mm: number | null): number | null => (mm === null ? null : Math.round(mm * PER_MM));
+
+/** @returns whether there is such a fitter */
+export async function updateHand(q: Queries, id: string, hand: Hand): Promise<boolean> {
+  const found = await q
+    .update(fitters)
+    .set({ threeFingers: inTenths(hand.threeFingersMm), fourFingers: inTenths(hand.fourFingersMm) })
+    .where(eq(fitters.id, id))
+    .returning({ id: fitters.id });
+  return found.length > 0;
+}
+
+export async function openFittingsByFitter(q: Queries, fitterId: string): Promise<string[]> {
+  const rows = await q
+    .select({ id: fittings.id })
+    .from(fittings)
+    .where(and(eq(fittings.fitterId, fitterId), eq(fittings.state, 'open')));
+  return rows.map((r) => r.id);
 }
 
 export async function insertFitter(q: Queries, fitter: Fitter, at: string): Promise<void> {
   await q
     .insert(fitters)
-    .values({ ...fitter, createdAt: at })
+    .values({
+      id: fitter.id,
+      name: fitter.name,
+      threeFingers: inTenths(fitter.hand?.threeFingersMm ?? null),
+      fourFingers: inTenths(fitter.hand?.fourFingersMm ?? null),
+      createdAt: at,
+    })
     .onConflictDoNothing();
 }
 

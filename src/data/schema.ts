@@ -11,6 +11,9 @@ const instant = () => text().notNull();
 export const fitters = sqliteTable('fitters', {
   id: id(),
   name: text().notNull(),
+  /** Breadth of three and of four fingers of the hand that is slid behind the knee, tenths of a millimetre. */
+  threeFingers: integer(),
+  fourFingers: integer(),
   createdAt: instant(),
 });
 

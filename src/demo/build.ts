@@ -10,7 +10,11 @@ import { DEMO_SEATS } from './seats';
 import { DEMO_SITTERS, type DemoSitter } from './sitters';
 
 export interface DemoRecords {
-  readonly fitters: readonly { readonly id: string; readonly name: string }[];
+  readonly fitters: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly hand?: { readonly threeFingersMm: number; readonly fourFingersMm: number };
+  }[];
   readonly seats: readonly { readonly versionId: string; readonly seat: SeatModel }[];
   readonly places: readonly { readonly versionId: string; readonly place: Place }[];
   readonly sitters: readonly {
@@ -63,7 +67,12 @@ export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {})
   const crew = [...DEMO_SITTERS, ...moreSitters(random, Math.max(0, sitters - SIZE.sitters))];
   const catalogue = [...DEMO_SEATS, ...moreSeats(random, Math.max(0, seats - SIZE.seats))];
   return {
-    fitters: FITTERS.map((name) => ({ id: id(), name })),
+    // The first has measured her hand.
+    fitters: FITTERS.map((name, i) => ({
+      id: id(),
+      name,
+      ...(i === 0 ? { hand: { threeFingersMm: 54, fourFingersMm: 73 } } : {}),
+    })),
     seats: catalogue.slice(0, seats).map((seat) => ({ versionId: id(), seat: { ...seat, id: id() } })),
     places: DEMO_PLACES.map((place) => ({ versionId: id(), place: { ...place, id: id() } })),
     sitters: crew.slice(0, sitters).map((sitter, i) => ({

@@ -5,6 +5,7 @@ import {
   done,
   refused,
   type Fitter,
+  type Hand,
   type MethodSummary,
   type Outcome,
   type PlaceEdit,
@@ -22,7 +23,8 @@ import {
   newestMethodOf,
   newestPlaceOf,
 } from '../data/catalogue';
-import { insertFitter, listFitters } from '../data/fittings';
+import { insertFitter, listFitters, openFittingsByFitter, updateHand } from '../data/fittings';
+import { refreshInputs } from './inputs';
 import { sayCaseDoubt } from '../words';
 import { write, type Context } from './context';
 
@@ -41,6 +43,14 @@ export const addFitter = (ctx: Context, fitter: Fitter): Promise<Outcome<Fitter>
   write(ctx, async (q) => {
     await insertFitter(q, fitter, ctx.now().toISOString());
     return done(fitter);
+  });
+
+/** Keeps a fitter's hand, and brings the open fittings that are measured with it up to date: one act. */
+export const saveHand = (ctx: Context, id: string, hand: Hand): Promise<Outcome<Fitter>> =>
+  write(ctx, async (q) => {
+    if (!(await updateHand(q, id, hand))) return refused('notFound');
+    for (const fittingId of await openFittingsByFitter(q, id)) await refreshInputs(ctx, q, fittingId);
+    return done((await listFitters(q)).find((f) => f.id === id)!);
   });
 
 const FAULT_TEXT: Partial<Record<SeatFault, string>> = {

@@ -4,7 +4,7 @@ import { filledBody } from '../core/population';
 import type { Sitter } from '../contract';
 import { findMethodVersion, findPlaceVersion, findSeatVersion } from '../data/catalogue';
 import type { Queries } from '../data/client';
-import { findFitting, updateFitting, type FittingRow } from '../data/fittings';
+import { findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { ageOn, exactAgeOn, today, type Context } from './context';
 import { tableOf } from './sitter-table';
@@ -40,7 +40,15 @@ export async function composeInputs(
     place: fitting.placeVersionId === null ? null : await findPlaceVersion(q, fitting.placeVersionId),
     method,
     work: { toolsKg: fitting.toolsKg },
+    fitterHandMm: await handOf(q, fitting.fitterId),
   });
+}
+
+/** The hand that some methods measure with; absent where nobody measured it. */
+async function handOf(q: Queries, fitterId: string | null): Promise<FitInputs['fitterHandMm']> {
+  const hand = (await listFitters(q)).find((f) => f.id === fitterId)?.hand;
+  if (hand?.threeFingersMm == null && hand?.fourFingersMm == null) return undefined;
+  return { 3: hand.threeFingersMm ?? undefined, 4: hand.fourFingersMm ?? undefined };
 }
 
 /** Writes the inputs of a fitting again after something they are made of has changed. */

@@ -14,6 +14,7 @@ import {
   SitterSchema,
   TableSummarySchema,
   type Fitter,
+  type Hand,
   type FittingAct,
   type FittingEdit,
   type NewFitting,
@@ -113,6 +114,7 @@ export const api = {
   createMethod: (method: Method) => call('/methods', MethodSummarySchema, { method: 'POST', body: method }),
   editMethod: (method: Method, version: number) =>
     call(`/methods/${method.id}`, MethodSummarySchema, { method: 'PUT', body: method, version }),
+  saveHand: (id: string, hand: Hand) => call(`/fitters/${id}`, FitterSchema, { method: 'PUT', body: hand }),
   addFitter: (fitter: Fitter) => call('/fitters', FitterSchema, { method: 'POST', body: fitter }),
   createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
   editPlace: (place: PlaceEdit, version: number) =>

@@ -79,6 +79,13 @@ export const PEOPLE_WORDS = {
   'tables.fault.twice': '“{value}” stands there twice for this sex.',
   'tables.fault.noStature': 'The stature of {value} is missing: everything else is estimated by it.',
   'tables.fault.notABasis': '“{value}” is neither published, derived nor assumed.',
+  'fitters.title': 'Fitters',
+  'fitters.about':
+    'Some methods leave three or four fingers free behind the knee, those of whoever checks. Measure each hand across the fingers, held together, and the room follows; an unmeasured hand counts as 50 mm and 70 mm.',
+  'fitters.name': 'Name',
+  'fitters.threeFingersMm': 'Three fingers, breadth',
+  'fitters.fourFingersMm': 'Four fingers, breadth',
+  'fitters.none': 'Nobody yet: add a fitter at the top of the page.',
   'methods.title': 'Methods',
   'methods.about':
     'Good practitioners disagree, and each has a reason. A method says what is aimed at, how much each aim counts, and in which order a seat is set. Copy one to make it yours.',

@@ -2,7 +2,15 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { SHIPPED_METHODS, targetOf, type Method } from '../../src/core/method';
 import type { Outcome } from '../../src/contract';
-import { allMethods, allSeats, methodVersionsOf, saveMethod } from '../../src/service/catalogue';
+import { problemOf, type FitInputs } from '../../src/core/fit';
+import {
+  allFitters,
+  allMethods,
+  allSeats,
+  methodVersionsOf,
+  saveHand,
+  saveMethod,
+} from '../../src/service/catalogue';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { createSitter } from '../../src/service/sitters';
 import { openBench, type Bench } from '../support/context';
@@ -79,5 +87,38 @@ describe('methods of a practice', () => {
     const kept = valueOf(await fittingDetail(context, fitting.id));
     expect(kept.method).to.deep.equal({ versionId: first.versionId, name: 'Ours' });
     expect(kept.inputs!.method.name).to.equal('Ours');
+  });
+});
+
+describe('the hand of a fitter', () => {
+  it('is what a method that counts fingers measures with, in every open fitting at once', async () => {
+    const { context } = bench;
+    const [fitter] = await allFitters(context);
+    const sitter = valueOf(
+      await createSitter(context, { id: v7(), name: 'Runa', birthDate: null, sex: null }),
+    );
+    const fitting = valueOf(
+      await createFitting(context, { id: v7(), sitterId: sitter.id, fitterId: fitter!.id }),
+    );
+    const byFitter = (await allMethods(context)).find((m) => m.method.fingers?.whose === 'fitter')!;
+    const [seat] = await allSeats(context);
+    const chosen = valueOf(
+      await editFitting(context, fitting.id, fitting.version, {
+        seatVersionId: seat!.versionId,
+        methodVersionId: byFitter.versionId,
+      }),
+    );
+    const roomOf = (inputs: FitInputs) => problemOf(inputs).targets.kneeRoom;
+    const hand = { threeFingersMm: 61.5, fourFingersMm: 82 };
+    expect(valueOf(await saveHand(context, fitter!.id, hand)).hand).to.deep.equal(hand);
+    const after = valueOf(await fittingDetail(context, chosen.id)).inputs!;
+    expect(after.fitterHandMm).to.deep.equal({ 3: 61.5, 4: 82 });
+    const none = { threeFingersMm: null, fourFingersMm: null };
+    valueOf(await saveHand(context, fitter!.id, none));
+    const bare = valueOf(await fittingDetail(context, chosen.id)).inputs!;
+    expect(bare.fitterHandMm).to.equal(undefined);
+    // Three fingers count as 50 mm where nobody measured them.
+    expect(roomOf(after).bandLo! - roomOf(bare).bandLo!).to.be.closeTo(11.5, 1e-9);
+    expect(reasonOf(await saveHand(context, v7(), hand))).to.equal('notFound');
   });
 });

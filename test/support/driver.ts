@@ -92,9 +92,7 @@ export class Driver {
   /** Chooses a seat by a part of its name, once all of them have been computed. */
   async chooseSeat(name: string): Promise<void> {
     await this.page.waitForFunction(() =>
-      [...document.querySelectorAll('button[aria-pressed]')].every((b) =>
-        /fit|refused/.test(b.textContent ?? ''),
-      ),
+      [...document.querySelectorAll<HTMLButtonElement>('button[aria-pressed]')].some((b) => !b.disabled),
     );
     await this.page.evaluate(
       (wanted) =>

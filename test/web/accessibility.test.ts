@@ -47,6 +47,7 @@ describe('accessibility', function () {
     paths.set('places', '/places');
     paths.set('tables of bodies', '/practice/tables');
     paths.set('methods', '/practice/methods');
+    paths.set('fitters', '/practice/fitters');
     paths.set('a method', '/practice/methods/right-angle-then-open');
     paths.set('measuring', `/fittings/${maren}?stage=measure`);
     paths.set('choosing', `/fittings/${maren}?stage=choose`);

@@ -90,3 +90,27 @@ describe('tables of bodies of a practice, on screen', function () {
     await on.user.sees('From must be less than to.');
   });
 });
+
+describe('the hands of fitters, on screen', function () {
+  this.timeout(60_000);
+  const on = screens();
+  const field = (label: string) => on.user.page.waitForSelector(`input[aria-label="${label}"]`);
+
+  it('are kept when a field is left, and what cannot be right says why and stays', async () => {
+    await on.user.goTo('/practice/fitters');
+    const three = (await field('Rowan Aldous: Three fingers, breadth'))!;
+    await three.type('5,6 cm');
+    await on.user.page.keyboard.press('Enter');
+    const four = (await field('Rowan Aldous: Four fingers, breadth'))!;
+    await four.type('750');
+    await on.user.page.keyboard.press('Tab');
+    await on.user.sees('Between 40 mm and 110 mm');
+    expect(await four.evaluate((e) => (e as HTMLInputElement).value)).to.equal('750');
+    await on.user.goTo('/practice/fitters');
+    const valueOf = async (label: string) =>
+      (await field(label))!.evaluate((e) => (e as HTMLInputElement).value);
+    expect(await valueOf('Rowan Aldous: Three fingers, breadth')).to.equal('56');
+    expect(await valueOf('Rowan Aldous: Four fingers, breadth')).to.equal('');
+    expect(await valueOf('Hedda Kvist: Three fingers, breadth')).to.equal('54');
+  });
+});

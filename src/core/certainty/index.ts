@@ -1,7 +1,7 @@
 export { RANKING_DRAWS, USUAL_DRAWS, drawsOf, type DrawOptions, type Draws } from './draws';
+export { certaintyByKind } from './by-kind';
 export { certaintyOfSeat, type ChooseCertainty } from './choose';
 export {
-  certaintyByKind,
   certaintyOfSettings,
   quickCertainty,
   type CausedCertainty,

@@ -15,7 +15,7 @@ import {
   type Settings,
 } from '../fit';
 import { bandOf, type ConditionId } from '../method';
-import { positionSpread, type AdjustmentKind } from '../seat';
+import { positionSpread } from '../seat';
 import { columnsOf, standardNormals, type Column, type Draws } from './draws';
 
 export interface ConditionCertainty {
@@ -332,17 +332,4 @@ export function* certaintyOfSettings(
     if (d % BATCH === 0 && d > 0) yield { each: [], all: NaN, standardError: NaN, count: d, settle: null };
   }
   yield told(p, settings, conditions, held, draws);
-}
-
-/** Of each adjustment the least certain condition on its track. */
-export function certaintyByKind(
-  p: Problem,
-  { each }: SetCertainty,
-): ReadonlyMap<AdjustmentKind, CausedCertainty> {
-  const byKind = new Map<AdjustmentKind, CausedCertainty>();
-  const owners = new Map(computableConditions(p).map((c) => [c.id, c.owners(p)]));
-  // The least certain come first.
-  for (const one of each)
-    for (const kind of owners.get(one.id) ?? []) if (!byKind.has(kind)) byKind.set(kind, one);
-  return byKind;
 }

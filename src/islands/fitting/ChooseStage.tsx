@@ -185,7 +185,8 @@ function Seats({ state, seats, places, methods }: Props) {
             seat={seat}
             ranked={ranked}
             chosen={seat.versionId === fitting.seat?.versionId}
-            disabled={fitting.state === 'left' || state.busy}
+            // What is about to change places is not to be pressed.
+            disabled={fitting.state === 'left' || state.busy || (isWorking && seats.length <= FIRST)}
             onChoose={choose}
           />
         ))}

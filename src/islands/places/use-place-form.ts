@@ -20,9 +20,10 @@ import {
   type AdjustmentKind,
   type Travel,
 } from '../../core/seat';
-import { formatLengthNumber, parseLength } from '../../core/units';
+import { formatLengthNumber } from '../../core/units';
 import type { PlaceEdit } from '../../contract';
-import { sayValue, word, type Reading } from '../../words';
+import { readBetween, type Read } from '../../ui/read-length';
+import { word, type Reading } from '../../words';
 
 export const DESK_FORMS = ['none', 'fixed', 'slides', 'stops'] as const;
 export type DeskForm = (typeof DESK_FORMS)[number];
@@ -159,27 +160,6 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
     ground: place?.ground ?? '',
     notes: place?.notes ?? '',
   };
-}
-
-interface Read {
-  readonly value: number;
-  readonly fault: string | null;
-}
-
-function readBetween(text: string, [low, high]: readonly [number, number], reading: Reading): Read {
-  const parsed = parseLength(text, reading.length);
-  if (!parsed.ok) {
-    const [first = 0, second = 0] = parsed.readings ?? [];
-    const fault = word(`measure.fault.${parsed.reason}`)
-      .replace('{first}', sayValue({ mm: first }, reading))
-      .replace('{second}', sayValue({ mm: second }, reading));
-    return { value: NaN, fault };
-  }
-  if (low <= parsed.value && parsed.value <= high) return { value: parsed.value, fault: null };
-  const fault = word('measure.fault.range')
-    .replace('{low}', sayValue({ mm: low }, reading))
-    .replace('{high}', sayValue({ mm: high }, reading));
-  return { value: parsed.value, fault };
 }
 
 const SOURCE = 'measured on the spot';

@@ -4,6 +4,7 @@ import styles from './practice.module.css';
 const PAGES = [
   { id: 'tables', href: '/practice/tables' },
   { id: 'methods', href: '/practice/methods' },
+  { id: 'fitters', href: '/practice/fitters' },
 ] as const;
 
 /** What belongs to the practice as a whole. */

@@ -1,0 +1,2 @@
+ALTER TABLE `fitters` ADD `three_fingers` integer;--> statement-breakpoint
+ALTER TABLE `fitters` ADD `four_fingers` integer;

@@ -1,0 +1,110 @@
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { HAND_LIMITS, type Fitter, type Hand } from '../../contract';
+import { formatLengthNumber } from '../../core/units';
+import { Frame } from '../../ui/Frame';
+import { api, explain } from '../../ui/client';
+import parts from '../../ui/parts.module.css';
+import { useReading, type PageProps } from '../../ui/preferences';
+import { readBetween } from '../../ui/read-length';
+import { word } from '../../words';
+import { PracticeNav } from './PracticeNav';
+import styles from './practice.module.css';
+
+type FingersId = keyof Hand;
+const FINGERS: readonly FingersId[] = ['threeFingersMm', 'fourFingersMm'];
+const NO_HAND: Hand = { threeFingersMm: null, fourFingersMm: null };
+
+/** One breadth: kept when the field is left or Enter is pressed; what cannot be right stays in the field and says why. */
+function Breadth({
+  fitter,
+  id,
+  onSaved,
+}: {
+  readonly fitter: Fitter;
+  readonly id: FingersId;
+  readonly onSaved: (fitter: Fitter) => void;
+}) {
+  const reading = useReading();
+  const kept = fitter.hand?.[id] ?? null;
+  const [text, setText] = useState(kept === null ? '' : formatLengthNumber(kept, reading.length));
+  const [fault, setFault] = useState<string | null>(null);
+  const save = async () => {
+    const isEmpty = text.trim() === '';
+    const read = readBetween(text, HAND_LIMITS[id], reading);
+    if (!isEmpty && read.fault !== null) return setFault(read.fault);
+    const value = isEmpty ? null : read.value;
+    setFault(null);
+    if (value === kept) return;
+    try {
+      onSaved(await api.saveHand(fitter.id, { ...(fitter.hand ?? NO_HAND), [id]: value }));
+    } catch (error) {
+      setFault(explain(error));
+    }
+  };
+  return (
+    <TextInput
+      aria-label={`${fitter.name}: ${word(`fitters.${id}`)}`}
+      value={text}
+      onChange={(e) => setText(e.currentTarget.value)}
+      onBlur={() => void save()}
+      onKeyDown={(e) => e.key === 'Enter' && void save()}
+      error={fault}
+      inputMode="decimal"
+      rightSection={<span className={parts.soft}>{reading.length}</span>}
+    />
+  );
+}
+
+/** Who fits here, and the hand that each slides behind a knee. */
+function Fitters({ fitters: first }: { readonly fitters: readonly Fitter[] }) {
+  const { length } = useReading();
+  const [fitters, setFitters] = useState(first);
+  const replace = (fitter: Fitter) => setFitters((all) => all.map((f) => (f.id === fitter.id ? fitter : f)));
+  if (fitters.length === 0) return <p className={parts.soft}>{word('fitters.none')}</p>;
+  return (
+    <table className={parts.table}>
+      <thead>
+        <tr>
+          <th scope="col">{word('fitters.name')}</th>
+          {FINGERS.map((id) => (
+            <th key={id} scope="col">
+              {word(`fitters.${id}`)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {fitters.map((fitter) => (
+          <tr key={fitter.id}>
+            <th scope="row">{fitter.name}</th>
+            {FINGERS.map((id) => (
+              <td key={id}>
+                <Breadth key={length} fitter={fitter} id={id} onSaved={replace} />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+export default function FittersPage({
+  page,
+  fitters,
+}: {
+  readonly page: PageProps;
+  readonly fitters: readonly Fitter[];
+}) {
+  return (
+    <Frame page={page} area="practice">
+      <PracticeNav page="fitters" />
+      <div className={parts.head}>
+        <h1>{word('fitters.title')}</h1>
+      </div>
+      <p className={styles.about}>{word('fitters.about')}</p>
+      <Fitters fitters={fitters} />
+    </Frame>
+  );
+}
