@@ -362,7 +362,9 @@ export async function listFitters(q: Queries): Promise<Fitter[]> {
   return rows.map(({ id, name, threeFingers, fourFingers }) => ({
     id,
     name,
-    hand: { threeFingersMm: inMm(threeFingers), fourFingersMm: inMm(fourFingers) },
+    ...(threeFingers === null && fourFingers === null
+      ? {}
+      : { hand: { threeFingersMm: inMm(threeFingers), fourFingersMm: inMm(fourFingers) } }),
   }));
 }
 
