@@ -1,7 +1,7 @@
 /** Cases brought from outside: what is asked, and what is answered. Lengths in mm, masses in kg, angles in degrees. */
 import { z } from 'zod';
 import { DIMENSION_IDS, SEXES } from '../core/body';
-import { EXTRAS } from '../core/answer';
+import { EXTRAS } from '../core/answer/extras';
 import { REMEDY_COSTS, REMEDY_IDS, VERDICTS } from '../core/fit';
 import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';

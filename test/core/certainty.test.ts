@@ -182,7 +182,7 @@ describe('how sure settings are', () => {
       expect(one.all).to.be.at.most(one.each[0]!.probability);
       for (let i = 1; i < one.each.length; i++)
         expect(one.each[i]!.probability).to.be.at.least(one.each[i - 1]!.probability);
-      const again = quickCertainty(p, set, drawsOf(p.inputs.body, { seed: n + 1, count: 4096 }));
+      const again = quickCertainty(p, set, drawsOf(p.inputs.body, { seed: n + 1, count: 2048 }));
       expect(again).to.deep.equal(one);
     }
   });

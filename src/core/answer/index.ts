@@ -21,10 +21,7 @@ import {
 } from '../fit';
 import { rankSeats, type Asked, type Ranking } from '../rank';
 import type { AdjustmentKind, SeatModel } from '../seat';
-
-/** What more than the settings is asked for: each takes its time. */
-export const EXTRAS = ['certainty', 'remedies'] as const;
-export type Extra = (typeof EXTRAS)[number];
+import type { Extra } from './extras';
 
 export interface FitQuestion {
   readonly inputs: FitInputs;
