@@ -11,14 +11,6 @@ export {
 } from './records';
 export { faultsOf } from './faults';
 export {
-  FitRequestSchema,
-  RankRequestSchema,
-  type FitAnswer,
-  type FitRequest,
-  type RankAnswer,
-  type RankRequest,
-} from './compute';
-export {
   DeletionSchema,
   FitterSchema,
   HAND_LIMITS,

@@ -3,12 +3,9 @@ import {
   done,
   refused,
   type FieldFault,
-  type FitAnswer,
-  type FitRequest,
   type Outcome,
-  type RankAnswer,
-  type RankRequest,
 } from '../contract';
+import type { FitAnswer, FitRequest, RankAnswer, RankRequest } from '../contract/compute';
 import { DIMENSIONS, type Body, type DimensionId, type Sex } from '../core/body';
 import type { FitFound } from '../core/answer';
 import { caseDoubts, makeInputs, type FitInputs } from '../core/fit';

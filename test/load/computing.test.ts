@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import type { FitRequest, RankAnswer, SeatSummary } from '../../src/contract';
+import type { SeatSummary } from '../../src/contract';
+import type { FitRequest, RankAnswer } from '../../src/contract/compute';
 import { startApp, type App } from '../support/app';
 import { runLines } from '../support/command-line';
 import { FULL } from '../support/inputs';

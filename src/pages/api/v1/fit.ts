@@ -1,4 +1,4 @@
-import { FitRequestSchema } from '@/contract';
+import { FitRequestSchema } from '@/contract/compute';
 import { endpoint } from '@/server/http';
 import { fitCase, shelfOf } from '@/service/compute';
 

@@ -1,4 +1,4 @@
-import { RankRequestSchema } from '@/contract';
+import { RankRequestSchema } from '@/contract/compute';
 import { endpoint } from '@/server/http';
 import { rankCase, shelfOf } from '@/service/compute';
 
