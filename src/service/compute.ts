@@ -1,10 +1,5 @@
 /** Cases brought from outside: records found by id, everything checked, computed, and said in words. Nothing is kept. */
-import {
-  done,
-  refused,
-  type FieldFault,
-  type Outcome,
-} from '../contract';
+import { done, refused, type FieldFault, type Outcome } from '../contract';
 import type { FitAnswer, FitRequest, RankAnswer, RankRequest } from '../contract/compute';
 import { DIMENSIONS, type Body, type DimensionId, type Sex } from '../core/body';
 import type { FitFound } from '../core/answer';

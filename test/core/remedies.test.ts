@@ -186,8 +186,8 @@ describe('remedies', () => {
     const { settings } = bestOf(p);
     const off = { ...settings, positions: { ...settings.positions, seatHeight: 170 } };
     const found = remediesFor(p);
-    expect(closedBySetting(p, off, found)).to.include('footGap');
-    expect(closedBySetting(p, settings, found)).to.deep.equal([]);
+    expect(closedBySetting(assess(p, off), found)).to.include('footGap');
+    expect(closedBySetting(assess(p, settings), found)).to.deep.equal([]);
   });
 });
 

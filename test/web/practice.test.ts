@@ -105,10 +105,9 @@ describe('the hands of fitters, on screen', function () {
     await four.type('750');
     await on.user.page.keyboard.press('Tab');
     await on.user.sees('Between 40 mm and 110 mm');
-    expect(await four.evaluate((e) => (e as HTMLInputElement).value)).to.equal('750');
+    expect(await four.evaluate((e) => e.value)).to.equal('750');
     await on.user.goTo('/practice/fitters');
-    const valueOf = async (label: string) =>
-      (await field(label))!.evaluate((e) => (e as HTMLInputElement).value);
+    const valueOf = async (label: string) => (await field(label))!.evaluate((e) => e.value);
     expect(await valueOf('Rowan Aldous: Three fingers, breadth')).to.equal('56');
     expect(await valueOf('Rowan Aldous: Four fingers, breadth')).to.equal('');
     expect(await valueOf('Hedda Kvist: Three fingers, breadth')).to.equal('54');

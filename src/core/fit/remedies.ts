@@ -2,6 +2,7 @@
 import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId } from '../method';
 import { message, type Message, type MessageValue } from '../message';
 import type { SeatModel } from '../seat';
+import type { Assessment } from './assess';
 import { CURES, REMEDY_COSTS, type Cure, type RemedyCost, type Shortfall } from './cures';
 import { inPlace } from './in-place';
 import { NO_REMEDIES, REMEDY_IDS, type RemedyId, type RemedySettings, type Settings } from './inputs';
@@ -316,8 +317,10 @@ export function remediesFor(p: Problem, seats: readonly SeatModel[] = []): Remed
 }
 
 /** What is outside its band as set though the best settings, with nothing added, would bring it inside. */
-export function closedBySetting(p: Problem, settings: Settings, { shortfalls }: Remedies): ConditionId[] {
-  return [...standsOf(p, settings)]
-    .filter(([id, { outside }]) => outside !== 0 && !shortfalls.includes(id))
-    .map(([id]) => id);
+export function closedBySetting(
+  { outcomes }: Pick<Assessment, 'outcomes'>,
+  { shortfalls }: Remedies,
+): ConditionId[] {
+  const outside = outcomes.flatMap((o) => o.conditions.filter((c) => c.outside !== 0).map((c) => c.id));
+  return [...new Set(outside)].filter((id) => !shortfalls.includes(id));
 }

@@ -102,16 +102,17 @@ interface Props {
 }
 
 export const RemediesPanel = memo(function RemediesPanel({
-  setting: { problem, live },
+  setting: { live },
   remedies,
   disabled,
   onUse,
   onSeats,
 }: Props) {
   const [all, setAll] = useState(false);
-  const settings = usePart(live.atRest, (a) => a.settings);
+  const assessment = usePart(live.atRest, (a) => a);
+  const { settings } = assessment;
   const used = REMEDY_IDS.filter((id) => sizeInUse(settings.remedies, id) !== 0);
-  const free = remedies && used.length === 0 ? closedBySetting(problem, settings, remedies) : [];
+  const free = remedies && used.length === 0 ? closedBySetting(assessment, remedies) : [];
   const same = ({ parts: p }: Remedy): boolean =>
     p.length === used.length && p.every(({ id, sizeMm }) => sizeInUse(settings.remedies, id) === sizeMm);
   const offered = remedies?.offered.filter((r) => !same(r)) ?? [];
