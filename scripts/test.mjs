@@ -48,16 +48,9 @@ const BESIDE = [
   // The interface waits a good deal: what draws bodies by the thousand goes beside it.
   { folders: ['web', 'service', 'server'], files: [`${DRAWN}.test.ts`] },
 ];
+/** With others beside them tests take their time. */
+const BESIDE_MS = '60000';
 const ALONE = [{ folders: ['load'] }];
-
-/** As in .mocharc.json, but for what is run; with others beside them tests take their time. */
-const OPTIONS = [
-  '--no-config',
-  ...['--node-option', 'import=tsx'],
-  ...['--extension', 'ts'],
-  ...['--reporter', './test/support/reporter.cjs'],
-  ...['--timeout', '60000'],
-];
 
 /** Runs the tests of some folders; what they say is shown when they have ended, for others run at the same time. */
 function runFolders({ folders, files = [], ignore = [] }) {
@@ -65,7 +58,7 @@ function runFolders({ folders, files = [], ignore = [] }) {
     (glob) => `test/${glob}`,
   );
   const left = ignore.flatMap((glob) => ['--ignore', `test/${glob}`]);
-  const child = spawn('npx', ['mocha', ...OPTIONS, ...left, ...globs], {
+  const child = spawn('npx', ['mocha', '--timeout', BESIDE_MS, ...left, ...globs], {
     cwd: ROOT,
     stdio: ['inherit', 'pipe', 'inherit'],
   });

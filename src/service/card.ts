@@ -1,4 +1,13 @@
-import { assess, completeSettings, problemOf, remediesFor, type Assessment, type Problem } from '../core/fit';
+import {
+  NO_REMEDIES,
+  assess,
+  completeSettings,
+  problemOf,
+  type Assessment,
+  type FitInputs,
+  type Problem,
+  type Remedy,
+} from '../core/fit';
 import { cardHeader, cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
 import {
@@ -22,6 +31,12 @@ export interface FittingCard {
   readonly json: CardJson;
 }
 
+/** Remedies solved for beside the server: they may take a moment. None where they take too long. */
+async function offeredFor(ctx: Context, inputs: FitInputs): Promise<readonly Remedy[]> {
+  const found = await ctx.compute.fit({ inputs, remedies: NO_REMEDIES, held: {}, include: ['remedies'] });
+  return (found.ok && found.value.remedies?.offered) || [];
+}
+
 /** The card of a fitting as it stands, in this reader's units. */
 export async function fittingCard(ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> {
   const found = await fittingDetail(ctx, id);
@@ -33,7 +48,7 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
   const card = cardOf(
     assessment,
     cardHeader(problem, { sitter: detail.sitter.name, fitter: detail.fitter?.name ?? '', date: detail.date }),
-    remediesFor(problem).offered,
+    await offeredFor(ctx, detail.inputs),
   );
   const settings = card.rows.map((row, i): CardJson['settings'][number] => {
     const o = assessment.outcomes.find((x) => x.kind === row.kind)!;

@@ -1,7 +1,16 @@
 /** The long computations, by name: each a generator whose every value says how far it is; the last one is its result. */
 import { RANKING_DRAWS, certaintyOfSettings, drawsOf, type SetCertainty } from '../core/certainty';
 import { countBetween, type Counted, type Limits } from '../core/crowd';
-import { problemOf, remediesInTurn, type FitInputs, type Remedies, type Settings } from '../core/fit';
+import {
+  choicesOf,
+  problemOf,
+  remediesInTurn,
+  type ChoicesFound,
+  type FitInputs,
+  type Remedies,
+  type Settings,
+  type SolveOptions,
+} from '../core/fit';
 import { populationOf, type PopulationTable, type Who } from '../core/population';
 import { rankingInTurn, type Asked, type Ranking } from '../core/rank';
 import type { SeatModel } from '../core/seat';
@@ -30,9 +39,16 @@ export interface RankJob {
   readonly seats: readonly SeatModel[];
 }
 
+export interface ChoicesJob {
+  readonly inputs: FitInputs;
+  readonly options: SolveOptions;
+  readonly count: number;
+}
+
 export interface Jobs {
   readonly count: { readonly input: CountJob; readonly result: Counted };
   readonly rank: { readonly input: RankJob; readonly result: Ranking };
+  readonly choices: { readonly input: ChoicesJob; readonly result: ChoicesFound };
   readonly remedies: { readonly input: RemediesJob; readonly result: Remedies };
   readonly certainty: { readonly input: CertaintyJob; readonly result: SetCertainty };
 }
@@ -44,6 +60,9 @@ export const JOBS: {
   count: ({ table, who, limits, seed, count }) =>
     countBetween(populationOf(table, who), limits, { seed, count }),
   rank: ({ asked, seats }) => rankingInTurn(asked, seats, drawsOf(asked.body, RANKING_DRAWS)),
+  choices: function* ({ inputs, options, count }) {
+    yield choicesOf(problemOf(inputs), options, count);
+  },
   remedies: ({ inputs, seats }) => remediesInTurn(problemOf(inputs), seats),
   certainty: ({ inputs, settings }) => certaintyOfSettings(problemOf(inputs), settings, drawsOf(inputs.body)),
 };

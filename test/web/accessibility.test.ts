@@ -82,6 +82,10 @@ describe('accessibility', function () {
     'front and plan view',
     'the command box',
     'the shortcuts',
+    'tables of bodies',
+    'methods',
+    'a method',
+    'fitters',
   ]) {
     it(`${name}: no violations, light and dark, and nothing wider than a tablet`, async () => {
       for (const scheme of ['light', 'dark'] as const) {

@@ -20,6 +20,12 @@ export interface Choice extends SolveResult {
   readonly differs: readonly AdjustmentKind[];
 }
 
+/** The best, and what comes after it, best first. */
+export interface ChoicesFound {
+  readonly best: Choice;
+  readonly next: readonly Choice[];
+}
+
 /** The conditions that cost something at settings, dearest first. */
 export function bindingAt(bare: Problem, settings: Settings): readonly Binding[] {
   const p = inPlace(bare, settings.remedies);
@@ -34,11 +40,7 @@ export function bindingAt(bare: Problem, settings: Settings): readonly Binding[]
  * The best settings and the next best after them, best first, each with what it costs and where it differs.
  * @param count how many after the best at most; fewer where nothing else is left
  */
-export function choicesOf(
-  p: Problem,
-  options: SolveOptions,
-  count: number,
-): { readonly best: Choice; readonly next: readonly Choice[] } {
+export function choicesOf(p: Problem, options: SolveOptions, count: number): ChoicesFound {
   const best = solve(p, options);
   const chosen = planOf(p).find(({ kinds }) => kinds.includes('seatHeight'))?.kinds ?? [];
   const choice = (result: SolveResult): Choice => ({

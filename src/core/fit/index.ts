@@ -21,7 +21,7 @@ export { balancedTension, tensionFraction } from './wanted';
 export { penaltyOf, type Cost } from './penalty';
 export { costOf, runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
-export { bindingAt, choicesOf, type Binding, type Choice } from './choices';
+export { bindingAt, choicesOf, type Binding, type Choice, type ChoicesFound } from './choices';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
 export {
   compareMethods,

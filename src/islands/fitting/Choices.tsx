@@ -1,11 +1,11 @@
 /** The next best settings, looked for when somebody asks: a way out where the best one does not suit the sitter. */
-import { memo, useEffect, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import {
   assess,
-  choicesOf,
   sameSettings,
   type Binding,
   type Choice,
+  type ChoicesFound,
   type Problem,
   type RemedySettings,
   type Settings,
@@ -15,6 +15,7 @@ import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useSay } from '../../ui/preferences';
 import { word, type WordKey } from '../../words';
+import { useJob } from './use-job';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
@@ -38,21 +39,18 @@ function askedOf({ problem, store }: Setting): Asked {
   return { problem, remedies, held, key: JSON.stringify([remedies, held]) };
 }
 
-type Found = { readonly for: Asked } & ReturnType<typeof choicesOf>;
-
-/** Looks for them after the screen has said so: it may take a moment. */
-function useFound(asked: Asked | null): Found | null {
-  const [found, setFound] = useState<Found | null>(null);
-  useEffect(() => {
-    if (!asked) return;
-    const { problem, remedies, held } = asked;
-    const timer = setTimeout(
-      () => setFound({ for: asked, ...choicesOf(problem, { remedies, held }, MOST) }),
-      0,
-    );
-    return () => clearTimeout(timer);
-  }, [asked]);
-  return asked && found?.for === asked ? found : null;
+/** Looked for in the background: it may take a moment. null until they are found. */
+function useFound(asked: Asked | null): ChoicesFound | null {
+  const input = useMemo(
+    () =>
+      asked && {
+        inputs: asked.problem.inputs,
+        options: { remedies: asked.remedies, held: asked.held },
+        count: MOST,
+      },
+    [asked],
+  );
+  return useJob('choices', input).result;
 }
 
 const pointsOf = (millionths: number): string => (millionths / MILLION).toFixed(2);

@@ -1,8 +1,8 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import { assess, makeInputs, problemOf, type Assessment, type FitInputs } from '../../core/fit';
 import type { Asked, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
-import { JobDesk } from '../../workers/desk';
+import { useJob } from './use-job';
 
 /** What every seat is asked with: the sitter at this place after this method. */
 function askedOf(
@@ -46,22 +46,9 @@ export function useRanking(
   // The fitting object changes with every answer; what the ranking depends on is in the key.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const asked = useMemo(() => askedOf(fitting, places, methods, seats[0]), [key, places, methods, seats]);
-  const [found, setFound] = useState<Ranked | null>(null);
-  const desk = useRef<JobDesk | null>(null);
-  useEffect(() => {
-    if (!asked) return;
-    desk.current ??= new JobDesk();
-    const { current } = desk;
-    const show = (ranking: Ranking) => setFound({ asked, ranking, isFailed: false });
-    current.run('rank', { asked, seats: seats.map(({ seat }) => seat) }, show).then(
-      (ranking) => ranking && show(ranking),
-      () => setFound({ asked, ranking: null, isFailed: true }),
-    );
-    return () => current.cancel();
-  }, [asked, seats]);
-  useEffect(() => () => desk.current?.close(), []);
-  if (!asked) return null;
-  return found?.asked === asked ? found : { asked, ranking: null, isFailed: false };
+  const input = useMemo(() => asked && { asked, seats: seats.map(({ seat }) => seat) }, [asked, seats]);
+  const { result, isFailed } = useJob('rank', input);
+  return useMemo(() => asked && { asked, ranking: result, isFailed }, [asked, isFailed, result]);
 }
 
 /** What is said of one seat at its best settings; null where it is refused or not yet known. */
