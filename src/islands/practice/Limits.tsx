@@ -53,7 +53,8 @@ function LimitRow({
           onChange={(e) => onChange({ [end]: e.currentTarget.value })}
         />
       ))}
-      <span className={styles.share} aria-label={word('limits.alone')}>
+      <span className={styles.share}>
+        <span className="visually-hidden">{word('limits.alone')}: </span>
         {share === null ? '' : `${(PERCENT * share).toFixed(1)} %`}
       </span>
       {onRemove && (
