@@ -10,10 +10,12 @@ import {
   type Settings,
 } from '../core/fit';
 import {
+  ARMS_TO,
   CONDITION_IDS,
   FINGER_COUNTS,
   HANDS_OF,
   METHOD_CAUTIONS,
+  MOST_STEPS,
   TARGET_BASES,
   TIE_BREAKS,
   type Method,
@@ -207,6 +209,7 @@ export const MethodSchema: z.ZodType<Method> = z.object({
   targets: Targets,
   kneeRoom: Target,
   fingers: z.object({ lo: FingerCount, hi: FingerCount, whose: z.enum(HANDS_OF) }).optional(),
+  armsTo: z.enum(ARMS_TO).optional(),
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),
   tieBreaks: z.array(z.enum(TIE_BREAKS)),
@@ -222,7 +225,7 @@ export const MethodSchema: z.ZodType<Method> = z.object({
         judgeOnly: z.literal(true).optional(),
       }),
     )
-    .max(20)
+    .max(MOST_STEPS)
     .optional(),
   copiedFrom: z.string().max(60).optional(),
   reported: z.object({ knee: Interval, elbow: Interval }),

@@ -31,6 +31,8 @@ export const CHAIN_WORDS = {
   'chain.hipClearance': 'Clear {clear} − hips {hips} = twice {side}.',
   'chain.armHeight':
     'Elbow {elbow}; the trunk leaning {back} and the arm {out} out put it at {wanted} above the seat.',
+  'chain.padsLevel':
+    'Desk {desk} − seat {seat}, as far as the elbow at {elbow} lets the pads follow: {wanted} above the seat.',
   'chain.padReach':
     'The hanging elbow lies {elbow} before the back support; the pad belongs 50 to 200 mm before it.',
   'chain.padAtDesk':

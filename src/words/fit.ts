@@ -7,6 +7,7 @@ export const FIT_WORDS = {
   'fault.reversedTarget': 'The bounds of a target have to rise; {value} falls.',
   'fault.notFinite': '{value} is not a number that can be used here.',
   'fault.negative': '{value} is below zero.',
+  'fault.repeated': '{value} is there twice.',
   'fault.wrongOwner': '{value} does not belong here: a seat has seat adjustments, a place has its own.',
   'fault.duplicateAdjustment': 'Two adjustments are called {value}.',
   'fault.unknownKind': 'There is no kind of adjustment called {value}.',
@@ -122,6 +123,11 @@ export const FIT_WORDS = {
   'reason.padReach.good': 'The pad reaches {before} before the elbow: the forearm lies on it.',
   'reason.padReach.more': 'The pad reaches {before} before the elbow, {by} further than the forearm uses.',
   'reason.padReach.less': 'The pad reaches {before} before the elbow, {by} short of what the forearm needs.',
+  'reason.padsLevel.good': 'The pad at {pad} runs on level with the desk, as far as the elbow lets it.',
+  'reason.padsLevel.more':
+    'The pad at {pad} is {by} too high: at {wanted} it runs on into the desk, as far as the elbow lets it.',
+  'reason.padsLevel.less':
+    'The pad at {pad} is {by} too low: at {wanted} it runs on into the desk, as far as the elbow lets it.',
   'reason.padAtDesk.good': 'The pads stop short of the desk or pass under it.',
   'reason.padAtDesk.more': 'The pads stop short of the desk or pass under it.',
   'reason.padAtDesk.less': 'The pads meet the desk and keep the sitter {by} away from it.',
@@ -300,6 +306,8 @@ export const FIT_WORDS = {
   'remedy.for.tiltLimiter.less': 'A stop that lets the back go further.',
   'remedy.for.padReach.more': 'Pads {by} further back, or shorter ones.',
   'remedy.for.padReach.less': 'Pads {by} further forward, or longer ones.',
+  'remedy.for.padsLevel.more': 'Arms {by} lower.',
+  'remedy.for.padsLevel.less': 'Arms or pads {by} higher.',
   'remedy.for.padAtDesk.more': 'Pads further back.',
   'remedy.for.padAtDesk.less': 'Pads {by} further back, lower so that they pass under, or taken off.',
   'remedy.for.armPivot.more': 'Pads that turn out further.',

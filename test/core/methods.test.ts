@@ -22,6 +22,7 @@ import {
   targetOf,
   type Method,
 } from '../../src/core/method';
+import type { Place } from '../../src/core/place';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
 import { cardHeader, cardOf } from '../../src/core/scene';
 import { DEFAULT_READING, WORDS, say } from '../../src/words';
@@ -33,6 +34,7 @@ import {
   adjustment,
   bodyWith,
   inputsOf,
+  placeWith,
   seatWith,
   slides,
 } from '../support/inputs';
@@ -114,6 +116,54 @@ describe('every method that comes with the program', () => {
     const plain = best(inputsOf({ method: RIGHT_ANGLE }));
     expect(cardOf(plain.assessment, header, []).cautions.map((m) => m.key)).not.to.include(
       'caution.method.laidBack',
+    );
+  });
+});
+
+describe('arms to the desk', () => {
+  const seat = seatWith([
+    adjustment('seatHeight', slides(440, 440)),
+    adjustment('armHeight', slides(180, 320)),
+  ]);
+  /** The elbow hangs at 440 + 240 = 680 above the floor; the keyboard is 20 thick. */
+  const pads = (method: string, desk: number, more: Partial<Place> = {}) => {
+    const place = placeWith(slides(desk, desk), more);
+    const { p, assessment } = best(inputsOf({ seat, place, method: shipped(method) }));
+    const outcome = assessment.outcomes.find((o) => o.kind === 'armHeight')!;
+    const level = outcome.conditions.find((c) => c.id === 'padsLevel');
+    return { p, pad: assessment.values.armHeight, outcome, level, values: assessment.values };
+  };
+
+  it('puts the pads level with the desk top, not at the elbow', () => {
+    expect(pads('right-angle', 675)).to.include({ pad: 240, level: undefined });
+    const { pad, level, outcome } = pads('arms-to-desk', 675);
+    expect([pad, level!.residual, outcome.verdict]).to.deep.equal([235, 0, 'fits']);
+    expect(pads('arms-to-desk', 683).pad).to.equal(243);
+  });
+
+  it('follows the desk only as far as the elbow’s band goes', () => {
+    expect(pads('arms-to-desk', 640).pad).to.equal(230);
+    expect(pads('arms-to-desk', 760).pad).to.equal(245);
+    const { p, outcome, values } = pads('arms-to-desk', 760);
+    expect(outcome.verdict).to.equal('fits');
+    const chain = explain(p, values, outcome).map((m) => say(m, DEFAULT_READING));
+    expect(chain.join(' ')).to.include('Desk 760 mm − seat 440 mm, as far as the elbow at 240 mm');
+  });
+
+  it('says so where the pads do not come up to it, and asks nothing where there is no desk', () => {
+    const low = seatWith([
+      adjustment('seatHeight', slides(440, 440)),
+      adjustment('armHeight', slides(180, 232)),
+    ]);
+    const { assessment } = best(
+      inputsOf({ seat: low, place: placeWith(slides(685, 685)), method: shipped('arms-to-desk') }),
+    );
+    const { conditions, verdict } = assessment.outcomes.find((o) => o.kind === 'armHeight')!;
+    expect(conditions.find((c) => c.id === 'padsLevel')).to.include({ residual: -13, outside: -8 });
+    expect(verdict).to.equal('close');
+    const alone = best(inputsOf({ seat, method: shipped('arms-to-desk') }));
+    expect(alone.assessment.outcomes.flatMap((o) => o.conditions.map((c) => c.id))).not.to.include(
+      'padsLevel',
     );
   });
 });
@@ -237,5 +287,25 @@ describe('a method that cannot be', () => {
     expect(reasons({ ...RIGHT_ANGLE, footrestPenalty: NaN })).to.deep.equal([
       ['notFinite', '/footrestPenalty'],
     ]);
+  });
+
+  it('is told where: what is there twice, a hand the wrong way round, a step that aims at nothing there is', () => {
+    expect(reasons({ ...RIGHT_ANGLE, tieBreaks: ['lowerArm', 'lowerArm'] })).to.deep.equal([
+      ['repeated', '/tieBreaks/1'],
+    ]);
+    expect(reasons({ ...RIGHT_ANGLE, order: ['seatHeight', 'backAngle', 'seatHeight'] })).to.deep.equal([
+      ['repeated', '/order/2'],
+    ]);
+    expect(reasons({ ...RIGHT_ANGLE, fingers: { lo: 4, hi: 3, whose: 'sitter' } })).to.deep.equal([
+      ['reversedTarget', '/fingers'],
+    ]);
+    const reported = { ...RIGHT_ANGLE.reported, elbow: { lo: 120, hi: 90 } };
+    expect(reasons({ ...RIGHT_ANGLE, reported })).to.deep.equal([['reversedTarget', '/reported/elbow']]);
+    const thigh = { ...targetOf(RIGHT_ANGLE, 'thigh'), bandLo: 9 };
+    const steps = [
+      { name: 'A', instruct: '' },
+      { name: 'B', instruct: '', targets: { thigh } },
+    ];
+    expect(reasons({ ...RIGHT_ANGLE, steps })).to.deep.equal([['reversedTarget', '/steps/1/targets/thigh']]);
   });
 });

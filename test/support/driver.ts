@@ -46,6 +46,19 @@ export class Driver {
     await element!.click();
   }
 
+  /** Ticks, or lets go, a box. */
+  async tick(label: string): Promise<void> {
+    const box = await this.find('checkbox', label);
+    await box!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await box!.click();
+  }
+
+  /** Opens what is folded away under its title. */
+  async unfold(title: string): Promise<void> {
+    const summary = await this.page.waitForSelector(`summary::-p-text(${title})`, { timeout: WAIT_MS });
+    await summary!.click();
+  }
+
   async follow(link: string): Promise<void> {
     const element = await this.find('link', link);
     await Promise.all([this.page.waitForNavigation({ waitUntil: 'networkidle0' }), element!.click()]);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { ElementHandle } from 'puppeteer-core';
-import type { FittingSummary } from '../../src/contract';
+import type { FittingSummary, MethodSummary } from '../../src/contract';
 import { screens } from '../support/screens';
 
 describe('methods, on screen', function () {
@@ -44,6 +44,50 @@ describe('methods, on screen', function () {
     await on.user.sees('−45 … −20°');
     await on.user.press('Make version 1 the newest again');
     await on.user.sees('Saved as version 3.');
+  });
+
+  it('are given another order, other ties, hands, arms and steps', async () => {
+    const { user } = on;
+    const form = () => user.page.evaluate(() => document.querySelector('form')!.innerText);
+    await user.choose('As in', 'Arms roughly first');
+    await user.unfold('One adjustment after the other');
+    await user.press('Later: Arm width');
+    // The button that moved is still the one that Enter presses.
+    await user.page.keyboard.press('Enter');
+    await user.tick('once more at the end: Seat height');
+    await user.press('Remove: the lower arm');
+    await user.press('Sooner: the larger margin');
+    await user.choose('Pads go by', 'the desk top, where it is at elbow height');
+    await user.choose('Room behind the knee', '3 to 4 fingers');
+    await user.choose('Fingers of', 'whoever checks');
+    await user.type('Elbow from (°)', '130');
+    await user.sees('The bounds of a target have to rise');
+    await user.type('Elbow from (°)', '95');
+    await user.press('Add a step');
+    await user.sees('A step needs a name.');
+    await user.type('Name of the step', 'Square');
+    await user.type('What to do', 'Set everything square.');
+    await user.choose('What it aims at', 'As in Right angle');
+    await user.unfold('Aims of this step');
+    await user.reload();
+    expect(await user.valueOf('Name of the step')).to.equal('Square');
+    expect(await form()).to.include('+ the lower arm');
+    await user.press('Save as version 4');
+    await user.sees('Saved as version 4.');
+    const id = user.page.url().split('/').pop()!;
+    const versions = await fetch(`${on.app.base}/api/v1/methods/${id}/versions`);
+    const [{ method }] = (await versions.json()) as [MethodSummary];
+    expect(method.order.slice(0, 4)).to.deep.equal(['padSlide', 'armHeight', 'armWidth', 'seatHeight']);
+    expect(method).to.deep.include({
+      again: ['seatHeight'],
+      tieBreaks: ['shorterDepth', 'largerMargin', 'lighterTension'],
+      armsTo: 'desk',
+      fingers: { lo: 3, hi: 4, whose: 'fitter' },
+    });
+    expect(method.reported.elbow.lo).to.equal(95);
+    expect(method.steps).to.have.length(1);
+    expect(method.steps![0]).to.deep.include({ name: 'Square', instruct: 'Set everything square.' });
+    expect(method.steps![0]!.targets!.thigh!.bandHi).to.equal(2);
   });
 
   it('stand side by side on a fitting, with the differences in words', async () => {
@@ -92,8 +136,8 @@ describe('methods, on screen', function () {
     await on.user.goTo('/practice/methods');
     await on.user.follow('Saddle, ours');
     await on.user.type('Method', 'Saddle, changed');
-    await on.user.press('Save as version 4');
-    await on.user.sees('Saved as version 4.');
+    await on.user.press('Save as version 5');
+    await on.user.sees('Saved as version 5.');
     await on.user.goTo(await stage('choose'));
     await on.user.sees('an earlier version');
   });

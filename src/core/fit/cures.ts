@@ -67,6 +67,8 @@ export const CURES: readonly Cure[] = [
       'armSpread.more',
       'armSpread.less',
       'hipClearance.less',
+      'padsLevel.more',
+      'padsLevel.less',
       'padReach.more',
       'padReach.less',
       'padAtDesk.less',

@@ -1,6 +1,15 @@
 /** What makes a case impossible to compute with, as a closed list of reasons, each naming field and value. */
 import { isDimensionId, pairDoubts, rangeDoubt } from '../body';
-import { CONDITION_IDS, aimOf, bandOf, hardOf, type Method, type Target } from '../method';
+import {
+  CONDITION_IDS,
+  aimOf,
+  bandOf,
+  hardOf,
+  type Interval,
+  type Method,
+  type Target,
+  type Targets,
+} from '../method';
 import { placeDoubts } from '../place';
 import { adjustmentDoubts, seatDoubts, type SeatFault } from '../seat';
 import type { FitInputs } from './inputs';
@@ -13,6 +22,7 @@ export const CASE_FAULTS = [
   'reversedTarget',
   'notFinite',
   'negative',
+  'repeated',
   'wrongOwner',
 ] as const;
 export type CaseFault = (typeof CASE_FAULTS)[number] | SeatFault;
@@ -54,14 +64,39 @@ function targetDoubts(field: string, target: Target): CaseDoubt[] {
   return doubts;
 }
 
+function targetsDoubts(base: string, targets: Targets): CaseDoubt[] {
+  return Object.entries(targets).flatMap(([id, target]): CaseDoubt[] => {
+    const field = `${base}/${id}`;
+    if ((CONDITION_IDS as string[]).includes(id)) return targetDoubts(field, target);
+    return [{ reason: 'unknownTarget', field, value: id }];
+  });
+}
+
+/** What a list has more than once. */
+function repeatedIn(field: string, list: readonly string[]): CaseDoubt[] {
+  const twice = list.findIndex((item, i) => list.indexOf(item) < i);
+  return twice < 0 ? [] : [{ reason: 'repeated', field: `${field}/${twice}`, value: list[twice]! }];
+}
+
+function intervalDoubts(field: string, { lo, hi }: Interval): CaseDoubt[] {
+  const odd = [lo, hi].find((end) => !Number.isFinite(end));
+  if (odd !== undefined) return [{ reason: 'notFinite', field, value: odd }];
+  return lo > hi ? [{ reason: 'reversedTarget', field, value: hi }] : [];
+}
+
 /** What is wrong with a method, with a pointer into it; empty where nothing is. */
 export function methodDoubts(method: Method): CaseDoubt[] {
-  const doubts = targetDoubts('/kneeRoom', method.kneeRoom);
-  for (const [id, target] of Object.entries(method.targets)) {
-    const field = `/targets/${id}`;
-    if (!(CONDITION_IDS as string[]).includes(id)) doubts.push({ reason: 'unknownTarget', field, value: id });
-    else doubts.push(...targetDoubts(field, target));
-  }
+  const doubts = [
+    ...targetDoubts('/kneeRoom', method.kneeRoom),
+    ...targetsDoubts('/targets', method.targets),
+    ...(method.steps ?? []).flatMap((s, i) => targetsDoubts(`/steps/${i}/targets`, s.targets ?? {})),
+    ...repeatedIn('/tieBreaks', method.tieBreaks),
+    ...repeatedIn('/order', method.order),
+    ...repeatedIn('/again', method.again ?? []),
+    ...intervalDoubts('/reported/knee', method.reported.knee),
+    ...intervalDoubts('/reported/elbow', method.reported.elbow),
+  ];
+  if (method.fingers) doubts.push(...intervalDoubts('/fingers', method.fingers));
   for (const key of ['headRestFromDeg', 'footrestPenalty'] as const)
     if (!Number.isFinite(method[key]))
       doubts.push({ reason: 'notFinite', field: `/${key}`, value: method[key] });

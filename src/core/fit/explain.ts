@@ -22,6 +22,7 @@ import {
   napeAlongBackMm,
   napeBeforeBackMm,
   orZero,
+  padAtDeskTopMm,
   panDegOf,
   pushMm,
   restDegOf,
@@ -188,6 +189,12 @@ const STEPS: Record<ConditionId, Step> = {
     back: { deg: trunkDegOf(v) },
     out: { deg: Math.max(0, orZero(spreadDeg(p, v))) },
     wanted: { mm: elbowOnPadMm(p, v) },
+  })),
+  padsLevel: one('padsLevel', (p, v) => ({
+    desk: { mm: v.deskHeight },
+    seat: { mm: datumMm(p, v) },
+    elbow: { mm: elbowOnPadMm(p, v) },
+    wanted: { mm: padAtDeskTopMm(p, v) },
   })),
   padReach: one('padReach', (p, v) => ({ elbow: { mm: shoulderPoint(p, v).x } })),
   padAtDesk: one('padAtDesk', (p) => ({

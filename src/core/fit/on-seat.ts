@@ -1,4 +1,5 @@
 /** Where this body lies on the seat as set: what conditions, drawing and angles all stand on. Lengths in mm. */
+import { bandOf } from '../method';
 import { overLegs } from '../place';
 import {
   ANKLE_FRACTION,
@@ -237,6 +238,13 @@ export function padToDeskMm(p: Problem, v: SetValues): number {
   if (padTop + UNDER_DESK_MM <= v.deskHeight - place.deskThicknessMm) return 0;
   const edge = p.gripMm - (place.keysFromEdgeMm ?? NaN);
   return edge - SHORT_OF_DESK_MM - padBeforeElbowMm(p, v);
+}
+
+/** Pads above the seated datum that run on level with the desk's top, as far as the elbow's band lets them follow it. */
+export function padAtDeskTopMm(p: Problem, v: SetValues): number {
+  const elbow = elbowOnPadMm(p, v);
+  const { lo, hi } = bandOf(p.targets.armHeight);
+  return Math.max(elbow + lo, Math.min(elbow + hi, v.deskHeight - datumMm(p, v)));
 }
 
 /** Where the hands work, above the floor: on the hand controls, or on the keyboard on the desk; NaN where nowhere. */

@@ -13,6 +13,7 @@ import {
   legOf,
   napeAlongBackMm,
   napeBeforeBackMm,
+  padAtDeskTopMm,
   padBeforeBackMm,
   panDegOf,
   prominenceMm,
@@ -54,6 +55,7 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
   lumbarByPractice: (_, v) => ({ apex: { mm: apexMm(v) } }),
   tension: (p) => ({ mass: { kg: p.body.bodyMass }, wanted: tensionValue(p, balancedTension(p)) }),
   armHeight: (p, v) => ({ elbow: { mm: elbowOnPadMm(p, v) }, pad: { mm: v.armHeight } }),
+  padsLevel: (p, v) => ({ pad: { mm: v.armHeight }, wanted: { mm: padAtDeskTopMm(p, v) } }),
   armSpread: (_, v, o) => ({ out: { deg: o.residual }, clear: { mm: clearMm(v) } }),
   hipClearance: (p, v, o) => ({
     clear: { mm: clearMm(v) },

@@ -41,6 +41,8 @@ export const COMMON_TARGETS = {
   tiltLock: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
   tiltLimiter: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   armHeight: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 3 }),
+  // Stronger than the elbow's own aim, within whose band it stays.
+  padsLevel: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 4 }),
   armSpread: assumed({ bandLo: -5, aimLo: 0, aimHi: 15, bandHi: 20, weight: 1 }),
   hipClearance: practice({ bandLo: 20, aimLo: 20, weight: 1 }),
   padReach: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 0.5 }),

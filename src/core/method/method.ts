@@ -36,6 +36,8 @@ export const CONDITION_UNITS = {
   armSpread: 'deg',
   /** Clear distance between the pads less the hips. */
   hipClearance: 'mm',
+  /** Pad top less the desk's top, as far as the elbow's band lets pads follow a desk; of methods with arms to the desk. */
+  padsLevel: 'mm',
   /** Front end of the pad before the elbow. */
   padReach: 'mm',
   /** Front end of the pad to 20 mm short of a desk that it cannot pass under; nothing where it can. */
@@ -90,6 +92,9 @@ export interface MethodStep {
   readonly judgeOnly?: true | undefined;
 }
 
+/** As many steps a method may have. */
+export const MOST_STEPS = 20;
+
 /** Three or four fingers instead of a length; the hand of whoever checks. */
 export const FINGER_COUNTS = [3, 4] as const;
 export const HANDS_OF = ['sitter', 'fitter'] as const;
@@ -102,6 +107,10 @@ export interface Fingers {
 /** Breadth of three and of four fingers where no hand was measured, mm (common practice, no source). */
 export const USUAL_FINGERS_MM = { 3: 50, 4: 70 } as const;
 
+/** What the pads go by: the elbow, or, where the desk is at elbow height, the desk's top. */
+export const ARMS_TO = ['elbow', 'desk'] as const;
+export type ArmsTo = (typeof ARMS_TO)[number];
+
 /** Named target bands, tie-breaks and an order of setting: one immutable version. */
 export interface Method {
   readonly id: string;
@@ -113,6 +122,8 @@ export interface Method {
   readonly kneeRoom: Target;
   /** The room in fingers: its bounds hold for the usual hand and move with the measured one. */
   readonly fingers?: Fingers | undefined;
+  /** What the pads go by; absent: the elbow. */
+  readonly armsTo?: ArmsTo | undefined;
   /** Back angle from which the head leans on its rest, degrees; upright it must not touch. */
   readonly headRestFromDeg: number;
   /** What using a footrest costs, in units of penalty. */

@@ -40,6 +40,16 @@ const RIGHT_ANGLE = method({
   reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
 });
 
+const ARMS_TO_DESK = method({
+  id: 'arms-to-desk',
+  name: 'Right angle, arms to the desk',
+  summary:
+    'As right angle, with the pads level with the desk top so that the forearms run on without a step, as long as the desk is at elbow height.',
+  kneeRoom: ROOM.wide,
+  armsTo: 'desk',
+  reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
+});
+
 /** A hip opened by the back. */
 const OPENED = {
   trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 1 }),
@@ -220,6 +230,7 @@ const EYE_AND_HANDS = method({
 
 export const SHIPPED_METHODS: readonly Method[] = [
   RIGHT_ANGLE,
+  ARMS_TO_DESK,
   OPEN_HIP,
   LOW_SEAT,
   OPEN_WEDGE,

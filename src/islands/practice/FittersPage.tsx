@@ -63,7 +63,7 @@ function Fitters({ fitters: first }: { readonly fitters: readonly Fitter[] }) {
   const replace = (fitter: Fitter) => setFitters((all) => all.map((f) => (f.id === fitter.id ? fitter : f)));
   if (fitters.length === 0) return <p className={parts.soft}>{word('fitters.none')}</p>;
   return (
-    <table className={parts.table}>
+    <table className={`${parts.table} ${styles.fitters}`}>
       <thead>
         <tr>
           <th scope="col">{word('fitters.name')}</th>

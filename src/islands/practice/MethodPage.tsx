@@ -1,4 +1,4 @@
-import { Button, TextInput, Textarea } from '@mantine/core';
+import { Button, TextInput, Textarea, type InputWrapperProps } from '@mantine/core';
 import { useState } from 'react';
 import type { MethodSummary } from '../../contract';
 import { orderIdOf, type Method } from '../../core/method';
@@ -8,6 +8,9 @@ import { newId } from '../../ui/ids';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayDate, word } from '../../words';
+import { REPORTED, targetIn } from './method-text';
+import { MethodStepsForm } from './MethodStepsForm';
+import { MethodWaysForm, sayFingers } from './MethodWaysForm';
 import { PracticeNav } from './PracticeNav';
 import { TargetTable } from './TargetTable';
 import { useMethodForm, type MethodForm } from './use-method-form';
@@ -16,41 +19,43 @@ import styles from './practice.module.css';
 /** What there is to know of a method beside its numbers. */
 function About({ method }: { readonly method: Method }) {
   const order = orderIdOf(method.order);
-  const { fingers } = method;
+  const { fingers, reported, again } = method;
+  const kinds = (list: Method['order']) => list.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', ');
+  const facts: readonly (readonly [string, string])[] = [
+    [
+      'methods.order',
+      `${word(`order.${order ?? 'own'}`)}: ${kinds(method.order.slice(0, ORDER_SHOWN))} … ${
+        again ? word('methods.again').replace('{list}', kinds(again)) : ''
+      }`,
+    ],
+    ['methods.ties', method.tieBreaks.map((rule) => word(`tieBreak.${rule}`)).join(', ')],
+    ['methods.arms', word(`armsTo.${method.armsTo ?? 'elbow'}`)],
+    ...(fingers
+      ? [
+          [
+            'methods.fingers',
+            word('methods.fingers.of')
+              .replace('{fingers}', sayFingers(fingers))
+              .replace('{whose}', word(`handOf.${fingers.whose}`)),
+          ] as const,
+        ]
+      : []),
+    [
+      'methods.reported',
+      REPORTED.map((id) => `${word(`angle.${id}`)} ${reported[id].lo}–${reported[id].hi}°`).join(', '),
+    ],
+    ['methods.headRestFrom', `${method.headRestFromDeg}° (${word('basis.practice')})`],
+    ['methods.footrestPenalty', `${method.footrestPenalty} (${word('basis.assumed')})`],
+  ];
   return (
     <>
       <dl className={styles.facts}>
-        <div>
-          <dt>{word('methods.order')}</dt>
-          <dd>
-            {order && `${word(`order.${order}`)}: `}
-            {method.order
-              .slice(0, 12)
-              .map((kind) => word(`kind.${kind}`).toLowerCase())
-              .join(', ')}{' '}
-            …{' '}
-            {method.again &&
-              word('methods.again').replace(
-                '{list}',
-                method.again.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', '),
-              )}
-          </dd>
-        </div>
-        <div>
-          <dt>{word('methods.ties')}</dt>
-          <dd>{method.tieBreaks.map((rule) => word(`tieBreak.${rule}`)).join(', ')}</dd>
-        </div>
-        {fingers && (
-          <div>
-            <dt>{word('methods.fingers')}</dt>
-            <dd>
-              {word(fingers.lo === fingers.hi ? 'methods.fingers.one' : 'methods.fingers.two')
-                .replace('{lo}', String(fingers.lo))
-                .replace('{hi}', String(fingers.hi))
-                .replace('{whose}', word(`handOf.${fingers.whose}`))}
-            </dd>
+        {facts.map(([name, value]) => (
+          <div key={name}>
+            <dt>{word(name)}</dt>
+            <dd>{value}</dd>
           </div>
-        )}
+        ))}
       </dl>
       {method.cautions?.map((caution) => (
         <p key={caution} className={styles.caution}>
@@ -72,6 +77,16 @@ function About({ method }: { readonly method: Method }) {
     </>
   );
 }
+/** So many of the adjustments tell an order. */
+const ORDER_SHOWN = 12;
+
+/** Who stands behind a number is said below it. */
+const BASIS_BELOW: NonNullable<InputWrapperProps['inputWrapperOrder']> = [
+  'label',
+  'input',
+  'description',
+  'error',
+];
 
 function Fields({ form }: { readonly form: MethodForm }) {
   const { text, put, faults } = form;
@@ -93,12 +108,16 @@ function Fields({ form }: { readonly form: MethodForm }) {
       />
       <TextInput
         label={word('methods.headRestFrom')}
+        description={word('basis.practice')}
+        inputWrapperOrder={BASIS_BELOW}
         value={text.headRestFrom}
         error={faults.headRestFromDeg}
         onChange={(e) => put({ headRestFrom: e.currentTarget.value })}
       />
       <TextInput
         label={word('methods.footrestPenalty')}
+        description={word('basis.assumed')}
+        inputWrapperOrder={BASIS_BELOW}
         value={text.footrestPenalty}
         error={faults.footrestPenalty}
         onChange={(e) => put({ footrestPenalty: e.currentTarget.value })}
@@ -151,8 +170,10 @@ function OwnMethod({
     >
       <Meanwhile form={form} />
       <Fields form={form} />
-      <About method={newest.method} />
-      <TargetTable method={newest.method} form={form} />
+      <MethodWaysForm form={form} />
+      <MethodStepsForm form={form} />
+      <h2 className={styles.part}>{word('methods.targets')}</h2>
+      <TargetTable targetAt={(id) => targetIn(newest.method, id)} form={form.targets} />
       <div className={styles.save}>
         <Button type="submit" disabled={!form.isChanged || isFaulty || form.isSaving}>
           {word('methods.save').replace('{n}', String(newest.version + 1))}
@@ -263,7 +284,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
             <p className={parts.soft}>{word('methods.shipped.hint')}</p>
           )}
           <About method={shown.method} />
-          <TargetTable method={shown.method} form={null} />
+          <TargetTable targetAt={(id) => targetIn(shown.method, id)} form={null} />
         </>
       )}
     </>

@@ -1,17 +1,11 @@
 /** What a method aims at, condition by condition, with who stands behind each; rows can be opened for change. */
 import type { ReactNode } from 'react';
-import { CONDITION_IDS, type ConditionId, type Method, type Target } from '../../core/method';
+import { CONDITION_IDS, type ConditionId, type Target } from '../../core/method';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word, type Reading } from '../../words';
-import {
-  BOUNDS,
-  sayBound,
-  targetIn,
-  unitOfCondition,
-  type MethodForm,
-  type TargetText,
-} from './use-method-form';
+import { BOUNDS, sayBound, unitOfCondition, type TargetText } from './method-text';
+import type { TargetsForm } from './use-method-form';
 import styles from './practice.module.css';
 
 function sayInterval(
@@ -63,7 +57,7 @@ function Opened({
   readonly id: ConditionId;
   readonly text: TargetText;
   readonly fault: string | undefined;
-  readonly form: MethodForm;
+  readonly form: TargetsForm;
 }) {
   const reading = useReading();
   const name = word(`condition.${id}`);
@@ -95,7 +89,20 @@ function Opened({
   );
 }
 
-export function TargetTable({ method, form }: { readonly method: Method; readonly form: MethodForm | null }) {
+/**
+ * @param targetAt what is aimed at now
+ * @param form null: nothing can be changed
+ * @param isStep a step leaves the room behind the knee to its method
+ */
+export function TargetTable({
+  targetAt,
+  form,
+  isStep = false,
+}: {
+  readonly targetAt: (id: ConditionId) => Target;
+  readonly form: TargetsForm | null;
+  readonly isStep?: boolean;
+}) {
   return (
     <div className={styles.rows}>
       <table className={parts.table}>
@@ -112,10 +119,10 @@ export function TargetTable({ method, form }: { readonly method: Method; readonl
           </tr>
         </thead>
         <tbody>
-          {CONDITION_IDS.map((id) => {
-            const text = form?.text.targets[id];
+          {CONDITION_IDS.filter((id) => !isStep || id !== 'kneeRoom').map((id) => {
+            const text = form?.texts[id];
             if (form && text)
-              return <Opened key={id} id={id} text={text} fault={form.faults[id]} form={form} />;
+              return <Opened key={id} id={id} text={text} fault={form.faultOf(id)} form={form} />;
             const act = form && (
               <button
                 type="button"
@@ -126,7 +133,7 @@ export function TargetTable({ method, form }: { readonly method: Method; readonl
                 {word('methods.change')}
               </button>
             );
-            return <Shown key={id} id={id} target={targetIn(method, id)} act={act} />;
+            return <Shown key={id} id={id} target={targetAt(id)} act={act} />;
           })}
         </tbody>
       </table>
