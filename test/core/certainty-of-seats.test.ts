@@ -2,6 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { DIMENSIONS, type DimensionId } from '../../src/core/body';
 import { certaintyOfSeat, drawsOf, quickCertainty, type Draws } from '../../src/core/certainty';
+import { shareInBand } from '../../src/core/certainty/along';
+import { standardNormals } from '../../src/core/certainty/draws';
 import {
   countWithin,
   plainShare,
@@ -198,8 +200,8 @@ describe('whether some position of a seat fits', () => {
 describe('what can be moved, eliminated', () => {
   const UNKNOWNS = { covariance: Float64Array.from([1]), together: 1, count: 1 };
   const row = (at: number, move: readonly number[], off: number): Row => {
-    const follows = Float64Array.from([off]);
-    return { at, move: Float64Array.from(move), off: follows, sd: sdOf(follows, UNKNOWNS) };
+    const follows = [off];
+    return { at, move, off: follows, sd: sdOf(follows, UNKNOWNS) };
   };
 
   it('leaves the same bodies as trying every position', () => {
@@ -254,5 +256,35 @@ describe('what can be moved, eliminated', () => {
     expect(plainShare(region, UNKNOWNS)).to.be.closeTo(0.6827, 1e-4);
     expect(plainShare(regionOf([row(-9, [], 1)], [], UNKNOWNS), UNKNOWNS)).to.equal(0);
     expect(plainShare(regionOf([row(9, [], 1)], [], UNKNOWNS), UNKNOWNS)).to.equal(1);
+  });
+
+  it('tells of a band alone the same with and without drawing', () => {
+    const bodies = 20_000;
+    const columns = standardNormals(bodies, 1);
+    const movers: readonly Mover[] = [
+      { type: 'stops', values: [0, 4, 9] },
+      { type: 'slides', lo: -1, hi: 2 },
+    ];
+    const Given = fc.tuple(
+      fc.integer({ min: -12, max: 6 }),
+      fc.array(fc.integer({ min: -1, max: 1 }), { minLength: 2, maxLength: 2 }),
+      fc.integer({ min: 0, max: 4 }),
+      fc.integer({ min: 1, max: 6 }),
+      fc.boolean(),
+    );
+    fc.assert(
+      fc.property(Given, ([at, move, off, width, isBent]) => {
+        const bends = isBent && move[0] !== 0 ? new Map([[0, [0, 0.7, -0.4]]]) : undefined;
+        const low: Row = { ...row(at + 0.013, move, off), bends };
+        const turn = row(width - low.at, [-move[0]!, -move[1]!], -off);
+        const back = bends && new Map([[0, bends.get(0)!.map((x) => -x)]]);
+        const region = regionOf([low, { ...turn, bends: back }], movers, UNKNOWNS);
+        const drawn = countWithin(region, columns, bodies) / bodies;
+        // Four standard errors of a share of so many.
+        expect(shareInBand(low, width, movers)).to.be.closeTo(drawn, 4 * Math.sqrt(0.25 / bodies));
+      }),
+      { numRuns: 200, seed: 12 },
+    );
+    expect(shareInBand(row(0, [0, 0], 2), Infinity, movers)).to.be.closeTo(0.5, 1e-9);
   });
 });

@@ -6,9 +6,11 @@ import type { DimensionId } from '../body';
 import {
   computableConditions,
   inPlace,
+  legOf,
   nudged,
   valuesOfSettings,
   type Condition,
+  type Leg,
   type Problem,
   type SetValues,
   type Settings,
@@ -21,6 +23,7 @@ import {
   positionSpread,
   type AdjustmentKind,
 } from '../seat';
+import { shareInBand } from './along';
 import { columnsOf, standardNormals, type Draws } from './draws';
 import { countWithin, plainShare, regionOf, sdOf, type Mover, type Row, type Unknowns } from './linear';
 import { INSIDE_SLACK, type ConditionCertainty } from './set';
@@ -53,6 +56,22 @@ interface Frame {
   readonly reach: (kind: AdjustmentKind) => number;
   /** Each measure a little more and a little less, made when first asked for. */
   readonly around: (id: DimensionId) => readonly [Problem, Problem];
+  /** The best settings with one adjustment a little higher and a little lower. */
+  readonly beside: (kind: AdjustmentKind) => readonly [SetValues, SetValues];
+  /** How the leg stands at the best settings, or beside them, or with a measure a little off. */
+  readonly legAt: (q: Problem, v: SetValues) => Leg;
+  /** What has been found out at the best settings. */
+  readonly home: Map<Condition, Row>;
+}
+
+/** Made when first asked for. */
+function onceEach<K, T>(make: (key: K) => T): (key: K) => T {
+  const made = new Map<K, T>();
+  return (key) => {
+    let found = made.get(key);
+    if (found === undefined) made.set(key, (found = make(key)));
+    return found;
+  };
 }
 
 /** How far to either side a measure is looked at, mm or kg: less than any repeat tolerance. */
@@ -95,6 +114,17 @@ function sinksOf(p: Problem): Frame['sinks'] {
   };
 }
 
+/** Settings with one adjustment elsewhere: a copy of the same shape is read several times as fast as another object. */
+function withValue(v: SetValues, kind: AdjustmentKind, value: number): SetValues {
+  const copy = { ...v };
+  copy[kind] = value;
+  return copy;
+}
+
+/** How far to either side an adjustment is looked at. */
+const stepOf = (p: Problem, kind: AdjustmentKind): number =>
+  ADJUSTMENT_UNITS[p.variables[kind]!.adjustment.unit].finestStep / 2;
+
 function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
   const present = Object.values(p.variables);
   const kinds = present.filter((v) => v.values.length > 1).map((v) => v.kind);
@@ -102,10 +132,11 @@ function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
     const spread = positionSpread(adjustment, settings.positions[kind] ?? 0);
     return spread > 0 ? [{ kind, spread }] : [];
   });
-  const made = new Map<DimensionId, readonly [Problem, Problem]>();
+  const from = valuesOfSettings(p, settings);
+  const legs = new Map<Problem | SetValues, Leg>();
   return {
     p,
-    from: valuesOfSettings(p, settings),
+    from,
     kinds,
     movers: kinds.map((kind) => moverOf(p, kind)),
     ids: draws.ids,
@@ -117,11 +148,18 @@ function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
     },
     sinks: sinksOf(p),
     reach: (kind) => BEYOND_CLOSE * ADJUSTMENT_UNITS[p.variables[kind]!.adjustment.unit].closeBy,
-    around: (id) => {
-      const found = made.get(id) ?? [nudged(p, id, NUDGE), nudged(p, id, -NUDGE)];
-      made.set(id, found);
-      return found;
+    around: onceEach((id) => [nudged(p, id, NUDGE), nudged(p, id, -NUDGE)]),
+    beside: onceEach((kind) => {
+      const step = stepOf(p, kind);
+      return [withValue(from, kind, from[kind] + step), withValue(from, kind, from[kind] - step)];
+    }),
+    legAt: (q, v) => {
+      const key = q === p ? v : q;
+      let leg = legs.get(key);
+      if (!leg) legs.set(key, (leg = legOf(q, v)));
+      return leg;
     },
+    home: new Map(),
   };
 }
 
@@ -130,12 +168,21 @@ type Margin = (p: Problem, v: SetValues) => number;
 
 type Side = 'lo' | 'hi';
 
+/** Both ends of a band move with the body where a method says so; elsewhere they stand still. */
+const MOVING_BAND: ConditionId = 'kneeRoom';
+
 function marginsOf(p: Problem, c: Condition): { readonly side: Side; readonly margin: Margin }[] {
   const band = bandOf(p.targets[c.id]);
-  const margins: Readonly<Record<Side, Margin>> = {
-    lo: (q, v) => c.residual(q, v) - bandOf(q.targets[c.id]).lo + INSIDE_SLACK,
-    hi: (q, v) => bandOf(q.targets[c.id]).hi - c.residual(q, v) + INSIDE_SLACK,
-  };
+  const margins: Readonly<Record<Side, Margin>> =
+    c.id === MOVING_BAND
+      ? {
+          lo: (q, v) => c.residual(q, v) - bandOf(q.targets[c.id]).lo + INSIDE_SLACK,
+          hi: (q, v) => bandOf(q.targets[c.id]).hi - c.residual(q, v) + INSIDE_SLACK,
+        }
+      : {
+          lo: (q, v) => c.residual(q, v) - band.lo + INSIDE_SLACK,
+          hi: (q, v) => band.hi - c.residual(q, v) + INSIDE_SLACK,
+        };
   return (['lo', 'hi'] as const)
     .filter((side) => Number.isFinite(band[side]))
     .map((side) => ({ side, margin: margins[side] }));
@@ -184,7 +231,7 @@ function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: AdjustmentK
     const there = of(end);
     if (Number.isNaN(there) || there >= 0 === inside >= 0) return [];
     const x = inside >= 0 ? crossing(of, here, inside, end, there) : crossing(of, end, there, here, inside);
-    return [{ ...from, [kind]: x }];
+    return [withValue(from, kind, x)];
   });
 }
 
@@ -229,22 +276,21 @@ function bendsOf(f: Frame, margin: Margin, q: Problem, v: SetValues, { move }: R
   return bends.size > 0 ? bends : undefined;
 }
 
-/** The straight row that a margin is at some place. */
-function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues): Row {
-  const move = new Float64Array(f.kinds.length);
-  const off = new Float64Array(f.unknowns.count);
-  let at = margin(q, v);
-  const there = { ...v };
+/** How much something follows an adjustment, and a measure. */
+interface Slopes {
+  readonly ofKind: (kind: AdjustmentKind) => number;
+  readonly ofMeasure: (id: DimensionId) => number;
+}
+
+/** The straight row of what is `here`, by its slopes. */
+function rowBy(f: Frame, c: Condition, here: number, q: Problem, v: SetValues, slopes: Slopes): Row {
+  const move = new Array<number>(f.kinds.length).fill(0);
+  const off = new Array<number>(f.unknowns.count).fill(0);
+  let at = here;
   const mass = f.ids.indexOf('bodyMass');
   for (const kind of c.scope) {
-    const variable = f.p.variables[kind];
-    if (!variable) continue;
-    const step = ADJUSTMENT_UNITS[variable.adjustment.unit].finestStep / 2;
-    there[kind] = v[kind] + step;
-    const more = margin(q, there);
-    there[kind] = v[kind] - step;
-    const by = (more - margin(q, there)) / (2 * step);
-    there[kind] = v[kind];
+    if (!f.p.variables[kind]) continue;
+    const by = slopes.ofKind(kind);
     if (!Number.isFinite(by) || by === 0) continue;
     const j = f.kinds.indexOf(kind);
     if (j >= 0) {
@@ -258,14 +304,73 @@ function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues)
   for (const id of c.needs(f.p)) {
     const i = f.ids.indexOf(id);
     if (i < 0) continue;
-    const [more, less] = q === f.p ? f.around(id) : [nudged(q, id, NUDGE), nudged(q, id, -NUDGE)];
-    const by = (margin(more, v) - margin(less, v)) / (2 * NUDGE);
+    const by = slopes.ofMeasure(id);
     if (!Number.isFinite(by)) continue;
     off[i]! += by;
     at -= by * (q.body[id] - f.p.body[id]);
   }
-  const row: Row = { at, move, off, sd: sdOf(off, f.unknowns) };
+  return { at, move, off, sd: sdOf(off, f.unknowns) };
+}
+
+/** The straight row that a margin is at some place where a condition begins to fail: there it is smooth. */
+function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues): Row {
+  const here = margin(q, v);
+  const there = { ...v };
+  const row = rowBy(f, c, here, q, v, {
+    ofKind: (kind) => {
+      const step = stepOf(f.p, kind);
+      there[kind] = v[kind] + step;
+      const more = margin(q, there);
+      there[kind] = v[kind];
+      return (more - here) / step;
+    },
+    ofMeasure: (id) => (margin(q === f.p ? f.around(id)[0] : nudged(q, id, NUDGE), v) - here) / NUDGE,
+  });
   return BENT_OTHERWISE.includes(c.id) ? row : { ...row, bends: bendsOf(f, margin, q, v, row) };
+}
+
+/**
+ * The straight row that a residual is at the best settings. They often lie where it turns: both sides tell the slope.
+ */
+function homeOf(f: Frame, c: Condition): Row {
+  const known = f.home.get(c);
+  if (known) return known;
+  const { p, from } = f;
+  const residual = (q: Problem, v: SetValues): number =>
+    c.residual(q, v, c.onLegs ? f.legAt(q, v) : undefined);
+  const row = rowBy(f, c, residual(p, from), p, from, {
+    ofKind: (kind) => {
+      const [more, less] = f.beside(kind);
+      return (residual(p, more) - residual(p, less)) / (2 * stepOf(p, kind));
+    },
+    ofMeasure: (id) => {
+      const [more, less] = f.around(id);
+      return (residual(more, from) - residual(less, from)) / (2 * NUDGE);
+    },
+  });
+  const bends = BENT_OTHERWISE.includes(c.id) ? undefined : bendsOf(f, c.residual, p, from, row);
+  const home = { ...row, bends };
+  f.home.set(c, home);
+  return home;
+}
+
+const turned = ({ at, move, off, sd, bends }: Row, from: number): Row => ({
+  at: from - at,
+  move: move.map((x) => -x),
+  off: off.map((x) => -x),
+  sd,
+  bends: bends && new Map([...bends].map(([j, values]) => [j, values.map((x) => -x)])),
+});
+
+/** One end of a condition's band as a row, by what its residual is at the best settings. */
+function endOf(f: Frame, c: Condition, side: Side, margin: Margin): Row {
+  // A band that moves with the body has slopes of its own.
+  if (c.id === MOVING_BAND) return rowAt(f, c, margin, f.p, f.from);
+  const residual = homeOf(f, c);
+  const band = bandOf(f.p.targets[c.id]);
+  return side === 'hi'
+    ? turned(residual, band.hi + INSIDE_SLACK)
+    : { ...residual, at: residual.at - band.lo + INSIDE_SLACK };
 }
 
 /** Rows that are nearly one: of those the stricter is enough. */
@@ -291,10 +396,23 @@ function mostAtEase({ kinds, from }: Frame, rows: readonly Row[]): Row {
   return rows.reduce((best, row) => (here(row) > here(best) ? row : best));
 }
 
+/** A condition as straight rows; of one that is straight itself also its residual and how wide its band is. */
+interface Straightened {
+  readonly rows: readonly Row[];
+  /** The residual above the lower end of its band, or below the upper one, where that is the only one. */
+  readonly along: { readonly residual: Row; readonly width: number } | null;
+}
+
 /** Straight rows for both ends of a condition's band: one for each place where it begins to fail. */
-function rowsOf(f: Frame, c: Condition): Row[] {
-  return marginsOf(f.p, c).flatMap(({ side, margin }) => {
-    if (c.isStraight) return [rowAt(f, c, margin, f.p, f.from)];
+function straightened(f: Frame, c: Condition): Straightened {
+  const margins = marginsOf(f.p, c);
+  if (c.isStraight) {
+    const rows = margins.map(({ side, margin }) => endOf(f, c, side, margin));
+    const { lo, hi } = bandOf(f.p.targets[c.id]);
+    const width = hi - lo + 2 * INSIDE_SLACK;
+    return { rows, along: rows[0] && c.id !== MOVING_BAND ? { residual: rows[0], width } : null };
+  }
+  const rows = margins.flatMap(({ side, margin }) => {
     const all = c.scope.filter((kind) => f.kinds.includes(kind));
     // A leg begins to fail in several ways: a foot hangs, or a thigh lifts off the pan.
     const isBent = BENT_OTHERWISE.includes(c.id) || (c.onLegs && f.p.hasSlope);
@@ -303,14 +421,15 @@ function rowsOf(f: Frame, c: Condition): Row[] {
     const movers = isBent && tip ? [all[0]!, tip] : all.slice(0, 1);
     const places = movers.flatMap((kind) => edgesAlong(f, margin, kind));
     if (places.length > 0) {
-      const rows = distinct(places.map((v) => rowAt(f, c, margin, f.p, v)));
-      if (ONE_IS_ENOUGH[c.id] !== side) return rows;
-      return [mostAtEase(f, [rowAt(f, c, margin, f.p, f.from), ...rows])];
+      const found = distinct(places.map((v) => rowAt(f, c, margin, f.p, v)));
+      if (ONE_IS_ENOUGH[c.id] !== side) return found;
+      return [mostAtEase(f, [endOf(f, c, side, margin), ...found])];
     }
     const bodies = edgesOver(f, c, margin);
     if (bodies.length > 0) return distinct(bodies.map((q) => rowAt(f, c, margin, q, f.from)));
-    return [rowAt(f, c, margin, f.p, f.from)];
+    return [endOf(f, c, side, margin)];
   });
+  return { rows, along: null };
 }
 
 /**
@@ -323,7 +442,7 @@ export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): Ch
   const f = frameOf(p, best, draws);
   const drawn = [...columnsOf(draws), ...standardNormals(draws.count, f.loose.length)];
   const conditions = computableConditions(p);
-  const rows = conditions.map((c) => rowsOf(f, c));
+  const straight = conditions.map((c) => straightened(f, c));
   const shareFor = (of: readonly Row[]): number => {
     const region = regionOf(of, f.movers, f.unknowns);
     return plainShare(region, f.unknowns) ?? countWithin(region, drawn, draws.count) / draws.count;
@@ -331,10 +450,14 @@ export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): Ch
   const outside = (c: Condition): number =>
     Math.abs(outsideBy(bandOf(p.targets[c.id]), c.residual(p, f.from)));
   const each = conditions
-    .map((c, i) => ({ id: c.id, probability: shareFor(rows[i]!), outside: outside(c) }))
+    .map((c, i) => {
+      const { rows, along } = straight[i]!;
+      const probability = along ? shareInBand(along.residual, along.width, f.movers) : shareFor(rows);
+      return { id: c.id, probability, outside: outside(c) };
+    })
     .sort((a, b) => a.probability - b.probability || b.outside - a.outside || (a.id < b.id ? -1 : 1));
   const least = each[0];
-  const all = Math.min(shareFor(rows.flat()), least?.probability ?? 1);
+  const all = Math.min(shareFor(straight.flatMap(({ rows }) => rows)), least?.probability ?? 1);
   return {
     each: each.map(({ id, probability }) => ({ id, probability })),
     all,

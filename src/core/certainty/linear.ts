@@ -9,9 +9,9 @@ import jstat from 'jstat';
 export interface Row {
   readonly at: number;
   /** By how much it follows each adjustment. */
-  readonly move: Float64Array;
+  readonly move: readonly number[];
   /** By how much it follows each thing that is not known exactly. */
-  readonly off: Float64Array;
+  readonly off: readonly number[];
   /** The deviation of what it follows of the drawn. */
   readonly sd: number;
   /** At each stop of an adjustment what it comes to beside the straight line; of which adjustments, by their number. */
@@ -43,7 +43,7 @@ const MOST_CELLS = 256;
 const MOST_ROWS = 600;
 const NONE = 1e-9;
 
-const endsOf = (m: Mover): { readonly lo: number; readonly hi: number } =>
+export const endsOf = (m: Mover): { readonly lo: number; readonly hi: number } =>
   m.type === 'slides' ? m : { lo: m.values[0]!, hi: m.values[m.values.length - 1]! };
 
 /** How far things that are not known exactly may be off: some together, the others each by itself by one. */
@@ -60,7 +60,7 @@ interface Spread {
 }
 
 /** The deviation of what a row follows. */
-export function sdOf(off: Float64Array, { covariance, together }: Unknowns): number {
+export function sdOf(off: readonly number[], { covariance, together }: Unknowns): number {
   let square = 0;
   for (let i = 0; i < off.length; i++) {
     const by = off[i]!;
@@ -75,11 +75,13 @@ export function sdOf(off: Float64Array, { covariance, together }: Unknowns): num
   return Math.sqrt(Math.max(0, square));
 }
 
-/** The least and the most that a row can come to, wherever everything stands. */
-function reachOf(
-  { at, move, sd, bends }: Row,
-  { movers }: Spread,
-): { readonly least: number; readonly most: number } {
+interface Reach {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** The least and the most that a row can come to for the mean body, wherever everything stands. */
+function reachAtMean({ at, move, bends }: Omit<Row, 'off' | 'sd'>, movers: readonly Mover[]): Reach {
   let [least, most] = [at, at];
   for (let j = 0; j < move.length; j++) {
     const by = move[j]!;
@@ -93,7 +95,13 @@ function reachOf(
       least += Math.min(...values);
       most += Math.max(...values);
     }
-  const far = FURTHEST * sd;
+  return { least, most };
+}
+
+/** The same for any body that is drawn. */
+function reachOf(row: Row, { movers }: Spread): Reach {
+  const { least, most } = reachAtMean(row, movers);
+  const far = FURTHEST * row.sd;
   return { least: least - far, most: most + far };
 }
 
@@ -108,16 +116,35 @@ function pruned(rows: readonly Row[], spread: Spread): Row[] | null {
   return left;
 }
 
-function sum(a: Row, b: Row, byA: number, byB: number, unknowns: Unknowns): Row {
-  const off = a.off.map((x, i) => byA * x + byB * b.off[i]!);
-  return {
-    at: byA * a.at + byB * b.at,
-    move: a.move.map((x, j) => byA * x + byB * b.move[j]!),
-    off,
-    sd: sdOf(off, unknowns),
-    bends: a.bends || b.bends ? summedBends(a, b, byA, byB) : undefined,
-  };
+function added(a: readonly number[], b: readonly number[], byA: number, byB: number): number[] {
+  const both: number[] = [];
+  for (let i = 0; i < a.length; i++) both.push(byA * a[i]! + byB * b[i]!);
+  return both;
 }
+
+/**
+ * What pushes an adjustment up against what holds it down: of it nothing is left.
+ * @returns 'always' where that holds for every body, 'never' where for none
+ */
+function joined(a: Row, b: Row, j: number, { movers, unknowns }: Spread): Row | 'always' | 'never' {
+  const [byA, byB] = [1 / a.move[j]!, -1 / b.move[j]!];
+  const move = added(a.move, b.move, byA, byB);
+  move[j] = 0;
+  const bends = a.bends || b.bends ? summedBends(a, b, byA, byB) : undefined;
+  const straight = { at: byA * a.at + byB * b.at, move, bends };
+  const { least, most } = reachAtMean(straight, movers);
+  // It spreads at most as the two do together: most pairs need no closer look.
+  if (least >= FURTHEST * (byA * a.sd + byB * b.sd)) return 'always';
+  const off = added(a.off, b.off, byA, byB);
+  const sd = sdOf(off, unknowns);
+  if (most + FURTHEST * sd < 0) return 'never';
+  return least >= FURTHEST * sd ? 'always' : { ...straight, off, sd };
+}
+
+const followsNothing = ({ move }: Row): boolean => {
+  for (let j = 0; j < move.length; j++) if (Math.abs(move[j]!) >= NONE) return false;
+  return true;
+};
 
 function summedBends(a: Row, b: Row, byA: number, byB: number): ReadonlyMap<number, readonly number[]> {
   const bends = new Map<number, readonly number[]>();
@@ -146,11 +173,9 @@ function without(rows: readonly Row[], j: number, spread: Spread): Row[] | null 
   }
   for (const a of up!)
     for (const b of down!) {
-      const both = sum(a, b, 1 / a.move[j]!, -1 / b.move[j]!, spread.unknowns);
-      both.move[j] = 0;
-      const { least, most } = reachOf(both, spread);
-      if (most < 0) return null;
-      if (least < 0) left.push(both);
+      const both = joined(a, b, j, spread);
+      if (both === 'never') return null;
+      if (both !== 'always') left.push(both);
     }
   return left;
 }
@@ -224,7 +249,7 @@ function partsOf(rows: readonly Row[]): readonly Part[] {
 }
 
 /** Those that stop and are looked at one by one; the rest slides. */
-function stopsAmong(part: readonly number[], movers: readonly Mover[]): number[] {
+export function stopsAmong(part: readonly number[], movers: readonly Mover[]): number[] {
   const count = (j: number): number => {
     const m = movers[j]!;
     return m.type === 'stops' ? m.values.length : Infinity;
@@ -242,10 +267,10 @@ function stopsAmong(part: readonly number[], movers: readonly Mover[]): number[]
 /** The range of an adjustment as two rows. */
 function rangeRows(movers: readonly Mover[], j: number, offs: number): Row[] {
   const { lo, hi } = endsOf(movers[j]!);
+  const none = new Array<number>(offs).fill(0);
   const row = (by: number, at: number): Row => {
-    const move = new Float64Array(movers.length);
-    move[j] = by;
-    return { at, move, off: new Float64Array(offs), sd: 0 };
+    const move = movers.map((_, i) => (i === j ? by : 0));
+    return { at, move, off: none, sd: 0 };
   };
   return [row(1, -lo), row(-1, hi)];
 }
@@ -254,7 +279,6 @@ function rangeRows(movers: readonly Mover[], j: number, offs: number): Row[] {
 function cased(rows: readonly Row[], spread: Spread): Region | null {
   const asked = pruned(rows, spread);
   if (!asked) return null;
-  const isPlain = ({ move }: Row): boolean => move.every((x) => Math.abs(x) < NONE);
   const parts: (readonly Region[])[] = [];
   for (const { movers, rows: own } of partsOf(asked)) {
     const [first] = [...movers].sort((a, b) => usersOf(own, b) - usersOf(own, a));
@@ -262,7 +286,7 @@ function cased(rows: readonly Row[], spread: Spread): Region | null {
     if (cases.length === 0) return null;
     if (!cases.some(({ rows: r, parts: p }) => r.length + p.length === 0)) parts.push(cases);
   }
-  const plain = asked.filter(isPlain);
+  const plain = asked.filter(followsNothing);
   let ease = Infinity;
   for (const { at, sd } of plain) ease = Math.min(ease, at / sd);
   for (const [likeliest] of parts) ease = Math.min(ease, likeliest!.ease);
@@ -294,7 +318,7 @@ export function regionOf(rows: readonly Row[], movers: readonly Mover[], unknown
   const spread: Spread = { movers, unknowns };
   const asked = pruned(rows, spread);
   if (!asked) return null;
-  const left: Row[] = asked.filter(({ move }) => move.every((x) => Math.abs(x) < NONE));
+  const left: Row[] = asked.filter(followsNothing);
   for (const { movers: part, rows: own } of partsOf(asked)) {
     const stops = stopsAmong(part, movers);
     const slides = part.filter((j) => !stops.includes(j));
@@ -345,31 +369,48 @@ const byEase = (a: { readonly ease: number }, b: { readonly ease: number }): num
 
 interface Drawn {
   readonly columns: readonly Float64Array[];
-  /** Of each body the last case that it was found to lie in. */
+  /** Of each body the last part of which it was found to lie in a case. */
   readonly marks: Int32Array;
+  /** How many parts have been asked. */
   stamp: number;
 }
 
-/** Those of the bodies that lie in a region. */
-function within({ rows, parts }: Region, bodies: Int32Array, drawn: Drawn): Int32Array {
-  let left = bodies.slice();
-  let count = left.length;
+/** Those of the first `count` bodies that are marked so, or are not, moved to the front; @returns how many */
+function siftMarked(
+  marks: Int32Array,
+  stamp: number,
+  isMarked: boolean,
+  bodies: Int32Array,
+  count: number,
+): number {
+  let left = 0;
+  for (let n = 0; n < count; n++) {
+    const d = bodies[n]!;
+    if ((marks[d] === stamp) === isMarked) bodies[left++] = d;
+  }
+  return left;
+}
+
+/** Those of the first `count` bodies that lie in a region, moved to the front; @returns how many */
+function within({ rows, parts }: Region, bodies: Int32Array, count: number, drawn: Drawn): number {
+  let left = count;
   const asked = rows.map((row) => askedOf(row, drawn.columns)).sort(byEase);
-  for (const row of asked) count = sift(row, left, count);
-  left = left.subarray(0, count);
+  for (const row of asked) left = sift(row, bodies, left);
   for (const cases of parts) {
-    if (left.length === 0) return left;
+    if (left === 0) return 0;
     const stamp = ++drawn.stamp;
     const { marks } = drawn;
-    let open = left;
+    const open = bodies.slice(0, left);
+    let waiting = left;
     for (const one of cases) {
-      const found = within(one, open, drawn);
-      if (found.length === 0) continue;
-      for (const d of found) marks[d] = stamp;
-      open = open.filter((d) => marks[d] !== stamp);
-      if (open.length === 0) break;
+      const tried = open.slice(0, waiting);
+      const found = within(one, tried, waiting, drawn);
+      if (found === 0) continue;
+      for (let n = 0; n < found; n++) marks[tried[n]!] = stamp;
+      waiting = siftMarked(marks, stamp, false, open, waiting);
+      if (waiting === 0) break;
     }
-    left = left.filter((d) => marks[d] === stamp);
+    left = siftMarked(marks, stamp, true, bodies, left);
   }
   return left;
 }
@@ -382,7 +423,7 @@ export function countWithin(region: Region | null, columns: readonly Float64Arra
   if (!region) return 0;
   const all = new Int32Array(count);
   for (let d = 0; d < count; d++) all[d] = d;
-  return within(region, all, { columns, marks: new Int32Array(count), stamp: 0 }).length;
+  return within(region, all, count, { columns, marks: new Int32Array(count), stamp: 0 });
 }
 
 /**
@@ -397,10 +438,7 @@ export function plainShare(region: Region | null, unknowns: Unknowns): number | 
   const below = (z: number): number => jstat.jStat.normal.cdf(z, 0, 1);
   if (!b) return below(a.at / a.sd);
   // They lie on one line where their sum does not follow the body.
-  const both = sdOf(
-    a.off.map((x, i) => x / a.sd + b.off[i]! / b.sd),
-    unknowns,
-  );
+  const both = sdOf(added(a.off, b.off, 1 / a.sd, 1 / b.sd), unknowns);
   return both < STRAIGHT ? Math.max(0, below(a.at / a.sd) + below(b.at / b.sd) - 1) : null;
 }
 const STRAIGHT = 0.02;

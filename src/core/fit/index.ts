@@ -54,6 +54,7 @@ export {
   frontEdgeMm,
   hollowFromRearMm,
   legOf,
+  type Leg,
   panDegOf,
   panPointMm,
 } from './on-seat';
