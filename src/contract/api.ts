@@ -1,6 +1,7 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
 import { DIMENSION_IDS, SEXES } from '../core/body';
+import { INSTRUMENT_IDS, MOST_TAKES } from '../core/measuring';
 import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
 import {
@@ -66,8 +67,47 @@ export const ReadingEditSchema = z.object({
   instead: Instant.max(40).nullable().optional(),
   /** Why it stands although the other measures speak against it: asked for from five deviations on. */
   reason: z.string().trim().min(1).max(300).optional(),
+  /** The single readings of one session, one to three: what they come to is taken, and `value` is not looked at. */
+  takes: z.array(z.number()).min(1).max(MOST_TAKES).optional(),
+  /** Of `takes`, and of taking them back. */
+  session: Id.optional(),
+  instrument: z.enum(INSTRUMENT_IDS).optional(),
 });
 export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
+
+/** What holds of all readings of one sitting; the same id again changes it. */
+export const MeasuringSessionEditSchema = z.object({
+  id: Id,
+  shoesOn: z.boolean(),
+  clothes: z.string().max(200),
+  notes: z.string().max(2000),
+});
+export type MeasuringSessionEdit = z.infer<typeof MeasuringSessionEditSchema>;
+
+/** A measure as it was taken in one session. */
+export const TakenSchema = z.object({
+  dimension: z.enum(DIMENSION_IDS),
+  value: z.number(),
+  spread: z.number(),
+  takes: z.array(z.number()).nullable(),
+  instrument: z.enum(INSTRUMENT_IDS).nullable(),
+  takenAt: Instant,
+  /** Whether it is the reading that holds. */
+  isCurrent: z.boolean(),
+});
+export type Taken = z.infer<typeof TakenSchema>;
+
+/** A sitting in which somebody was measured; readings that belong to none have a session of their day without an id. */
+export const MeasuringSessionSchema = z.object({
+  id: Id.nullable(),
+  date: LocalDate,
+  takenBy: z.string().nullable(),
+  shoesOn: z.boolean(),
+  clothes: z.string(),
+  notes: z.string(),
+  taken: z.array(TakenSchema),
+});
+export type MeasuringSession = z.infer<typeof MeasuringSessionSchema>;
 
 /** Ends that no hand passes, mm (assumed). */
 export const HAND_LIMITS = { threeFingersMm: [30, 80], fourFingersMm: [40, 110] } as const;

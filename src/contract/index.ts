@@ -19,6 +19,8 @@ export {
   FittingDetailSchema,
   FittingEditSchema,
   FittingSummarySchema,
+  MeasuringSessionEditSchema,
+  MeasuringSessionSchema,
   MethodSummarySchema,
   NewFittingSchema,
   NewSitterSchema,
@@ -46,6 +48,8 @@ export {
   type FittingDetail,
   type FittingEdit,
   type FittingSummary,
+  type MeasuringSession,
+  type MeasuringSessionEdit,
   type MethodSummary,
   type NewFitting,
   type NewSitter,
@@ -63,6 +67,7 @@ export {
   type SitterEdit,
   type TableEdit,
   type TableSummary,
+  type Taken,
 } from './api';
 export {
   PROBLEMS,

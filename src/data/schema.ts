@@ -39,6 +39,25 @@ export const sitters = sqliteTable(
   (t) => [index('sitters_folded').on(t.folded)],
 );
 
+/** One sitting in which somebody was measured: what holds of all its readings. */
+export const measuringSessions = sqliteTable(
+  'measuring_sessions',
+  {
+    id: id(),
+    sitterId: text()
+      .notNull()
+      .references(() => sitters.id, { onDelete: 'cascade' }),
+    /** Local date. */
+    date: text().notNull(),
+    takenBy: text(),
+    shoesOn: integer({ mode: 'boolean' }).notNull().default(false),
+    clothes: text().notNull().default(''),
+    notes: text().notNull().default(''),
+    startedAt: instant(),
+  },
+  (t) => [index('measuring_sessions_sitter').on(t.sitterId, t.startedAt)],
+);
+
 export const readings = sqliteTable(
   'readings',
   {
@@ -57,6 +76,10 @@ export const readings = sqliteTable(
     takenBy: text(),
     /** Why it stands although the other measures speak against it; null where nobody had to say. */
     reason: text(),
+    sessionId: text().references(() => measuringSessions.id),
+    /** The single readings that it was settled from, in the unit of `value`; null where nobody kept them. */
+    takes: text({ mode: 'json' }).$type<number[]>(),
+    instrument: text(),
     /** When a later reading or the fitter took it back; null while it holds. */
     withdrawnAt: text(),
   },
@@ -64,6 +87,7 @@ export const readings = sqliteTable(
     uniqueIndex('readings_current')
       .on(t.sitterId, t.dimension)
       .where(sql`withdrawn_at is null`),
+    index('readings_session').on(t.sessionId),
     check('readings_value', sql`${t.value} >= 0`),
   ],
 );

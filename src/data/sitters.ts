@@ -10,7 +10,7 @@ import { readings, sitters } from './schema';
 const STORED_PER: Record<'mm' | 'kg', number> = { mm: 10, kg: 100 };
 const MOST_LISTED = 500;
 
-const storedPer = (id: DimensionId): number => STORED_PER[DIMENSIONS[id].unit];
+export const storedPer = (id: DimensionId): number => STORED_PER[DIMENSIONS[id].unit];
 
 const COUNTED = sql.raw(FITTING_DIMENSIONS.map((id) => `'${id}'`).join(', '));
 /**
@@ -96,6 +96,7 @@ export async function bodyOf(q: Queries, sitterId: string): Promise<Body> {
       source: row.source,
       takenAt: row.takenAt,
       takenBy: row.takenBy,
+      ...(row.instrument === null ? {} : { instrument: row.instrument }),
       ...(row.reason === null ? {} : { reason: row.reason }),
     };
   }
@@ -117,6 +118,12 @@ export async function withdrawReading(
     );
 }
 
+/** In which session a reading was taken, and from which single ones it was settled. */
+export interface TakenIn {
+  readonly sessionId: string | null;
+  readonly takes: readonly number[] | null;
+}
+
 export async function insertReading(
   q: Queries,
   id: string,
@@ -124,6 +131,7 @@ export async function insertReading(
   dimension: DimensionId,
   quantity: Quantity,
   at: string,
+  { sessionId, takes }: TakenIn = { sessionId: null, takes: null },
 ): Promise<void> {
   const per = storedPer(dimension);
   await q.insert(readings).values({
@@ -137,5 +145,8 @@ export async function insertReading(
     takenAt: at,
     takenBy: quantity.takenBy,
     reason: quantity.reason ?? null,
+    instrument: quantity.instrument ?? null,
+    sessionId,
+    takes: takes && takes.map((take) => Math.round(take * per)),
   });
 }

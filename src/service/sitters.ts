@@ -1,4 +1,5 @@
 import { DIMENSIONS, rangeDoubt, type DimensionId } from '../core/body';
+import { settleTakes, type SettledHow, type SettledTakes } from '../core/measuring';
 import { isBodyDimension, populationFor, reasonWanted } from '../core/population';
 import type { Quantity } from '../core/quantity';
 import {
@@ -14,6 +15,7 @@ import {
 } from '../contract';
 import type { Queries } from '../data/client';
 import { openFittingsOf } from '../data/fittings';
+import { dropTaken, findSession, holdAgain } from '../data/measuring';
 import {
   bodyOf,
   findSitter,
@@ -91,9 +93,37 @@ async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<
   for (const fittingId of await openFittingsOf(q, sitterId)) await refreshInputs(ctx, q, fittingId);
 }
 
+/** What a reading comes to: as it was typed, or settled from the single ones of a session. */
+function settledOf({ dimension, value, takes }: ReadingEdit): SettledTakes | null {
+  if (takes) return settleTakes(dimension, takes);
+  return value === null ? null : settleTakes(dimension, [value]);
+}
+
+/** Where a session and its takes do not go together with the sitter; null where they do. */
+async function sessionFault(q: Queries, sitterId: string, { session }: ReadingEdit) {
+  if (session === undefined || (await findSession(q, session))?.sitterId === sitterId) return null;
+  return refused('invalid', {
+    faults: [{ pointer: '/session', detail: 'There is no such session of this sitter.' }],
+  });
+}
+
+/** What stood before goes: what this very session had taken without a trace, anything else as an earlier reading. */
+async function makeRoom(q: Queries, sitterId: string, edit: ReadingEdit, at: string): Promise<void> {
+  const { session, dimension } = edit;
+  if (session !== undefined) await dropTaken(q, session, dimension);
+  await withdrawReading(q, sitterId, dimension, at);
+}
+
+const HOW_SAID: Record<SettledHow, string> = {
+  single: 'single reading',
+  meanOfTwo: 'mean of two readings',
+  medianOfThree: 'median of three readings',
+};
+
 /**
  * Takes a reading, or takes it back (`value` null), and brings every open fitting of the sitter up to date: one
- * act. A single reading's spread counts as half the repeat tolerance of its dimension (common practice).
+ * act. In a session what it took before of the same dimension is replaced, and taken back it leaves what held before
+ * the session.
  */
 export async function takeReading(
   ctx: Context,
@@ -101,8 +131,11 @@ export async function takeReading(
   edit: ReadingEdit,
   takenBy: string | null,
 ): Promise<Outcome<SitterDetail>> {
-  const { dimension, value } = edit;
-  const doubt = value === null ? null : rangeDoubt(dimension, value);
+  const { dimension } = edit;
+  const settled = settledOf(edit);
+  const doubt = [...(edit.takes ?? []), ...(settled ? [settled.value] : [])]
+    .map((value) => rangeDoubt(dimension, value))
+    .find((found) => found !== null);
   if (doubt) {
     const { lowest, highest, unit } = DIMENSIONS[dimension];
     return refused('invalid', {
@@ -112,29 +145,36 @@ export async function takeReading(
   return write(ctx, async (q) => {
     const current = await detailOf(q, sitterId);
     if (!current) return refused('notFound');
+    const fault = await sessionFault(q, sitterId, edit);
+    if (fault) return fault;
     const standing = current.body[dimension];
     if (edit.instead !== undefined && edit.instead !== (standing?.takenAt ?? null)) {
       // Taken meanwhile by somebody else; the same value needs no second reading.
-      return standing?.value === (value ?? undefined)
-        ? done(current)
-        : refused('changedMeanwhile', { current });
+      return standing?.value === settled?.value ? done(current) : refused('changedMeanwhile', { current });
     }
     const at = ctx.now().toISOString();
-    await withdrawReading(q, sitterId, dimension, at);
-    if (value !== null) {
+    await makeRoom(q, sitterId, edit, at);
+    if (settled) {
       const quantity: Quantity = {
-        value,
+        value: settled.value,
         basis: 'measured',
-        spread: DIMENSIONS[dimension].repeatTolerance / 2,
-        source: 'single reading',
+        spread: settled.spread,
+        source: HOW_SAID[settled.how],
         takenAt: at,
         takenBy,
+        ...(edit.instrument === undefined ? {} : { instrument: edit.instrument }),
         ...(edit.reason === undefined ? {} : { reason: edit.reason }),
       };
       const against =
         edit.reason === undefined ? await doubtAgainst(ctx, q, current, dimension, quantity) : null;
       if (against) return refused('invalid', { faults: [{ pointer: '/reason', detail: against }] });
-      await insertReading(q, ctx.newId(), sitterId, dimension, quantity, at);
+      await insertReading(q, ctx.newId(), sitterId, dimension, quantity, at, {
+        sessionId: edit.session ?? null,
+        takes: edit.takes ?? null,
+      });
+    } else if (edit.session !== undefined) {
+      const session = await findSession(q, edit.session);
+      await holdAgain(q, sitterId, dimension, session!.startedAt);
     }
     await updateSitter(q, sitterId, {}, at);
     await refreshOpen(ctx, q, sitterId);

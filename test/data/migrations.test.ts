@@ -23,7 +23,7 @@ function migrationsUpTo(last: number, into: string): string {
 const AT = "'2026-11-25T09:30:00.000Z'";
 /** Rows as the first version of the program wrote them: a fitting with a draft and a version that was left. */
 const SEED = [
-  `insert into fitters values ('f1', 'Ada', ${AT})`,
+  `insert into fitters (id, name, created_at) values ('f1', 'Ada', ${AT})`,
   `insert into sitters (id, name, folded, birth_date, version, created_at, updated_at) values ('s1', 'Runa', 'runa', null, 4, ${AT}, ${AT})`,
   `insert into readings (id, sitter_id, dimension, value, basis, spread, source, taken_at) values ('r1', 's1', 'stature', 17000, 'measured', 25, 'single reading', ${AT})`,
   `insert into method_versions (id, number, document, created_at, method_id) values ('m1', 1, '{}', ${AT}, 'm')`,

@@ -1,0 +1,107 @@
+/** Sessions of measuring, and the readings that belong to each. */
+import { and, desc, eq, gte, isNull } from 'drizzle-orm';
+import { isDimensionId, type DimensionId } from '../core/body';
+import { INSTRUMENT_IDS } from '../core/measuring';
+import type { MeasuringSession, MeasuringSessionEdit, Taken } from '../contract';
+import type { Queries } from './client';
+import { measuringSessions, readings } from './schema';
+import { storedPer } from './sitters';
+
+export interface SessionRow extends MeasuringSessionEdit {
+  readonly sitterId: string;
+  readonly date: string;
+  readonly takenBy: string | null;
+  readonly startedAt: string;
+}
+
+export async function findSession(q: Queries, id: string): Promise<SessionRow | null> {
+  const [row] = await q.select().from(measuringSessions).where(eq(measuringSessions.id, id));
+  return row ?? null;
+}
+
+export async function insertSession(q: Queries, session: SessionRow): Promise<void> {
+  await q.insert(measuringSessions).values(session);
+}
+
+export async function updateSession(
+  q: Queries,
+  { id, shoesOn, clothes, notes }: MeasuringSessionEdit,
+): Promise<void> {
+  await q.update(measuringSessions).set({ shoesOn, clothes, notes }).where(eq(measuringSessions.id, id));
+}
+
+/** What a session has taken of a dimension goes, as if it had not been taken. */
+export async function dropTaken(q: Queries, sessionId: string, dimension: DimensionId): Promise<void> {
+  await q
+    .delete(readings)
+    .where(
+      and(eq(readings.sessionId, sessionId), eq(readings.dimension, dimension), isNull(readings.withdrawnAt)),
+    );
+}
+
+/** Lets the reading hold again that was taken back last, if that was since an instant. */
+export async function holdAgain(
+  q: Queries,
+  sitterId: string,
+  dimension: DimensionId,
+  since: string,
+): Promise<void> {
+  const [last] = await q
+    .select({ id: readings.id })
+    .from(readings)
+    .where(
+      and(
+        eq(readings.sitterId, sitterId),
+        eq(readings.dimension, dimension),
+        gte(readings.withdrawnAt, since),
+      ),
+    )
+    .orderBy(desc(readings.withdrawnAt), desc(readings.takenAt))
+    .limit(1);
+  if (last) await q.update(readings).set({ withdrawnAt: null }).where(eq(readings.id, last.id));
+}
+
+type ReadingRow = typeof readings.$inferSelect;
+
+function takenOf(row: ReadingRow): Taken | null {
+  if (!isDimensionId(row.dimension)) return null;
+  const per = storedPer(row.dimension);
+  return {
+    dimension: row.dimension,
+    value: row.value / per,
+    spread: row.spread / per,
+    takes: row.takes && row.takes.map((take) => take / per),
+    instrument: INSTRUMENT_IDS.find((id) => id === row.instrument) ?? null,
+    takenAt: row.takenAt,
+    isCurrent: row.withdrawnAt === null,
+  };
+}
+
+/** Every session of a sitter, newest first; readings taken outside of any come as one session a day and taker. */
+export async function sessionsOf(
+  q: Queries,
+  sitterId: string,
+  dateOf: (instant: string) => string,
+): Promise<MeasuringSession[]> {
+  const [sessions, rows] = await Promise.all([
+    q.select().from(measuringSessions).where(eq(measuringSessions.sitterId, sitterId)),
+    q.select().from(readings).where(eq(readings.sitterId, sitterId)).orderBy(readings.takenAt),
+  ]);
+  const found = new Map<string, MeasuringSession & { taken: Taken[]; at: string }>();
+  for (const { id, date, takenBy, shoesOn, clothes, notes, startedAt } of sessions)
+    found.set(id, { id, date, takenBy, shoesOn, clothes, notes, taken: [], at: startedAt });
+  for (const row of rows) {
+    const taken = takenOf(row);
+    if (!taken) continue;
+    const date = dateOf(row.takenAt);
+    const key = row.sessionId ?? JSON.stringify([date, row.takenBy]);
+    const apart = { id: null, date, takenBy: row.takenBy, shoesOn: false, clothes: '', notes: '' };
+    const session = found.get(key) ?? { ...apart, taken: [], at: row.takenAt };
+    found.set(key, session);
+    session.taken.push(taken);
+  }
+  return [...found.values()]
+    .filter((s) => s.id !== null || s.taken.length > 0)
+    .sort((a, b) => (a.at < b.at ? 1 : -1))
+    .map(({ at: _, ...session }) => session);
+}

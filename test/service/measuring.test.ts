@@ -1,0 +1,110 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import type { Outcome, ReadingEdit } from '../../src/contract';
+import { deleteSitter, createSitter, sitterDetail, takeReading } from '../../src/service/sitters';
+import { measuringSessions, saveMeasuringSession } from '../../src/service/measuring';
+import { tidy } from '../../src/service/deleting';
+import { openBench, type Bench } from '../support/context';
+
+function valueOf<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(`refused: ${outcome.reason} ${JSON.stringify(outcome.faults ?? '')}`);
+  return outcome.value;
+}
+const MINUTE = 60_000;
+
+describe('a session of measuring', () => {
+  let bench: Bench;
+  let sitterId: string;
+  const session = { id: v7(), shoesOn: false, clothes: 'work trousers', notes: '' };
+  before(async () => {
+    bench = await openBench();
+    sitterId = v7();
+    valueOf(await createSitter(bench.context, { id: sitterId, name: 'Runa Holm', birthDate: null }));
+  });
+  after(() => bench.close());
+  beforeEach(() => bench.later(MINUTE));
+
+  const take = (edit: Partial<ReadingEdit>) =>
+    takeReading(bench.context, sitterId, { dimension: 'poplitealHeight', value: null, ...edit }, 'Hedda');
+  const standing = async () => valueOf(await sitterDetail(bench.context, sitterId)).body.poplitealHeight;
+  const sessions = async () => valueOf(await measuringSessions(bench.context, sitterId));
+
+  it('is begun once, however often it is sent, and changed by the same id', async () => {
+    for (const notes of ['', '', 'sat on a hard stool'])
+      valueOf(await saveMeasuringSession(bench.context, sitterId, { ...session, notes }, 'Hedda'));
+    const [one, ...others] = await sessions();
+    expect(others).to.deep.equal([]);
+    expect(one).to.deep.include({ id: session.id, date: '2026-11-25', takenBy: 'Hedda', shoesOn: false });
+    expect(one).to.deep.include({ clothes: 'work trousers', notes: 'sat on a hard stool', taken: [] });
+  });
+
+  it('belongs to one sitter', async () => {
+    const other = v7();
+    valueOf(await createSitter(bench.context, { id: other, name: 'Somebody Else', birthDate: null }));
+    const taken = await saveMeasuringSession(bench.context, other, session, null);
+    expect(taken.ok).to.equal(false);
+    const reading = await takeReading(
+      bench.context,
+      other,
+      { dimension: 'stature', value: null, takes: [1700], session: session.id },
+      null,
+    );
+    expect(reading.ok ? null : reading.faults![0]!.pointer).to.equal('/session');
+  });
+
+  it('settles what it takes and keeps every single reading', async () => {
+    valueOf(await take({ value: 430 }));
+    bench.later(MINUTE);
+    valueOf(await saveMeasuringSession(bench.context, sitterId, { ...session, id: v7() }, 'Hedda'));
+    valueOf(await take({ takes: [445], session: session.id, instrument: 'calliper' }));
+    valueOf(await take({ takes: [445, 455], session: session.id, instrument: 'calliper' }));
+    valueOf(await take({ takes: [445, 455, 447.5], session: session.id, instrument: 'calliper' }));
+    expect(await standing()).to.deep.include({
+      value: 447.5,
+      source: 'median of three readings',
+      instrument: 'calliper',
+      takenBy: 'Hedda',
+    });
+    const mine = (await sessions()).find((s) => s.id === session.id)!;
+    expect(mine.taken).to.have.length(1);
+    expect(mine.taken[0]).to.deep.include({
+      dimension: 'poplitealHeight',
+      value: 447.5,
+      takes: [445, 455, 447.5],
+      isCurrent: true,
+    });
+    // What was read before, outside of any session, is told by its day.
+    const apart = (await sessions()).find((s) => s.id === null)!;
+    expect(apart.taken.map((t) => [t.value, t.isCurrent])).to.deep.equal([[430, false]]);
+  });
+
+  it('is taken back a reading at a time, down to what held before', async () => {
+    valueOf(await take({ takes: [445], session: session.id }));
+    expect((await standing())!.value).to.equal(445);
+    const early = v7();
+    valueOf(await saveMeasuringSession(bench.context, sitterId, { ...session, id: early }, 'Hedda'));
+    bench.later(MINUTE);
+    valueOf(await take({ takes: [451], session: early }));
+    expect((await standing())!.value).to.equal(451);
+    valueOf(await take({ session: early }));
+    expect((await standing())!.value).to.equal(445);
+    const taken = (await sessions()).flatMap((s) => s.taken.map((t) => t.value));
+    expect(taken).not.to.include(451);
+  });
+
+  it('takes no reading that no body has, first, second or third', async () => {
+    const found = await take({ takes: [445, 4450], session: session.id });
+    expect(found.ok ? null : found.reason).to.equal('invalid');
+    expect((await standing())!.value).to.equal(445);
+  });
+
+  it('goes with the sitter', async () => {
+    valueOf(await deleteSitter(bench.context, sitterId));
+    bench.later(24 * 60 * MINUTE);
+    await tidy(bench.context);
+    const { rows } = await bench.context.store.db.$client.execute(
+      `select (select count(*) from measuring_sessions where sitter_id = '${sitterId}') + (select count(*) from readings where sitter_id = '${sitterId}')`,
+    );
+    expect(Number(rows[0]![0])).to.equal(0);
+  });
+});
