@@ -87,21 +87,22 @@ export async function sessionsOf(
     q.select().from(measuringSessions).where(eq(measuringSessions.sitterId, sitterId)),
     q.select().from(readings).where(eq(readings.sitterId, sitterId)).orderBy(readings.takenAt),
   ]);
-  const found = new Map<string, MeasuringSession & { taken: Taken[]; at: string }>();
+  const found = new Map<string, { readonly session: MeasuringSession; readonly taken: Taken[]; at: string }>();
+  const begin = (key: string, at: string, session: Omit<MeasuringSession, 'taken'>) => {
+    const taken: Taken[] = [];
+    const begun = { session: { ...session, taken }, taken, at };
+    found.set(key, begun);
+    return begun;
+  };
   for (const { id, date, takenBy, shoesOn, clothes, notes, startedAt } of sessions)
-    found.set(id, { id, date, takenBy, shoesOn, clothes, notes, taken: [], at: startedAt });
+    begin(id, startedAt, { id, date, takenBy, shoesOn, clothes, notes });
   for (const row of rows) {
     const taken = takenOf(row);
     if (!taken) continue;
     const date = dateOf(row.takenAt);
     const key = row.sessionId ?? JSON.stringify([date, row.takenBy]);
     const apart = { id: null, date, takenBy: row.takenBy, shoesOn: false, clothes: '', notes: '' };
-    const session = found.get(key) ?? { ...apart, taken: [], at: row.takenAt };
-    found.set(key, session);
-    session.taken.push(taken);
+    (found.get(key) ?? begin(key, row.takenAt, apart)).taken.push(taken);
   }
-  return [...found.values()]
-    .filter((s) => s.id !== null || s.taken.length > 0)
-    .sort((a, b) => (a.at < b.at ? 1 : -1))
-    .map(({ at: _, ...session }) => session);
+  return [...found.values()].sort((a, b) => (a.at < b.at ? 1 : -1)).map(({ session }) => session);
 }

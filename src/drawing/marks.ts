@@ -21,6 +21,7 @@ export const STYLES = [
   'plate',
   'measureSitter',
   'measureSeat',
+  'tape',
   'travel',
   'notch',
   'band',

@@ -1,5 +1,5 @@
 /** A scene laid out in a place of its drawing. */
-import type { Dimension, Primitive, Scene } from '../core/scene';
+import type { Dimension, Primitive, Scene, Tape } from '../core/scene';
 import { formatLengthNumber } from '../core/units';
 import type { Reading } from '../words';
 import { path, tenth, textAt, type Mark, type Style } from './marks';
@@ -26,6 +26,19 @@ function dimensionMarks({ of, from, to, mm }: Dimension, place: Place2d, reading
   ];
 }
 
+const TAPE_END = 9;
+
+/** A line with ends across it. */
+function tapeMark({ from, to }: Tape, place: Place2d): Mark {
+  const [x1, x2, y1, y2] = [place.x(from.x), place.x(to.x), place.y(from.z), place.y(to.z)];
+  const isLevel = Math.abs(x2 - x1) >= Math.abs(y2 - y1);
+  const end = (x: number, y: number): string =>
+    isLevel
+      ? `M${tenth(x)} ${tenth(y - TAPE_END)}v${2 * TAPE_END}`
+      : `M${tenth(x - TAPE_END)} ${tenth(y)}h${2 * TAPE_END}`;
+  return path(`${end(x1, y1)}${end(x2, y2)}M${tenth(x1)} ${tenth(y1)}L${tenth(x2)} ${tenth(y2)}`, 'tape');
+}
+
 /** Neighbours of one role as one path, which shows their common outline: a body, not its limbs one over the other. */
 function inRuns(primitives: readonly Primitive[], place: Place2d): Mark[] {
   const runs: { readonly role: Primitive['role']; readonly layer: number; d: string; parts: string }[] = [];
@@ -43,6 +56,7 @@ export function sceneMarks(scene: Scene, place: Place2d, reading: Reading): Mark
   return [
     ...inRuns(scene.primitives, place),
     ...scene.dimensions.flatMap((d) => dimensionMarks(d, place, reading)),
+    ...(scene.tape ? [tapeMark(scene.tape, place)] : []),
   ];
 }
 

@@ -36,7 +36,7 @@ export interface Region {
 }
 
 /** Nothing drawn lies further out, in deviations. */
-const FURTHEST = 3.5;
+export const FURTHEST = 3.5;
 /** So many stops in all are looked at one by one; beyond, the finest are taken to slide. */
 const MOST_CELLS = 256;
 /** More rows than this are not carried on: those that are likeliest to hold are let go. */

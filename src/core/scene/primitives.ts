@@ -37,6 +37,12 @@ export interface Dimension {
   readonly mm: number;
 }
 
+/** Where a tape or a calliper runs, level or upright: a line with ends and no number. */
+export interface Tape {
+  readonly from: Point;
+  readonly to: Point;
+}
+
 export interface Bounds {
   readonly lowX: number;
   readonly highX: number;
@@ -48,6 +54,7 @@ export interface Scene {
   readonly bounds: Bounds;
   readonly primitives: readonly Primitive[];
   readonly dimensions: readonly Dimension[];
+  readonly tape?: Tape | undefined;
   /** Whether parts had to be left out because nobody measured them. */
   readonly isPartial: boolean;
   /** What the drawing says, for those who cannot see it: the same numbers. */

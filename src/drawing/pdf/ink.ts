@@ -36,6 +36,7 @@ export const INK: Record<Style, Ink> = {
   apart: { stroke: BLACK, width: 1.8 },
   plate: { fill: WHITE },
   measureSitter: { stroke: BLACK, width: 0.9 },
+  tape: { stroke: BLACK, width: 1.8 },
   measureSeat: { stroke: DARK, width: 0.9, dash: [4, 2] },
   travel: { stroke: DARK, width: 2 },
   notch: { stroke: DARK, width: 0.9 },
