@@ -22,7 +22,7 @@ const EXACT_RUNS = 5;
 const SEED = 23;
 const RANKED = 1000;
 const FIRST = 50;
-const RANKING_RUNS = 3;
+const RANKING_RUNS = 7;
 
 /** Seats put in order for one person: all of them, and until the first fifty are known. */
 function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
@@ -44,7 +44,11 @@ function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
     }
   }
   const detail = { seats: RANKED, draws: RANKING_DRAWS.count };
-  return [figureOf('rank/first50', first!, { detail }), figureOf('rank/all', all!, { detail })];
+  return [
+    figureOf('rank/first50', first!, { detail }),
+    figureOf('rank/cold', all!.slice(0, 1), { detail }),
+    figureOf('rank/all', all!.slice(1), { detail }),
+  ];
 }
 
 export function certaintyFigures(now: Date): Figure[] {

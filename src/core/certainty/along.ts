@@ -7,15 +7,24 @@ const FURTHEST = 6;
 
 const below = (z: number): number => (z > FURTHEST ? 1 : z < -FURTHEST ? 0 : jstat.jStat.normal.cdf(z, 0, 1));
 
+type Ends = readonly [number, number];
+
+const shareBetween = ([lo, hi]: Ends, sd: number): number => {
+  if (sd > 0) return below(hi / sd) - below(lo / sd);
+  return lo <= 0 && hi >= 0 ? 1 : 0;
+};
+
 /** The share of bodies whose residual, `sd` about 0, lies in one of some intervals. */
-function shareWithin(intervals: readonly (readonly [number, number])[], sd: number): number {
+function shareWithin(intervals: readonly Ends[], sd: number): number {
+  const [first] = intervals;
+  if (intervals.length === 1) return shareBetween(first!, sd);
   const rising = [...intervals].sort((a, b) => a[0] - b[0]);
   let share = 0;
   let reached = -Infinity;
   for (const [lo, hi] of rising) {
     const from = Math.max(lo, reached);
     if (hi <= from) continue;
-    share += sd > 0 ? below(hi / sd) - below(from / sd) : Number(from <= 0 && hi >= 0);
+    share += shareBetween([from, hi], sd);
     reached = hi;
   }
   return Math.min(1, share);
@@ -23,7 +32,8 @@ function shareWithin(intervals: readonly (readonly [number, number])[], sd: numb
 
 /** What the movers that stop come to in all, and between which ends those that slide bring it. */
 function reached(row: Row, movers: readonly Mover[]): { readonly at: number[]; lo: number; hi: number } {
-  const used = movers.map((_, j) => j).filter((j) => row.move[j] !== 0 || row.bends?.has(j));
+  const used: number[] = [];
+  for (let j = 0; j < movers.length; j++) if (row.move[j] !== 0 || row.bends?.has(j)) used.push(j);
   const stops = stopsAmong(used, movers);
   let at = [row.at];
   let [lo, hi] = [0, 0];
@@ -31,9 +41,11 @@ function reached(row: Row, movers: readonly Mover[]): { readonly at: number[]; l
     const by = row.move[j]!;
     const mover = movers[j]!;
     const bends = row.bends?.get(j);
-    if (stops.includes(j) && mover.type === 'stops') {
-      const values = mover.values.map((value, n) => by * value + (bends?.[n] ?? 0));
-      at = at.flatMap((sum) => values.map((value) => sum + value));
+    if (mover.type === 'stops' && stops.includes(j)) {
+      const sums: number[] = [];
+      for (const sum of at)
+        mover.values.forEach((value, n) => sums.push(sum + by * value + (bends?.[n] ?? 0)));
+      at = sums;
       continue;
     }
     const ends = endsOf(mover);

@@ -9,7 +9,7 @@ import { columnsOf, standardNormals, type Draws } from './draws';
 import { frameOf } from './frame';
 import { countWithin, plainShare, regionOf, type Row } from './linear';
 import type { ConditionCertainty } from './set';
-import { fitsAll, straightened } from './straight';
+import { straightened } from './straight';
 
 export interface ChooseCertainty {
   /** That some position meets each condition, all others left aside; the least certain first. */
@@ -32,8 +32,7 @@ export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): Ch
   const f = frameOf(p, best, draws);
   const drawn = [...columnsOf(draws), ...standardNormals(draws.count, f.loose.length)];
   const conditions = computableConditions(p);
-  const isSure = fitsAll(f, conditions);
-  const straight = isSure ? null : conditions.map((c) => straightened(f, c));
+  const straight = conditions.map((c) => straightened(f, c));
   const shareFor = (of: readonly Row[]): number => {
     const region = regionOf(of, f.movers, f.unknowns);
     return plainShare(region, f.unknowns) ?? countWithin(region, drawn, draws.count) / draws.count;
@@ -42,7 +41,6 @@ export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): Ch
     Math.abs(outsideBy(bandOf(p.targets[c.id]), c.residual(p, f.from)));
   const each = conditions
     .map((c, i) => {
-      if (!straight) return { id: c.id, probability: 1, outside: outside(c) };
       const { rows, along } = straight[i]!;
       const probability = along ? shareInBand(along.residual, along.width, f.movers) : shareFor(rows);
       return { id: c.id, probability, outside: outside(c) };
@@ -50,7 +48,7 @@ export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): Ch
     .sort((a, b) => a.probability - b.probability || b.outside - a.outside || (a.id < b.id ? -1 : 1));
   const least = each[0];
   const most = least?.probability ?? 1;
-  const all = straight && most > 0 ? Math.min(shareFor(straight.flatMap(({ rows }) => rows)), most) : most;
+  const all = most > 0 ? Math.min(shareFor(straight.flatMap(({ rows }) => rows)), most) : most;
   return {
     each: each.map(({ id, probability }) => ({ id, probability })),
     all,

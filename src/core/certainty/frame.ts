@@ -35,10 +35,12 @@ export interface Frame {
   readonly sinks: Readonly<Partial<Record<AdjustmentKind, number>>>;
   /** How far beyond its ends an adjustment is followed to where a condition fails. */
   readonly reach: (kind: AdjustmentKind) => number;
-  /** Each measure a little more and a little less, made when first asked for. */
-  readonly around: (id: DimensionId) => readonly [Problem, Problem];
-  /** The best settings with one adjustment a little higher and a little lower. */
-  readonly beside: (kind: AdjustmentKind) => readonly [SetValues, SetValues];
+  /** With one measure a little more, and a little less. */
+  readonly more: (id: DimensionId) => Problem;
+  readonly less: (id: DimensionId) => Problem;
+  /** The best settings with one adjustment a little higher, and a little lower. */
+  readonly above: (kind: AdjustmentKind) => SetValues;
+  readonly below: (kind: AdjustmentKind) => SetValues;
   /** How the leg stands at the best settings, or beside them, or with a measure a little off. */
   readonly legAt: (q: Problem, v: SetValues) => Leg;
   /** What has been found out at the best settings. */
@@ -126,11 +128,10 @@ export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
     },
     sinks: sinksOf(p),
     reach: (kind) => BEYOND_CLOSE * ADJUSTMENT_UNITS[p.variables[kind]!.adjustment.unit].closeBy,
-    around: onceEach((id) => [nudged(p, id, NUDGE), nudged(p, id, -NUDGE)]),
-    beside: onceEach((kind) => {
-      const step = stepOf(p, kind);
-      return [withValue(from, kind, from[kind] + step), withValue(from, kind, from[kind] - step)];
-    }),
+    more: onceEach((id) => nudged(p, id, NUDGE)),
+    less: onceEach((id) => nudged(p, id, -NUDGE)),
+    above: onceEach((kind) => withValue(from, kind, from[kind] + stepOf(p, kind))),
+    below: onceEach((kind) => withValue(from, kind, from[kind] - stepOf(p, kind))),
     legAt: (q, v) => {
       const key = q === p ? v : q;
       let leg = legs.get(key);

@@ -18,6 +18,15 @@ export interface Row {
   readonly bends?: ReadonlyMap<number, readonly number[]> | undefined;
 }
 
+/** Rows are all made here: of one shape they are read several times as fast. */
+export const rowOf = (
+  at: number,
+  move: readonly number[],
+  off: readonly number[],
+  sd: number,
+  bends: Row['bends'],
+): Row => ({ at, move, off, sd, bends });
+
 /** An adjustment that stops only at some values, or slides between two. */
 export type Mover =
   | { readonly type: 'slides'; readonly lo: number; readonly hi: number }
@@ -36,7 +45,7 @@ export interface Region {
 }
 
 /** Nothing drawn lies further out, in deviations. */
-export const FURTHEST = 3.5;
+const FURTHEST = 3.5;
 /** So many stops in all are looked at one by one; beyond, the finest are taken to slide. */
 const MOST_CELLS = 256;
 /** More rows than this are not carried on: those that are likeliest to hold are let go. */
@@ -81,7 +90,12 @@ interface Reach {
 }
 
 /** The least and the most that a row can come to for the mean body, wherever everything stands. */
-function reachAtMean({ at, move, bends }: Omit<Row, 'off' | 'sd'>, movers: readonly Mover[]): Reach {
+function reachAtMean(
+  at: number,
+  move: readonly number[],
+  bends: Row['bends'],
+  movers: readonly Mover[],
+): Reach {
   let [least, most] = [at, at];
   for (let j = 0; j < move.length; j++) {
     const by = move[j]!;
@@ -100,7 +114,7 @@ function reachAtMean({ at, move, bends }: Omit<Row, 'off' | 'sd'>, movers: reado
 
 /** The same for any body that is drawn. */
 function reachOf(row: Row, { movers }: Spread): Reach {
-  const { least, most } = reachAtMean(row, movers);
+  const { least, most } = reachAtMean(row.at, row.move, row.bends, movers);
   const far = FURTHEST * row.sd;
   return { least: least - far, most: most + far };
 }
@@ -131,14 +145,14 @@ function joined(a: Row, b: Row, j: number, { movers, unknowns }: Spread): Row | 
   const move = added(a.move, b.move, byA, byB);
   move[j] = 0;
   const bends = a.bends || b.bends ? summedBends(a, b, byA, byB) : undefined;
-  const straight = { at: byA * a.at + byB * b.at, move, bends };
-  const { least, most } = reachAtMean(straight, movers);
+  const at = byA * a.at + byB * b.at;
+  const { least, most } = reachAtMean(at, move, bends, movers);
   // It spreads at most as the two do together: most pairs need no closer look.
   if (least >= FURTHEST * (byA * a.sd + byB * b.sd)) return 'always';
   const off = added(a.off, b.off, byA, byB);
   const sd = sdOf(off, unknowns);
   if (most + FURTHEST * sd < 0) return 'never';
-  return least >= FURTHEST * sd ? 'always' : { ...straight, off, sd };
+  return least >= FURTHEST * sd ? 'always' : rowOf(at, move, off, sd, bends);
 }
 
 const followsNothing = ({ move }: Row): boolean => {
@@ -218,7 +232,7 @@ function putAt(row: Row, j: number, value: number, stop: number): Row {
     left.delete(j);
     bends = left.size > 0 ? left : undefined;
   }
-  return { at: row.at + by * value + bent, move, off: row.off, sd: row.sd, bends };
+  return rowOf(row.at + by * value + bent, move, row.off, row.sd, bends);
 }
 
 interface Part {
@@ -270,7 +284,7 @@ function rangeRows(movers: readonly Mover[], j: number, offs: number): Row[] {
   const none = new Array<number>(offs).fill(0);
   const row = (by: number, at: number): Row => {
     const move = movers.map((_, i) => (i === j ? by : 0));
-    return { at, move, off: none, sd: 0 };
+    return rowOf(at, move, none, 0, undefined);
   };
   return [row(1, -lo), row(-1, hi)];
 }

@@ -5,7 +5,7 @@ import { bandOf, type ConditionId } from '../method';
 import type { AdjustmentKind } from '../seat';
 import { MOVING_BAND, edgesAlong, edgesOver, marginsOf, type Margin, type Side } from './edges';
 import { NUDGE, stepOf, type Frame } from './frame';
-import { FURTHEST, sdOf, type Row } from './linear';
+import { rowOf, sdOf, type Row } from './linear';
 import { INSIDE_SLACK } from './set';
 
 /** A leg changes its way of failing: beside the straight line of one way there is nothing to be told. */
@@ -64,8 +64,10 @@ function rowBy(f: Frame, c: Condition, here: number, q: Problem, v: SetValues, s
     off[i]! += by;
     at -= by * (q.body[id] - f.p.body[id]);
   }
-  return { at, move, off, sd: sdOf(off, f.unknowns) };
+  return rowOf(at, move, off, sdOf(off, f.unknowns), undefined);
 }
+
+const withBends = ({ at, move, off, sd }: Row, bends: Row['bends']): Row => rowOf(at, move, off, sd, bends);
 
 /** The straight row that a margin is at some place where a condition begins to fail: there it is smooth. */
 function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues): Row {
@@ -79,9 +81,9 @@ function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues)
       there[kind] = v[kind];
       return (more - here) / step;
     },
-    ofMeasure: (id) => (margin(q === f.p ? f.around(id)[0] : nudged(q, id, NUDGE), v) - here) / NUDGE,
+    ofMeasure: (id) => (margin(q === f.p ? f.more(id) : nudged(q, id, NUDGE), v) - here) / NUDGE,
   });
-  return BENT_OTHERWISE.includes(c.id) ? row : { ...row, bends: bendsOf(f, margin, q, v, row) };
+  return BENT_OTHERWISE.includes(c.id) ? row : withBends(row, bendsOf(f, margin, q, v, row));
 }
 
 /**
@@ -93,29 +95,31 @@ function homeOf(f: Frame, c: Condition): Row {
   const { p, from } = f;
   const residual = (q: Problem, v: SetValues): number =>
     c.residual(q, v, c.onLegs ? f.legAt(q, v) : undefined);
-  const row = rowBy(f, c, residual(p, from), p, from, {
-    ofKind: (kind) => {
-      const [more, less] = f.beside(kind);
-      return (residual(p, more) - residual(p, less)) / (2 * stepOf(p, kind));
-    },
-    ofMeasure: (id) => {
-      const [more, less] = f.around(id);
-      return (residual(more, from) - residual(less, from)) / (2 * NUDGE);
-    },
+  const here = residual(p, from);
+  const row = rowBy(f, c, here, p, from, {
+    ofKind: (kind) => (residual(p, f.above(kind)) - residual(p, f.below(kind))) / (2 * stepOf(p, kind)),
+    // What follows a measure without a turn is told from one side.
+    ofMeasure: (id) =>
+      c.isStraight
+        ? (residual(f.more(id), from) - here) / NUDGE
+        : (residual(f.more(id), from) - residual(f.less(id), from)) / (2 * NUDGE),
   });
   const bends = BENT_OTHERWISE.includes(c.id) ? undefined : bendsOf(f, c.residual, p, from, row);
-  const home = { ...row, bends };
+  const home = withBends(row, bends);
   f.home.set(c, home);
   return home;
 }
 
-const turned = ({ at, move, off, sd, bends }: Row, from: number): Row => ({
-  at: from - at,
-  move: move.map((x) => -x),
-  off: off.map((x) => -x),
-  sd,
-  bends: bends && new Map([...bends].map(([j, values]) => [j, values.map((x) => -x)])),
-});
+const negated = (values: readonly number[]): number[] => values.map((x) => -x);
+
+const turned = ({ at, move, off, sd, bends }: Row, from: number): Row =>
+  rowOf(
+    from - at,
+    negated(move),
+    negated(off),
+    sd,
+    bends && new Map([...bends].map(([j, values]) => [j, negated(values)])),
+  );
 
 /** One end of a condition's band as a row, by what its residual is at the best settings. */
 function endOf(f: Frame, c: Condition, side: Side, margin: Margin): Row {
@@ -125,7 +129,7 @@ function endOf(f: Frame, c: Condition, side: Side, margin: Margin): Row {
   const band = bandOf(f.p.targets[c.id]);
   return side === 'hi'
     ? turned(residual, band.hi + INSIDE_SLACK)
-    : { ...residual, at: residual.at - band.lo + INSIDE_SLACK };
+    : rowOf(residual.at - band.lo + INSIDE_SLACK, residual.move, residual.off, residual.sd, residual.bends);
 }
 
 /** Rows that are nearly one: of those the stricter is enough. */
@@ -188,16 +192,3 @@ export function straightened(f: Frame, c: Condition): Straightened {
 /** What a row comes to at the best settings for the mean body. */
 const hereOf = ({ kinds, from }: Frame, { at, move }: Row): number =>
   kinds.reduce((sum, kind, j) => sum + move[j]! * from[kind], at);
-
-/** Whether every body that is drawn is met by the best settings: then nothing has to be moved. */
-export function fitsAll(f: Frame, conditions: readonly Condition[]): boolean {
-  const isSure = (c: Condition): boolean =>
-    marginsOf(f.p, c).every(({ side, margin }) => {
-      const row = endOf(f, c, side, margin);
-      return hereOf(f, row) >= FURTHEST * row.sd;
-    });
-  // What is straight is asked for later in any case.
-  return [true, false].every((first) =>
-    conditions.every((c) => (c.isStraight === true) !== first || isSure(c)),
-  );
-}
