@@ -18,6 +18,7 @@ const FOLDERS = [
   'islands',
   'drawing',
   'workers',
+  'devices',
   'ui',
   'demo',
 ];
@@ -33,8 +34,9 @@ const MAY_IMPORT = {
   server: ['core', 'words', 'contract', 'data', 'service', 'drawing', 'demo', 'server'],
   drawing: ['core', 'words', 'drawing'],
   workers: ['core', 'workers'],
+  devices: ['core', 'devices'],
   ui: ['core', 'words', 'contract', 'ui'],
-  islands: ['core', 'words', 'contract', 'drawing', 'workers', 'ui', 'islands'],
+  islands: ['core', 'words', 'contract', 'drawing', 'workers', 'devices', 'ui', 'islands'],
   pages: ['core', 'words', 'contract', 'service', 'server', 'islands', 'ui'],
 };
 

@@ -71,5 +71,5 @@ function NotTaken({ entry }: { readonly entry: Entry }) {
   );
 }
 
-const pageOf = (kind: 'settings' | 'reading', id: string): string =>
+const pageOf = (kind: Entry['kind'], id: string): string =>
   kind === 'settings' ? `/fittings/${id}?stage=set` : `/people/${id}`;

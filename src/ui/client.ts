@@ -5,6 +5,7 @@ import {
   FitterSchema,
   FittingDetailSchema,
   FittingSummarySchema,
+  MeasuringSessionSchema,
   MethodSummarySchema,
   PlaceSummarySchema,
   SavedDraftSchema,
@@ -17,6 +18,7 @@ import {
   type Hand,
   type FittingAct,
   type FittingEdit,
+  type MeasuringSessionEdit,
   type NewFitting,
   type NewSitter,
   type NewTable,
@@ -104,6 +106,15 @@ export const api = {
     call(`/sitters/${id}/readings`, SitterDetailSchema, {
       method: 'PUT',
       body: reading,
+      key,
+      keepalive: true,
+    }),
+  measuringSessions: (id: string) =>
+    call(`/sitters/${id}/measuring-sessions`, z.array(MeasuringSessionSchema)),
+  saveMeasuringSession: (id: string, session: MeasuringSessionEdit, key: string) =>
+    call(`/sitters/${id}/measuring-sessions`, MeasuringSessionSchema, {
+      method: 'PUT',
+      body: session,
       key,
       keepalive: true,
     }),

@@ -354,5 +354,6 @@ export const FIT_WORDS = {
   'breadth.elbows': 'Elbow to elbow',
   'breadth.seatWidth': 'Seat width',
   'breadth.armWidth': 'Clear between the pads',
+  'alt.measuring': '{name}. {how}',
   'alt.undrawn': 'Parts of the body that were not measured are not drawn.',
 } as const;

@@ -64,10 +64,10 @@ export function nextStep(tour: Tour): Step | null {
 
 /** How many readings are taken, and how many there will be as far as can be told. */
 export function progressOf(tour: Tour): { readonly taken: number; readonly of: number } {
-  const kept = tour.selection.filter((id) => !tour.skipped.includes(id));
-  const counts = kept.map((id) => {
+  const counts = tour.selection.map((id) => {
     const taken = takesOf(tour, id);
-    return { taken: taken.length, of: Math.max(taken.length, takesWanted(id, taken)) };
+    const wanted = tour.skipped.includes(id) ? 0 : takesWanted(id, taken);
+    return { taken: taken.length, of: Math.max(taken.length, wanted) };
   });
   return {
     taken: counts.reduce((sum, c) => sum + c.taken, 0),

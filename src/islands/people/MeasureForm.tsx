@@ -18,7 +18,7 @@ import parts from '../../ui/parts.module.css';
 import { sayDate, sayValue, word, type Reading } from '../../words';
 import { Meanwhile, Odd, Reason } from './measure-doubts';
 import { EstimatedBy, Notes } from './measure-notes';
-import { sayMeasure, typed, unitOf, useMeasures } from './use-measures';
+import { roundMeasure, sayMeasure, typed, unitOf, useMeasures } from './use-measures';
 import { doubtAbout, usePopulation, type Told } from './use-population';
 import styles from './measures.module.css';
 
@@ -44,10 +44,6 @@ function noteOf(sitter: SitterDetail, dimension: DimensionId, told: Told | null,
     ? word('measure.takenBy').replace('{by}', quantity.takenBy).replace('{date}', date)
     : word('measure.taken').replace('{date}', date);
 }
-
-/** As finely as a tape or a scale tells. */
-const roundMeasure = (dimension: DimensionId, value: number): number =>
-  DIMENSIONS[dimension].unit === 'kg' ? Math.round(value * 2) / 2 : Math.round(value);
 
 function doubtsOf(body: Body, reading: Reading): Partial<Record<DimensionId, string>> {
   const doubts = pairDoubts(body).map((d) => {

@@ -162,6 +162,9 @@ function SitterScreen({
     <>
       <div className={parts.head}>
         <h1>{sitter.name}</h1>
+        <Button component="a" variant="default" href={`/people/${sitter.id}/measure`}>
+          {word('people.measureGuided')}
+        </Button>
         <Button onClick={() => void start()}>{word('fittings.start')}</Button>
       </div>
       {fault && (

@@ -41,12 +41,19 @@ export function typed(dimension: DimensionId, value: number, reading: Reading): 
 export const sayMeasure = (dimension: DimensionId, value: number, reading: Reading): string =>
   sayValue(DIMENSIONS[dimension].unit === 'kg' ? { kg: value } : { mm: value }, reading);
 
+/** As finely as a tape or a scale tells. */
+export const roundMeasure = (dimension: DimensionId, value: number): number =>
+  DIMENSIONS[dimension].unit === 'kg' ? Math.round(value * 2) / 2 : Math.round(value);
+
 /** What somebody typed for a measure, in mm or kg. */
 export const parseMeasure = (dimension: DimensionId, text: string, reading: Reading): Parsed =>
   DIMENSIONS[dimension].unit === 'kg' ? parseMass(text, reading.mass) : parseLength(text, reading.length);
 
-const sayIn = (dimension: DimensionId, value: number, reading: Reading): string =>
+/** A limit as it is said in this reader's unit. */
+export const sayIn = (dimension: DimensionId, value: number, reading: Reading): string =>
   DIMENSIONS[dimension].unit === 'kg' ? formatMass(value, reading.mass) : formatLength(value, reading.length);
+
+const reasonOf = (reason: string | undefined) => (reason === undefined ? {} : { reason });
 
 /** A value as a single reading has it. */
 const typedQuantity = (dimension: DimensionId, value: number): Quantity => ({
@@ -171,7 +178,8 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     const isNew = value !== (valueOf(dimension) ?? null);
     if (isNew && value !== null && reason === undefined && (await isAsked(dimension, value))) return;
     if (latest.current[dimension] !== text) return;
-    if (isNew) await outbox().put(readingEntry(sitterId, dimension, value, seen?.takenAt ?? null, reason));
+    if (isNew)
+      await outbox().put(readingEntry(sitterId, dimension, value, seen?.takenAt ?? null, reasonOf(reason)));
     const { [dimension]: taken, ...rest } = latest.current;
     if (taken === text) put(rest);
     if (isNew) void outbox().flush();
@@ -206,13 +214,9 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
   const keep = async (dimension: DimensionId, reason: string): Promise<void> => {
     const entry = entryOf(dimension);
     if (latest.current[dimension] !== undefined || !entry) return leave(dimension, reason);
-    const again = readingEntry(
-      sitterId,
-      dimension,
-      readingOf(entry).value,
-      entry.base as string | null,
+    const again = readingEntry(sitterId, dimension, readingOf(entry).value, entry.base as string | null, {
       reason,
-    );
+    });
     await outbox().resolve(readingSubject(sitterId, dimension), again);
   };
 

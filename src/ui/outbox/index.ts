@@ -4,6 +4,7 @@ import type { ZodType } from 'zod';
 import {
   FittingDetailSchema,
   SitterDetailSchema,
+  type MeasuringSessionEdit,
   type ReadingEdit,
   type SavedDraft,
   type SitterDetail,
@@ -38,20 +39,29 @@ export const settingsEntry = (
 
 /**
  * A measure taken instead of the reading seen, by its instant.
- * @param reason why it stands although the others speak against it
+ * @param more why it stands although the others speak against it; in which session and from which single readings
  */
 export const readingEntry = (
   sitterId: string,
   dimension: DimensionId,
   value: number | null,
   seen: string | null,
-  reason?: string,
+  more: Pick<ReadingEdit, 'reason' | 'takes' | 'session' | 'instrument'> = {},
 ): NewEntry => ({
   kind: 'reading',
   subject: readingSubject(sitterId, dimension),
   recordId: sitterId,
-  body: { dimension, value, ...(reason === undefined ? {} : { reason }) } satisfies ReadingEdit,
+  body: { dimension, value, ...more } satisfies ReadingEdit,
   base: seen,
+});
+
+/** A session of measuring, begun or changed: it goes before the readings that are put after it. */
+export const sessionEntry = (sitterId: string, session: MeasuringSessionEdit): NewEntry => ({
+  kind: 'session',
+  subject: `session:${session.id}`,
+  recordId: sitterId,
+  body: session,
+  base: null,
 });
 
 export const settingsOf = (entry: Entry): Settings => entry.body as Settings;
@@ -74,11 +84,14 @@ function send(entry: Entry): Promise<unknown> {
   const { key, recordId } = entry;
   if (entry.kind === 'settings')
     return api.saveSettings(recordId, Number(entry.base), settingsOf(entry), key);
+  if (entry.kind === 'session')
+    return api.saveMeasuringSession(recordId, entry.body as MeasuringSessionEdit, key);
   return api.takeReading(recordId, { ...readingOf(entry), instead: entry.base as string | null }, key);
 }
 
 function baseAfter(entry: Entry, answer: unknown): Entry['base'] {
   if (entry.kind === 'settings') return (answer as SavedDraft).revision;
+  if (entry.kind === 'session') return null;
   return (answer as SitterDetail).body[readingOf(entry).dimension]?.takenAt ?? null;
 }
 

@@ -1,0 +1,35 @@
+/** The body in this sitter's own proportions so far, with the two landmarks and the tape. */
+import { useMemo } from 'react';
+import { isMeasured, type Body, type DimensionId } from '../../core/body';
+import { drawnSizes, measuringView } from '../../core/scene';
+import { View, viewPicture, type Source } from '../../drawing';
+import { useReading } from '../../ui/preferences';
+import { word } from '../../words';
+import type { Told } from '../people/use-population';
+
+const still = <T,>(value: T): Source<T> => ({ get: () => value, subscribe: () => () => undefined });
+
+export function Figure({
+  dimension,
+  body,
+  told,
+}: {
+  readonly dimension: DimensionId;
+  readonly body: Body;
+  readonly told: Told | null;
+}) {
+  const reading = useReading();
+  const source = useMemo(() => {
+    const size = drawnSizes((id) => (isMeasured(body, id) ? body[id]!.value : told?.estimates[id]?.value));
+    return still(viewPicture(measuringView(dimension, size), reading));
+  }, [dimension, body, told, reading]);
+  return (
+    <View
+      id="measuring"
+      name={word('tour.figure').replace('{name}', word(`dimension.${dimension}`))}
+      source={source}
+      atRest={source}
+      reading={reading}
+    />
+  );
+}

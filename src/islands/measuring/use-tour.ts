@@ -1,0 +1,251 @@
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } from '../../core/body';
+import {
+  NEW_TOUR,
+  nextStep,
+  settleTakes,
+  takesOf,
+  withSelection,
+  withSkipped,
+  withTake,
+  withoutLast,
+  withoutTakes,
+  type Instrument,
+  type Tour,
+} from '../../core/measuring';
+import type { Implausible } from '../../core/population';
+import type { Quantity } from '../../core/quantity';
+import type { MeasuringSessionEdit, SitterDetail } from '../../contract';
+import { newId } from '../../ui/ids';
+import {
+  outbox,
+  readingEntry,
+  readingSubject,
+  sessionEntry,
+  type Entry,
+  type NewEntry,
+} from '../../ui/outbox';
+import { savingOf } from '../../ui/outbox/outbox';
+import type { Saving } from '../../ui/SaveState';
+import { useDraft } from '../../ui/use-draft';
+import { sayIn } from '../people/use-measures';
+import { reasonAsked } from '../people/use-population';
+import { word, type Reading } from '../../words';
+
+/** What this browser keeps of a tour, so that it goes on where it was left. */
+interface Kept {
+  readonly tour: Tour;
+  /** null before the first reading. */
+  readonly session: MeasuringSessionEdit | null;
+  readonly about: Omit<MeasuringSessionEdit, 'id'>;
+  /** Why a measure stands although the others speak against it. */
+  readonly reasons: Readonly<Partial<Record<DimensionId, string>>>;
+}
+
+const NEW: Kept = {
+  tour: NEW_TOUR,
+  session: null,
+  about: { shoesOn: false, clothes: '', notes: '' },
+  reasons: {},
+};
+
+/** A reading that waits for a reason. */
+export interface Asked {
+  readonly dimension: DimensionId;
+  readonly value: number;
+  readonly instrument: Instrument;
+  readonly against: Implausible;
+}
+
+const subscribe = (listener: () => void): (() => void) => outbox().subscribe(listener);
+const entriesNow = (): readonly Entry[] => outbox().get().entries;
+const NONE: readonly Entry[] = [];
+
+/** What some readings come to, as it will stand in the record. */
+function quantityOf(dimension: DimensionId, takes: readonly number[], reason?: string): Quantity | undefined {
+  const settled = settleTakes(dimension, takes);
+  return (
+    (settled && {
+      value: settled.value,
+      spread: settled.spread,
+      basis: 'measured',
+      source: '',
+      takenAt: null,
+      takenBy: null,
+      reason,
+    }) ??
+    undefined
+  );
+}
+
+/** The sitter's body with what this tour has taken, whether the server has it yet or not. */
+function bodyWith(sitter: SitterDetail, { tour, reasons }: Kept): Body {
+  const taken = [...new Set(tour.takes.map((t) => t.dimension))];
+  return {
+    ...sitter.body,
+    ...Object.fromEntries(taken.map((id) => [id, quantityOf(id, takesOf(tour, id), reasons[id])])),
+  };
+}
+
+function savingOfTour(entries: readonly Entry[]): Saving {
+  const refusal = entries.find((e) => e.refusal)?.refusal;
+  if (refusal) return { state: 'failed', why: refusal.errors?.[0]?.detail ?? refusal.title };
+  return entries.length > 0 ? savingOf(outbox().get()) : { state: 'saved', at: null };
+}
+
+/** A tour of measuring: each reading is kept on this device before anything else, and sent when it can be. */
+export function useTour(first: SitterDetail, reading: Reading) {
+  const [sitter, setSitter] = useState(first);
+  const { text: kept, put: keep, drop } = useDraft<Kept>(`tour:${first.id}`, NEW);
+  /** What is kept, also before it has been drawn: readings can come faster than drawings. */
+  const latest = useRef(kept);
+  const [onTheWay, setOnTheWay] = useState(0);
+  const [fault, setFault] = useState<string | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const all = useSyncExternalStore(subscribe, entriesNow, () => NONE);
+  const entries = useMemo(
+    () => all.filter((e) => e.recordId === first.id && e.kind !== 'settings'),
+    [all, first.id],
+  );
+
+  useEffect(() => {
+    const stops = DIMENSION_IDS.map((id) =>
+      outbox().onTaken(readingSubject(first.id, id), (answer) => setSitter(answer as SitterDetail)),
+    );
+    return () => stops.forEach((stop) => stop());
+  }, [first.id]);
+
+  useEffect(() => {
+    latest.current = kept;
+  }, [kept]);
+  const put = (change: Partial<Kept>): Kept => {
+    latest.current = { ...latest.current, ...change };
+    keep(change);
+    return latest.current;
+  };
+  /** Into this device's keeping; until it is there nothing is said to be saved. */
+  const post = async (...entries: readonly NewEntry[]): Promise<void> => {
+    setOnTheWay((n) => n + 1);
+    for (const entry of entries) await outbox().put(entry);
+    setOnTheWay((n) => n - 1);
+    void outbox().flush();
+  };
+
+  const { tour, session, reasons } = kept;
+  const step = nextStep(tour);
+  const body = useMemo(() => bodyWith(sitter, kept), [sitter, kept]);
+
+  /** What a dimension has come to: its single readings, or that there are none any more. */
+  const entryOf = (next: Kept, dimension: DimensionId, instrument?: Instrument): NewEntry => {
+    const takes = takesOf(next.tour, dimension);
+    const value = settleTakes(dimension, takes)?.value ?? null;
+    const reason = next.reasons[dimension];
+    const seen = sitter.body[dimension]?.takenAt ?? null;
+    return readingEntry(first.id, dimension, value, seen, {
+      session: next.session!.id,
+      ...(takes.length > 0 ? { takes } : {}),
+      ...(instrument ? { instrument } : {}),
+      ...(reason === undefined ? {} : { reason }),
+    });
+  };
+
+  const accept = async (take: Omit<Asked, 'against'>, reason?: string): Promise<void> => {
+    const { dimension, value, instrument } = take;
+    const { current: from } = latest;
+    const begun = from.session ?? { id: newId(), ...from.about };
+    const next = put({
+      tour: withTake(from.tour, { dimension, value }),
+      session: begun,
+      reasons: reason === undefined ? from.reasons : { ...from.reasons, [dimension]: reason },
+    });
+    setAsked(null);
+    const reading = entryOf(next, dimension, instrument);
+    await post(...(from.session ? [] : [sessionEntry(first.id, begun)]), reading);
+  };
+
+  /** Takes one reading for a dimension, unless no body has it or it needs a reason first. */
+  const takeFor = async (take: Omit<Asked, 'against'>): Promise<boolean> => {
+    const { dimension, value } = take;
+    if (rangeDoubt(dimension, value)) {
+      const { lowest, highest } = DIMENSIONS[dimension];
+      setFault(
+        word('measure.fault.range')
+          .replace('{low}', sayIn(dimension, lowest, reading))
+          .replace('{high}', sayIn(dimension, highest, reading)),
+      );
+      return false;
+    }
+    setFault(null);
+    const { tour: before, reasons: known } = latest.current;
+    const quantity = quantityOf(dimension, [...takesOf(before, dimension), value])!;
+    const others = { ...sitter, body: bodyWith(sitter, latest.current) };
+    const against = known[dimension] === undefined ? await reasonAsked(others, dimension, quantity) : null;
+    if (against) {
+      setAsked({ ...take, against });
+      return false;
+    }
+    await accept(take);
+    return true;
+  };
+
+  const last = tour.takes.at(-1) ?? null;
+  return {
+    sitter,
+    body,
+    tour,
+    step,
+    about: kept.about,
+    last,
+    fault,
+    setFault,
+    asked,
+    saving: onTheWay > 0 ? ({ state: 'saving' } as const) : savingOfTour(entries),
+    /** A reading of what is measured now. @returns whether it was taken */
+    take: async (value: number, instrument: Instrument): Promise<boolean> => {
+      const now = nextStep(latest.current.tour);
+      return now ? takeFor({ dimension: now.dimension, value, instrument }) : false;
+    },
+    /** The reading that was asked about stands, for a reason. */
+    keep: (reason: string) => asked && void accept(asked, reason),
+    letGo: () => setAsked(null),
+    /** What was read for a dimension was a slip for something else. */
+    instead: (dimension: DimensionId, value: number, instrument: Instrument) => {
+      setAsked(null);
+      put({ tour: withoutTakes(latest.current.tour, dimension) });
+      return takeFor({ dimension, value, instrument });
+    },
+    undo: async (): Promise<void> => {
+      const taken = latest.current.tour.takes.at(-1);
+      if (!taken) return;
+      setAsked(null);
+      setFault(null);
+      await post(entryOf(put({ tour: withoutLast(latest.current.tour) }), taken.dimension));
+    },
+    again: async (dimension: DimensionId): Promise<void> => {
+      const others = Object.fromEntries(Object.entries(reasons).filter(([id]) => id !== dimension));
+      const hadTakes = takesOf(latest.current.tour, dimension).length > 0;
+      setAsked(null);
+      const next = put({ tour: withoutTakes(latest.current.tour, dimension), reasons: others });
+      if (hadTakes) await post(entryOf(next, dimension));
+    },
+    skip: () => {
+      if (step) put({ tour: withSkipped(latest.current.tour, step.dimension) });
+      setAsked(null);
+      setFault(null);
+    },
+    choose: (selection: readonly DimensionId[]) =>
+      put({ tour: withSelection(latest.current.tour, selection) }),
+    tell: async (change: Partial<Kept['about']>): Promise<void> => {
+      const changed = session && { ...session, ...change };
+      put({ about: { ...kept.about, ...change }, session: changed });
+      if (changed) await post(sessionEntry(first.id, changed));
+    },
+    /** Another session from here on; what was taken stays in the record. */
+    anew: () => {
+      put(NEW);
+      void drop();
+    },
+  };
+}
+
+export type TourInHand = ReturnType<typeof useTour>;

@@ -1,0 +1,232 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import type { MeasuringSession, SitterDetail } from '../../src/contract';
+import type { DimensionId } from '../../src/core/body';
+import { startApp, type App } from '../support/app';
+import { startBrowser, type BrowserBench } from '../support/browser';
+import { Driver } from '../support/driver';
+
+/** A quick set, both readings of each, in the order in which it is asked for. */
+const QUICK = [
+  '1702',
+  '68.5',
+  '1704',
+  '68.6',
+  '25',
+  '25',
+  '421',
+  '478',
+  '238',
+  '381',
+  '423',
+  '474',
+  '240',
+  '379',
+];
+const SETTLED: Partial<Record<DimensionId, number>> = {
+  stature: 1703,
+  bodyMass: 68.6,
+  shoeHeel: 25,
+  poplitealHeight: 422,
+  buttockPoplitealLength: 476,
+  elbowHeightSitting: 239,
+  hipBreadthSitting: 380,
+};
+
+describe('measuring, one dimension after the other', function () {
+  this.timeout(120_000);
+  let app: App;
+  let bench: BrowserBench;
+  let user: Driver;
+  before(async () => {
+    app = await startApp();
+    bench = await startBrowser();
+    user = new Driver(await bench.open(), app.base);
+  });
+  after(async () => {
+    expect(user.faults.filter((f) => !/Failed to fetch|Load failed|ServiceWorker/.test(f))).to.deep.equal([]);
+    await bench.stop();
+    await app.stop();
+  });
+
+  const newSitter = async (id: string = v7()): Promise<string> => {
+    await fetch(`${app.base}/api/v1/sitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ id, name: 'Yrsa Nordlaw', birthDate: '1984-03-02', sex: 'women' }),
+    });
+    return id;
+  };
+  const get = async <T>(path: string): Promise<T> =>
+    (await (await fetch(`${app.base}/api/v1${path}`)).json()) as T;
+  const sessionsOf = (id: string) => get<MeasuringSession[]>(`/sitters/${id}/measuring-sessions`);
+  const settledOf = async (id: string) => {
+    const { body } = await get<SitterDetail>(`/sitters/${id}`);
+    return Object.fromEntries(Object.entries(body).map(([d, q]) => [d, q!.value]));
+  };
+  const begin = async (id: string) => {
+    await user.goTo(`/people/${id}/measure`);
+    await user.sees('First reading');
+  };
+  const reached = (n: number, of = 14) => user.sees(`${n} of ${of} readings`);
+  /** Types as on a keyboard: Enter only where more digits could follow. */
+  const typed = async (text: string) => {
+    for (const key of text) await user.page.keyboard.press(key as 'a');
+    if (text.includes('.')) await user.page.keyboard.press('Enter');
+  };
+
+  /** One reading after the other, each taken before the next is typed. */
+  const readAll = async (texts: readonly string[], from = 0) => {
+    for (const [n, text] of texts.entries()) {
+      await typed(text);
+      await user.sees(`${from + n + 1} of `);
+    }
+  };
+
+  it('is done by keyboard alone, and every single reading is kept', async () => {
+    const id = await newSitter();
+    await begin(id);
+    await readAll(QUICK);
+    await user.sees('Everything is measured');
+    await user.sees('Saved');
+    expect(await settledOf(id)).to.deep.equal(SETTLED);
+    const [session] = await sessionsOf(id);
+    const popliteal = session!.taken.find((t) => t.dimension === 'poplitealHeight')!;
+    expect(popliteal).to.deep.include({ takes: [421, 423], instrument: 'tape', isCurrent: true });
+    expect(session!.taken).to.have.length(7);
+  });
+
+  it('is done by thumb alone on a tablet held upright, in at most 60 touches', async () => {
+    await user.page.setViewport({ width: 800, height: 1280, hasTouch: true });
+    const id = await newSitter();
+    await begin(id);
+    let touches = 0;
+    const touch = async (name: string) => {
+      touches++;
+      const button = await user.page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`);
+      await button!.tap();
+    };
+    const heights = await user.page.$$eval('[aria-label="Number keys"] button', (keys) =>
+      keys.map((key) => key.getBoundingClientRect().height),
+    );
+    expect(heights).to.have.length(12);
+    expect(Math.min(...heights)).to.be.at.least(51);
+    for (const [n, text] of QUICK.entries()) {
+      for (const key of text) await touch(key);
+      if (text.includes('.')) await touch('Take it');
+      await reached(n + 1);
+    }
+    await user.sees('Everything is measured');
+    await user.sees('Saved');
+    expect(await settledOf(id)).to.deep.equal(SETTLED);
+    expect(touches).to.be.at.most(60);
+    await user.page.setViewport({ width: 1280, height: 800 });
+  });
+
+  it('is done by a calliper and a scale alone, in at most 25 touches, marked as simulated', async () => {
+    const id = await newSitter('01990000-0000-7000-8000-00000000c0de');
+    await begin(id);
+    await user.choose('Readings come from', 'a simulated calliper and scale');
+    await user.sees('Simulated: these readings are made up.');
+    let touches = 2;
+    const taken = async () => Number(/(\d+) of \d+ readings/.exec(await user.text())![1]);
+    while (!(await user.text()).includes('Everything is measured')) {
+      const before = await taken();
+      const name = await user.page.evaluate(
+        () =>
+          [...document.querySelectorAll('button')].find(
+            (b) => /Press the calliper|Step on the scale/.test(b.innerText) && !b.disabled,
+          )?.innerText,
+      );
+      await user.press(name!);
+      touches++;
+      await user.page.waitForFunction(
+        (n) => Number(/(\d+) of \d+ readings/.exec(document.body.innerText)![1]) > n,
+        { timeout: 15_000 },
+        before,
+      );
+      expect(touches).to.be.at.most(25);
+    }
+    const [session] = await sessionsOf(id);
+    const instruments = new Set(session!.taken.map((t) => t.instrument));
+    expect([...instruments].sort()).to.deep.equal(['simulatedCalliper', 'simulatedScale']);
+  });
+
+  it('asks for a third reading where two differ, and takes back the last one', async () => {
+    const id = await newSitter();
+    await begin(id);
+    await readAll(['1702', '68.5', '1712']);
+    await user.sees('Third reading: the two differ by 10 mm');
+    await user.press('Take back 1712 mm');
+    await user.sees('Second reading');
+    await user.seesNoMore('Third reading');
+    await typed('1712');
+    await user.sees('Third reading');
+    await typed('1704');
+    await reached(4, 15);
+    await user.sees('Saved');
+    expect((await settledOf(id)).stature).to.equal(1704);
+    await user.press('Skip');
+    await reached(4, 14);
+    await user.reload();
+    await reached(4, 14);
+    await user.press('Measure again: Stature');
+    await reached(1, 13);
+    await user.sees('Saved');
+    expect(await settledOf(id)).to.deep.equal({ bodyMass: 68.5 });
+  });
+
+  it('doubts while the tape is still in hand, and keeps a reason', async () => {
+    const id = await newSitter();
+    await begin(id);
+    await readAll(['1702', '68.5', '1704', '68.6', '25', '25']);
+    await reached(6);
+    await typed('610');
+    await user.sees('Is this right?');
+    await reached(6);
+    await user.type('Why it stands', 'measured three times, prosthesis');
+    await user.press('Keep it');
+    await reached(7);
+    await user.sees('Saved');
+    const { body } = await get<SitterDetail>(`/sitters/${id}`);
+    expect(body.poplitealHeight).to.deep.include({ value: 610, reason: 'measured three times, prosthesis' });
+  });
+
+  it('says what is wrong with what was typed', async () => {
+    const id = await newSitter();
+    await begin(id);
+    await typed('9');
+    await user.press('Take it');
+    await user.sees('Between');
+    await reached(0);
+    await user.page.keyboard.press('Backspace');
+    await typed('1702');
+    await reached(1);
+  });
+
+  it('loses no reading when the connection goes, over a reload without one', async () => {
+    const id = await newSitter();
+    await begin(id);
+    await user.page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
+    await user.reload();
+    await readAll(['1702', '68.5']);
+    await reached(2);
+    await user.sees('Saved');
+    await app.kill();
+    await readAll(['1704', '68.6', '25'], 2);
+    await reached(5);
+    await user.sees('No connection: kept on this device');
+    await user.page.reload({ waitUntil: 'domcontentloaded' });
+    await reached(5);
+    await typed('25');
+    await reached(6);
+    app = await startApp({ folder: app.folder, port: Number(new URL(app.base).port) });
+    await user.page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await user.seesNoMore('No connection');
+    await user.sees('Saved');
+    expect(await settledOf(id)).to.deep.equal({ stature: 1703, bodyMass: 68.6, shoeHeel: 25 });
+    const sessions = await sessionsOf(id);
+    expect(sessions).to.have.length(1);
+    expect(sessions[0]!.taken.map((t) => t.takes!.length)).to.deep.equal([2, 2, 2]);
+  });
+});
