@@ -27,22 +27,17 @@ const fittingOf = (name) => `/fittings/${fittings.find((f) => f.sitter?.name ===
 const seats = await get('/seats');
 const sitters = await get('/sitters');
 
-/** Somebody else moves a lever between the opening of the page and the move on it. */
-async function setMeanwhile(page) {
-  const path = fittingOf('Piet Lunder');
-  const { draft, draftRevision } = await get(path);
-  const { positions } = draft.settings;
-  await fetch(`${base}/api/v1${path}/settings`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json', 'if-match': `"${draftRevision}"` },
-    body: JSON.stringify({
-      ...draft.settings,
-      positions: { ...positions, seatHeight: positions.seatHeight - 9 },
-    }),
-  });
-  await page.focus('[role="slider"][aria-label="Seat depth"]');
-  await page.keyboard.press('ArrowLeft');
-  await page.waitForSelector('[aria-label="Changed by somebody else meanwhile"]');
+/** A session of measuring in its second half. */
+async function measureOn(page) {
+  for (const [n, text] of ['1731', '76.5', '1733', '76.2', '25', '26', '430', '489'].entries()) {
+    for (const key of text) await page.keyboard.press(key);
+    if (text.includes('.')) await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      (taken) => globalThis.document.body.innerText.includes(taken),
+      {},
+      `${n + 1} of `,
+    );
+  }
 }
 
 /** The next best settings, looked for and brought into view. */
@@ -92,7 +87,11 @@ const PICTURES = [
   ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
   ['set-choices', `${fittingOf('Ines Farrowby')}?stage=set`, { meanwhile: lookFurther }],
   ['set-compare', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: compare }],
-  ['conflict', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: setMeanwhile }],
+  [
+    'measuring',
+    `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}/measure`,
+    { width: 800, height: 1280, meanwhile: measureOn },
+  ],
 ];
 
 const folder = join(ROOT, 'docs/screenshots');

@@ -44,7 +44,10 @@ buildIfStale();
 /** What measures time runs by itself, after everything else. */
 const DRAWN = 'core/{certainty*,crowd,population}';
 const BESIDE = [
-  { folders: ['core', 'published', 'data', 'islands', 'workers', 'devices', 'docs'], ignore: [`${DRAWN}.test.ts`] },
+  {
+    folders: ['core', 'published', 'data', 'islands', 'workers', 'devices', 'docs'],
+    ignore: [`${DRAWN}.test.ts`],
+  },
   // The interface waits a good deal: what draws bodies by the thousand goes beside it.
   { folders: ['web', 'service', 'server'], files: [`${DRAWN}.test.ts`] },
 ];

@@ -170,7 +170,7 @@ export const PEOPLE_WORDS = {
   'methods.reportedHint': 'Angles that are told on the card and not aimed at (common practice).',
   'methods.lo': 'from (°)',
   'methods.hi': 'to (°)',
-  'methods.cautions': 'Cautions',
+  'methods.cautions': 'What it warns of',
   'methods.targets': 'What it aims at',
   'methods.own': 'the practice’s own, version {n}',
   'methods.shipped': 'comes with the program',

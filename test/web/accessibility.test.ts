@@ -1,5 +1,6 @@
 import { AxePuppeteer } from '@axe-core/puppeteer';
 import { expect } from 'chai';
+import type { MethodSummary } from '../../src/contract';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';
@@ -49,6 +50,15 @@ describe('accessibility', function () {
     paths.set('methods', '/practice/methods');
     paths.set('fitters', '/practice/fitters');
     paths.set('a method', '/practice/methods/right-angle-then-open');
+    const own = '01990000-0000-7000-8000-00000000a11e';
+    const shipped = (await (await fetch(`${app.base}/api/v1/methods`)).json()) as MethodSummary[];
+    await fetch(`${app.base}/api/v1/methods`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...shipped.find((m) => m.method.steps)!.method, id: own, name: 'Ours' }),
+    });
+    paths.set('a method of one’s own', `/practice/methods/${own}`);
+    paths.set('measuring one by one', `/people/${jory}/measure`);
     paths.set('measuring', `/fittings/${maren}?stage=measure`);
     paths.set('choosing', `/fittings/${maren}?stage=choose`);
     paths.set('setting', `/fittings/${ines}?stage=set`);
@@ -85,6 +95,8 @@ describe('accessibility', function () {
     'tables of bodies',
     'methods',
     'a method',
+    'a method of one’s own',
+    'measuring one by one',
     'fitters',
   ]) {
     it(`${name}: no violations, light and dark, and nothing wider than a tablet`, async () => {

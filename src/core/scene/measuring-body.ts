@@ -7,7 +7,7 @@ import { Pen, at, shift } from './pen';
 export type SizeOf = (dimension: DimensionId) => number;
 
 /** What is drawn of somebody of whom nothing is known yet, mm; and shares of stature of what nobody can tell (assumed). */
-const DRAWN_STATURE_MM = 1700;
+export const DRAWN_STATURE_MM = 1700;
 const DRAWN_SHARES: Record<Exclude<DimensionId, 'stature' | 'bodyMass'>, number> = {
   elbowHeightStanding: 0.635,
   footLength: 0.15,

@@ -6,9 +6,10 @@ import type { DimensionId } from '../body';
 import { message } from '../message';
 import type { Point } from '../posture';
 import { Pen, at, shift } from './pen';
-import type { Scene, Tape } from './primitives';
+import type { Scene, Shape, Tape } from './primitives';
 import {
   BENCH_MM,
+  DRAWN_STATURE_MM,
   frontOf,
   handOf,
   shoeOf,
@@ -220,19 +221,41 @@ function mark(pen: Pen, { from, to, tape }: Taken, radius: number): void {
 /** Drawn larger than the whole body. */
 const SMALL: readonly DimensionId[] = ['threeFingerBreadth', 'fourFingerBreadth', 'shoeHeel'];
 
+const scaledPoint = (p: Point, by: number): Point => at(p.x * by, p.z * by);
+
+function scaledShape(shape: Shape, by: number): Shape {
+  switch (shape.type) {
+    case 'polyline':
+      return { ...shape, points: shape.points.map((p) => scaledPoint(p, by)) };
+    case 'circle':
+      return { ...shape, at: scaledPoint(shape.at, by), radius: shape.radius * by };
+    case 'limb':
+      return {
+        type: 'limb',
+        from: scaledPoint(shape.from, by),
+        to: scaledPoint(shape.to, by),
+        fromRadius: shape.fromRadius * by,
+        toRadius: shape.toRadius * by,
+      };
+  }
+}
+
 /**
  * The drawing of one dimension. Of the body mass: a person who stands on a scale.
  * @param size a length for every dimension
  */
 export function measuringView(dimension: DimensionId, size: SizeOf): Scene {
+  // Drawn as large as an adult, for whom thicknesses are made up, and brought to the sitter's own size.
+  const by = size('stature') / DRAWN_STATURE_MM;
+  const large: SizeOf = (id) => size(id) / by;
   const isSmall = SMALL.includes(dimension);
   let pen: Pen;
   let tape: Tape | undefined;
   if (dimension === 'bodyMass') {
-    pen = standingOf(size).pen;
+    pen = standingOf(large).pen;
     pen.area('scale', 'seat', at(-170, 0), at(210, 0), at(200, -44), at(-160, -44));
   } else {
-    const taken = DRAWN[dimension](size);
+    const taken = DRAWN[dimension](large);
     ({ pen, tape } = taken);
     mark(pen, taken, isSmall ? LANDMARK_MM / 4 : LANDMARK_MM);
   }
@@ -241,14 +264,14 @@ export function measuringView(dimension: DimensionId, size: SizeOf): Scene {
   const margin = isSmall ? MARGIN_MM / 4 : MARGIN_MM;
   return {
     bounds: {
-      lowX: Math.min(...xs) - margin,
-      highX: Math.max(...xs) + margin,
-      lowZ: Math.min(...zs) - margin,
-      highZ: Math.max(...zs) + margin,
+      lowX: by * (Math.min(...xs) - margin),
+      highX: by * (Math.max(...xs) + margin),
+      lowZ: by * (Math.min(...zs) - margin),
+      highZ: by * (Math.max(...zs) + margin),
     },
-    primitives: pen.primitives,
+    primitives: pen.primitives.map((p) => ({ ...p, shape: scaledShape(p.shape, by) })),
     dimensions: [],
-    tape,
+    tape: tape && { from: scaledPoint(tape.from, by), to: scaledPoint(tape.to, by) },
     isPartial: false,
     alternative: [
       message('alt.measuring', {

@@ -24,10 +24,10 @@ export function TourList({ tour, told }: { readonly tour: TourInHand; readonly t
           <li key={id} data-now={isNow || undefined} aria-current={isNow ? 'step' : undefined}>
             <span className={styles.listName}>{word(`dimension.${id}`)}</span>
             <span className={styles.listValue}>
-              {settled
-                ? sayMeasure(id, settled.value, reading)
-                : isNow
-                  ? word('tour.now')
+              {isNow
+                ? word('tour.now')
+                : settled
+                  ? sayMeasure(id, settled.value, reading)
                   : tour.tour.skipped.includes(id)
                     ? word('tour.skipped')
                     : isMeasured(tour.body, id)
@@ -37,7 +37,7 @@ export function TourList({ tour, told }: { readonly tour: TourInHand; readonly t
                         : '–'}
             </span>
             <span className={parts.soft}>
-              {takes.map((take) => sayMeasure(id, take, reading)).join(' · ')}
+              {!isNow && takes.map((take) => sayMeasure(id, take, reading)).join(' · ')}
             </span>
             {(takes.length > 0 || tour.tour.skipped.includes(id)) && (
               <button
