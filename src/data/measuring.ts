@@ -87,7 +87,10 @@ export async function sessionsOf(
     q.select().from(measuringSessions).where(eq(measuringSessions.sitterId, sitterId)),
     q.select().from(readings).where(eq(readings.sitterId, sitterId)).orderBy(readings.takenAt),
   ]);
-  const found = new Map<string, { readonly session: MeasuringSession; readonly taken: Taken[]; at: string }>();
+  const found = new Map<
+    string,
+    { readonly session: MeasuringSession; readonly taken: Taken[]; at: string }
+  >();
   const begin = (key: string, at: string, session: Omit<MeasuringSession, 'taken'>) => {
     const taken: Taken[] = [];
     const begun = { session: { ...session, taken }, taken, at };

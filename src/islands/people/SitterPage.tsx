@@ -162,10 +162,12 @@ function SitterScreen({
     <>
       <div className={parts.head}>
         <h1>{sitter.name}</h1>
-        <Button component="a" variant="default" href={`/people/${sitter.id}/measure`}>
-          {word('people.measureGuided')}
-        </Button>
-        <Button onClick={() => void start()}>{word('fittings.start')}</Button>
+        <span className={styles.acts}>
+          <Button component="a" variant="default" href={`/people/${sitter.id}/measure`}>
+            {word('people.measureGuided')}
+          </Button>
+          <Button onClick={() => void start()}>{word('fittings.start')}</Button>
+        </span>
       </div>
       {fault && (
         <div className={parts.notice} data-tone="misfit" role="alert">
