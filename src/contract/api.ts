@@ -1,7 +1,8 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
 import { DIMENSION_IDS, SEXES } from '../core/body';
-import { INSTRUMENT_IDS, MOST_TAKES } from '../core/measuring';
+import { INSTRUMENT_IDS } from '../core/measuring/instruments';
+import { MOST_TAKES } from '../core/measuring/takes';
 import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
 import {

@@ -1,7 +1,8 @@
 /** Sessions of measuring, and the readings that belong to each. */
-import { and, desc, eq, gte, isNull } from 'drizzle-orm';
+import { and, desc, eq, gte, isNotNull, isNull } from 'drizzle-orm';
 import { isDimensionId, type DimensionId } from '../core/body';
-import { INSTRUMENT_IDS } from '../core/measuring';
+import { INSTRUMENTS, INSTRUMENT_IDS } from '../core/measuring';
+import type { Pair } from '../core/population';
 import type { MeasuringSession, MeasuringSessionEdit, Taken } from '../contract';
 import type { Queries } from './client';
 import { measuringSessions, readings } from './schema';
@@ -28,6 +29,22 @@ export async function updateSession(
   { id, shoesOn, clothes, notes }: MeasuringSessionEdit,
 ): Promise<void> {
   await q.update(measuringSessions).set({ shoesOn, clothes, notes }).where(eq(measuringSessions.id, id));
+}
+
+/** Whether the reading that holds was taken by anybody else since a session began. */
+export async function isTakenBesides(
+  q: Queries,
+  sitterId: string,
+  dimension: DimensionId,
+  session: Pick<SessionRow, 'id' | 'startedAt'>,
+): Promise<boolean> {
+  const [row] = await q
+    .select({ sessionId: readings.sessionId, takenAt: readings.takenAt })
+    .from(readings)
+    .where(
+      and(eq(readings.sitterId, sitterId), eq(readings.dimension, dimension), isNull(readings.withdrawnAt)),
+    );
+  return row !== undefined && row.sessionId !== session.id && row.takenAt > session.startedAt;
 }
 
 /** What a session has taken of a dimension goes, as if it had not been taken. */
@@ -108,4 +125,26 @@ export async function sessionsOf(
     (found.get(key) ?? begin(key, row.takenAt, apart)).taken.push(taken);
   }
   return [...found.values()].sort((a, b) => (a.at < b.at ? 1 : -1)).map(({ session }) => session);
+}
+
+/** First and second readings that somebody took by hand or with a real device. */
+export async function pairsTaken(q: Queries): Promise<Pair[]> {
+  const rows = await q
+    .select({
+      takenBy: readings.takenBy,
+      dimension: readings.dimension,
+      takes: readings.takes,
+      instrument: readings.instrument,
+    })
+    .from(readings)
+    .where(and(isNotNull(readings.takes), isNotNull(readings.takenBy)));
+  return rows.flatMap(({ takenBy, dimension, takes, instrument }): Pair[] => {
+    const [first, second] = takes ?? [];
+    const id = INSTRUMENT_IDS.find((known) => known === instrument);
+    const isReal = id === undefined || !INSTRUMENTS[id].isSimulated;
+    if (!isReal || takenBy === null || !isDimensionId(dimension)) return [];
+    if (first === undefined || second === undefined) return [];
+    const per = storedPer(dimension);
+    return [{ fitter: takenBy, dimension, readings: [first / per, second / per] }];
+  });
 }

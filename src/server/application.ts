@@ -1,8 +1,12 @@
+import '../words/pages';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import sirv from 'sirv';
 import { contentPolicy, scriptHashes } from './content-policy';
 import { sessionToken, type Gate } from './gate';
 import { bodyFault, comesFromHere, meantForLoopback, refuse, setSecurityHeaders } from './guard';
+
+const BUILT_FILES = '/_astro/';
+const FILE_POLICY = contentPolicy([]);
 
 export type Handler = (
   request: IncomingMessage,
@@ -49,7 +53,9 @@ export class Application {
   }
 
   answer(request: IncomingMessage, response: ServerResponse): void {
-    setSecurityHeaders(response, this.policy, this.isLoopback);
+    // Built files are no pages: nothing inline is in them, and they need not name it.
+    const isBuilt = request.url?.startsWith(BUILT_FILES) ?? false;
+    setSecurityHeaders(response, isBuilt ? FILE_POLICY : this.policy, this.isLoopback);
     if (this.isLoopback && !meantForLoopback(request)) return refuse(response, 'wrongHost');
     if (!comesFromHere(request)) return refuse(response, 'wrongOrigin');
     const fault = bodyFault(request);

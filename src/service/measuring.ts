@@ -1,6 +1,8 @@
 /** Sessions in which a sitter is measured. */
 import { done, refused, type MeasuringSession, type MeasuringSessionEdit, type Outcome } from '../contract';
-import { findSession, insertSession, sessionsOf, updateSession } from '../data/measuring';
+import { DIMENSIONS, type DimensionId } from '../core/body';
+import { repeatabilityByFitter } from '../core/population';
+import { findSession, insertSession, pairsTaken, sessionsOf, updateSession } from '../data/measuring';
 import { findSitter } from '../data/sitters';
 import { localDate, today, write, type Context } from './context';
 
@@ -45,4 +47,25 @@ export async function saveMeasuringSession(
     ).find((s) => s.id === edit.id);
     return done(saved!);
   });
+}
+
+/** How well one fitter's readings of one dimension repeat. */
+export interface Repeated {
+  readonly fitter: string;
+  readonly dimension: DimensionId;
+  readonly pairs: number;
+  /** Technical error of measurement, mm or kg. */
+  readonly tem: number;
+  /** Whether it is worse than a single reading is taken to be: something to practise. */
+  readonly isToPractise: boolean;
+}
+
+/** How well each fitter's readings repeat, what repeats worst beside its tolerance first. */
+export async function repeatabilityOfFitters(ctx: Context): Promise<Repeated[]> {
+  const share = ({ dimension, tem }: Pick<Repeated, 'dimension' | 'tem'>) =>
+    tem / (DIMENSIONS[dimension].repeatTolerance / 2);
+  return repeatabilityByFitter(await pairsTaken(ctx.store.db), () => NaN)
+    .map(({ fitter, dimension, found: { pairs, tem } }) => ({ fitter, dimension, pairs, tem }))
+    .map((one) => ({ ...one, isToPractise: share(one) > 1 }))
+    .sort((a, b) => (a.fitter < b.fitter ? -1 : a.fitter > b.fitter ? 1 : share(b) - share(a)));
 }

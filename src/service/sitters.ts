@@ -15,7 +15,7 @@ import {
 } from '../contract';
 import type { Queries } from '../data/client';
 import { openFittingsOf } from '../data/fittings';
-import { dropTaken, findSession, holdAgain } from '../data/measuring';
+import { dropTaken, findSession, holdAgain, isTakenBesides } from '../data/measuring';
 import {
   bodyOf,
   findSitter,
@@ -99,13 +99,9 @@ function settledOf({ dimension, value, takes }: ReadingEdit): SettledTakes | nul
   return value === null ? null : settleTakes(dimension, [value]);
 }
 
-/** Where a session and its takes do not go together with the sitter; null where they do. */
-async function sessionFault(q: Queries, sitterId: string, { session }: ReadingEdit) {
-  if (session === undefined || (await findSession(q, session))?.sitterId === sitterId) return null;
-  return refused('invalid', {
-    faults: [{ pointer: '/session', detail: 'There is no such session of this sitter.' }],
-  });
-}
+const NO_SESSION = {
+  faults: [{ pointer: '/session', detail: 'There is no such session of this sitter.' }],
+};
 
 /** What stood before goes: what this very session had taken without a trace, anything else as an earlier reading. */
 async function makeRoom(q: Queries, sitterId: string, edit: ReadingEdit, at: string): Promise<void> {
@@ -145,10 +141,12 @@ export async function takeReading(
   return write(ctx, async (q) => {
     const current = await detailOf(q, sitterId);
     if (!current) return refused('notFound');
-    const fault = await sessionFault(q, sitterId, edit);
-    if (fault) return fault;
+    const session = edit.session === undefined ? null : await findSession(q, edit.session);
+    if (edit.session !== undefined && session?.sitterId !== sitterId) return refused('invalid', NO_SESSION);
     const standing = current.body[dimension];
-    if (edit.instead !== undefined && edit.instead !== (standing?.takenAt ?? null)) {
+    // A session need not see what itself has taken: only what somebody else took since it began is a surprise.
+    const mayDiffer = session !== null && !(await isTakenBesides(q, sitterId, dimension, session));
+    if (!mayDiffer && edit.instead !== undefined && edit.instead !== (standing?.takenAt ?? null)) {
       // Taken meanwhile by somebody else; the same value needs no second reading.
       return standing?.value === settled?.value ? done(current) : refused('changedMeanwhile', { current });
     }
@@ -172,9 +170,8 @@ export async function takeReading(
         sessionId: edit.session ?? null,
         takes: edit.takes ?? null,
       });
-    } else if (edit.session !== undefined) {
-      const session = await findSession(q, edit.session);
-      await holdAgain(q, sitterId, dimension, session!.startedAt);
+    } else if (session) {
+      await holdAgain(q, sitterId, dimension, session.startedAt);
     }
     await updateSitter(q, sitterId, {}, at);
     await refreshOpen(ctx, q, sitterId);

@@ -1,3 +1,4 @@
+import '../words/pages';
 import { TABLES, readTable } from '../core/population';
 import { done, refused, type NewTable, type Outcome, type TableEdit, type TableSummary } from '../contract';
 import type { Queries } from '../data/client';

@@ -16,8 +16,14 @@ export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-
 
 export const isWordKey = (key: string): key is Extract<WordKey, string> => Object.hasOwn(WORDS, key);
 
+const later = new Map<string, string>();
+/** More words, from a page that brings its own. */
+export function addWords(words: Readonly<Record<string, string>>): void {
+  for (const [key, text] of Object.entries(words)) later.set(key, text);
+}
+
 /** The plain wording of a key; a key nobody worded is shown as it is, so that the gap is seen. */
-export const word = (key: string): string => (isWordKey(key) ? WORDS[key] : key);
+export const word = (key: string): string => (isWordKey(key) ? WORDS[key] : (later.get(key) ?? key));
 
 /** A computed length: whole millimetres, tenths of a centimetre, sixteenths of an inch. */
 export function sayLength(mm: number, reading: Reading): string {

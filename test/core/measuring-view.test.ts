@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { DIMENSION_IDS, type DimensionId } from '../../src/core/body';
-import { drawnSizes, measuringView } from '../../src/core/scene';
+import { drawnSizes } from '../../src/core/scene/measuring-body';
+import { measuringView } from '../../src/core/scene/measuring-view';
 import { FULL } from '../support/inputs';
 
 const full = (id: DimensionId) => FULL[id];

@@ -25,7 +25,8 @@ import {
 import type { Place } from '../../src/core/place';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
 import { cardHeader, cardOf } from '../../src/core/scene';
-import { DEFAULT_READING, WORDS, say } from '../../src/words';
+import { PAGE_WORDS } from '../../src/words/pages';
+import { DEFAULT_READING, WORDS as SHARED_WORDS, say } from '../../src/words';
 import {
   OPEN_HIP,
   RIGHT_ANGLE,
@@ -38,6 +39,8 @@ import {
   seatWith,
   slides,
 } from '../support/inputs';
+
+const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS };
 
 const shipped = (id: string): Method => SHIPPED_METHODS.find((m) => m.id === id)!;
 const best = (inputs: FitInputs) => {

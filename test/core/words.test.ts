@@ -38,8 +38,19 @@ import { GROUNDS } from '../../src/core/place';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
-import { DEFAULT_READING, WORDS, isWordKey, say, sayDate, sayTurns, word } from '../../src/words';
+import { PAGE_WORDS } from '../../src/words/pages';
+import {
+  DEFAULT_READING,
+  WORDS as SHARED_WORDS,
+  isWordKey,
+  say,
+  sayDate,
+  sayTurns,
+  word,
+} from '../../src/words';
 import { OPEN_HIP, RIGHT_ANGLE, bodyWith, problemFor, settingsAt } from '../support/inputs';
+
+const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS };
 
 const HEADER = { sitter: 'A', seat: 'B', place: null, method: 'C', fitter: 'D', date: '2026-11-25' };
 

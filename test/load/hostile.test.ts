@@ -90,6 +90,14 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   ReadingEdit: fc.record({
     dimension: fc.constantFrom(...DIMENSION_IDS),
     value: fc.constantFrom(null, 420, ...NUMBERS),
+    takes: fc.constantFrom(undefined, [420], [420, 421, 422], [1e-300, 1e300]),
+    session: fc.constantFrom(undefined, '00000000-0000-7000-8000-000000000000'),
+  }),
+  MeasuringSessionEdit: fc.record({
+    id: fc.uuid({ version: 7 }),
+    shoesOn: fc.boolean(),
+    clothes: hostileName,
+    notes: hostileName,
   }),
   Fitter: fc.record({ id: fc.uuid({ version: 7 }), name: hostileName }),
   PlaceEdit: fc.record({
@@ -165,7 +173,7 @@ function hostileOf(ids: readonly string[]): fc.Arbitrary<Hostile> {
         headers: anyHeaders,
         body: fc.oneof(
           { weight: 4, arbitrary: nearlyRight },
-          { weight: 6, arbitrary: rightForm(endpoint) },
+          { weight: 8, arbitrary: rightForm(endpoint) },
           deep,
           notJson,
           bytes,

@@ -218,6 +218,11 @@ describe('the API', () => {
       expect(headers.get('x-frame-options'), path).to.equal('DENY');
       expect(headers.get('content-security-policy'), path).to.match(/script-src 'self' 'sha256-/);
     }
+    const page = await (await fetch(app.base)).text();
+    const script = /\/_astro\/[\w.-]+\.js/.exec(page)![0];
+    const { headers } = await fetch(app.base + script);
+    expect(headers.get('content-security-policy')).to.match(/script-src 'self';/);
+    expect(headers.get('x-content-type-options')).to.equal('nosniff');
   });
 });
 

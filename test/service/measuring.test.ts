@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
+import type { DimensionId } from '../../src/core/body';
 import type { Outcome, ReadingEdit } from '../../src/contract';
 import { deleteSitter, createSitter, sitterDetail, takeReading } from '../../src/service/sitters';
-import { measuringSessions, saveMeasuringSession } from '../../src/service/measuring';
+import { measuringSessions, repeatabilityOfFitters, saveMeasuringSession } from '../../src/service/measuring';
 import { tidy } from '../../src/service/deleting';
 import { openBench, type Bench } from '../support/context';
 
@@ -92,10 +93,54 @@ describe('a session of measuring', () => {
     expect(taken).not.to.include(451);
   });
 
+  it('is told only of what somebody else took since it began', async () => {
+    bench.later(MINUTE);
+    const seen = (await standing())!.takenAt;
+    expect((await take({ takes: [446], session: session.id, instead: seen })).ok).to.equal(true);
+    bench.later(MINUTE);
+    // Its own reading stands now: it need not have seen it.
+    expect((await take({ takes: [446, 448], session: session.id, instead: seen })).ok).to.equal(true);
+    bench.later(MINUTE);
+    valueOf(await take({ value: 452 }));
+    const refusedNow = await take({ takes: [446, 449], session: session.id, instead: seen });
+    expect(refusedNow.ok ? null : refusedNow.reason).to.equal('changedMeanwhile');
+    valueOf(await take({ value: 445 }));
+  });
+
   it('takes no reading that no body has, first, second or third', async () => {
     const found = await take({ takes: [445, 4450], session: session.id });
     expect(found.ok ? null : found.reason).to.equal('invalid');
     expect((await standing())!.value).to.equal(445);
+  });
+
+  it('tells how well each fitter’s two readings agree, without those that are made up', async () => {
+    const other = v7();
+    valueOf(await createSitter(bench.context, { id: other, name: 'Anders Vik', birthDate: null }));
+    const mine = { ...session, id: v7() };
+    valueOf(await saveMeasuringSession(bench.context, other, mine, 'Rowan'));
+    const pair = async (dimension: DimensionId, takes: number[], more: Partial<ReadingEdit> = {}) =>
+      valueOf(
+        await takeReading(
+          bench.context,
+          other,
+          { dimension, value: null, takes, session: mine.id, ...more },
+          'Rowan',
+        ),
+      );
+    await pair('kneeHeight', [540, 548, 543]);
+    await pair('elbowHeightSitting', [240, 241]);
+    await pair('hipBreadthSitting', [380, 420, 400], { instrument: 'simulatedCalliper' });
+    await pair('bodyMass', [71]);
+    const rowan = (await repeatabilityOfFitters(bench.context)).filter((r) => r.fitter === 'Rowan');
+    // √(8² / 2) and √(1² / 2), by hand.
+    expect(rowan.map(({ dimension, pairs, isToPractise }) => [dimension, pairs, isToPractise])).to.deep.equal(
+      [
+        ['kneeHeight', 1, true],
+        ['elbowHeightSitting', 1, false],
+      ],
+    );
+    expect(rowan[0]!.tem).to.be.closeTo(5.657, 1e-3);
+    expect(rowan[1]!.tem).to.be.closeTo(0.7071, 1e-4);
   });
 
   it('goes with the sitter', async () => {

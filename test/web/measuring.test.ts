@@ -1,6 +1,10 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect } from 'chai';
+import type { ElementHandle } from 'puppeteer-core';
 import { v7 } from 'uuid';
-import type { MeasuringSession, SitterDetail } from '../../src/contract';
+import type { Fitter, MeasuringSession, SitterDetail } from '../../src/contract';
 import type { DimensionId } from '../../src/core/body';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
@@ -71,6 +75,8 @@ describe('measuring, one dimension after the other', function () {
   const reached = (n: number, of = 14) => user.sees(`${n} of ${of} readings`);
   /** Types as on a keyboard: Enter only where more digits could follow. */
   const typed = async (text: string) => {
+    // Whatever was pressed before: the number has the focus again.
+    await user.page.waitForFunction(() => document.activeElement?.matches('[inputmode=none]'));
     for (const key of text) await user.page.keyboard.press(key as 'a');
     if (text.includes('.')) await user.page.keyboard.press('Enter');
   };
@@ -202,6 +208,90 @@ describe('measuring, one dimension after the other', function () {
     await user.page.keyboard.press('Backspace');
     await typed('1702');
     await reached(1);
+  });
+
+  it('takes a recording as the device itself would have been taken, and says what is no message', async () => {
+    const id = await newSitter();
+    await begin(id);
+    await user.choose('Readings come from', 'a recording');
+    const folder = mkdtempSync(join(tmpdir(), 'velto-recording-'));
+    const file = join(folder, 'readings.jsonl');
+    const line = (value: number, unit: string, settled = true) =>
+      JSON.stringify({
+        velto: 1,
+        device: unit === 'kg' ? 'scale' : 'calliper',
+        simulated: false,
+        value,
+        unit,
+        settled,
+      });
+    const sent = [
+      line(1702.4, 'mm'),
+      line(71, 'kg', false),
+      line(68.5, 'kg'),
+      'this is nothing',
+      line(1703.1, 'mm'),
+      line(68.6, 'kg'),
+    ];
+    writeFileSync(file, `${sent.join('\r\n')}\n`);
+    const field = (await user.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await field.uploadFile(file);
+    await reached(4);
+    await user.sees('Saved');
+    rmSync(folder, { recursive: true });
+    const [session] = await sessionsOf(id);
+    expect(session!.taken.map((t) => [t.dimension, t.takes, t.instrument])).to.have.deep.members([
+      ['stature', [1702.4, 1703.1], 'recording'],
+      ['bodyMass', [68.5, 68.6], 'recording'],
+    ]);
+    await user.choose('Readings come from', 'the keys');
+  });
+
+  it('is told afterwards: sessions, a value over time, two of them side by side', async () => {
+    const id = await newSitter();
+    for (const readings of [
+      ['1702', '68.5', '1704', '68.6', '25', '25'],
+      ['1702', '71.5', '1704', '71.6', '25', '25'],
+    ]) {
+      await begin(id);
+      await readAll(readings);
+      await user.sees('Saved');
+      for (let left = 0; left < 4; left++) await user.press('Skip');
+      await user.sees('Skipped: popliteal height');
+      await user.press('Begin another session');
+    }
+    await user.goTo(`/people/${id}`);
+    await user.unfold('Sessions of measuring');
+    await user.sees('Two sessions side by side');
+    await user.sees('+3 kg more than readings usually differ');
+    await user.choose('Over time', 'Body mass');
+    await user.page.waitForSelector('canvas[aria-label*="68.6 kg"][aria-label*="71.6 kg"]');
+    await user.unfold('3 measures');
+    await user.sees('1702 mm · 1704 mm');
+  });
+
+  it('shows how well a fitter’s readings repeat, and what to practise', async () => {
+    const id = await newSitter();
+    const session = v7();
+    const send = (path: string, body: object) =>
+      fetch(`${app.base}/api/v1/sitters/${id}/${path}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json', cookie },
+        body: JSON.stringify(body),
+      });
+    const [fitter] = await get<Fitter[]>('/fitters');
+    const cookie = `velto-fitter=${fitter!.id}`;
+    await send('measuring-sessions', { id: session, shoesOn: false, clothes: '', notes: '' });
+    for (const [dimension, takes] of [
+      ['elbowHeightSitting', [240, 252, 246]],
+      ['kneeHeight', [540, 541]],
+    ])
+      await send('readings', { dimension, value: null, takes, session });
+    await user.goTo('/practice/fitters');
+    await user.sees('± 8.5 mm');
+    await user.sees('± 0.7 mm');
+    await user.sees('Seat to the underside of the elbow');
+    expect(await user.text()).not.to.include('Foot support to the top of the knee');
   });
 
   it('loses no reading when the connection goes, over a reload without one', async () => {

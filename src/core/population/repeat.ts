@@ -1,5 +1,5 @@
 /** How well readings repeat: technical error of measurement (Ulijaszek & Kerr 1999, from memory). */
-import type { BodyDimension } from './table';
+import type { DimensionId } from '../body';
 
 export interface Repeatability {
   readonly pairs: number;
@@ -12,21 +12,21 @@ export interface Repeatability {
 }
 
 /** Two readings that one fitter took of one dimension of one person. */
-export interface Pair {
+export interface Pair<D extends DimensionId = DimensionId> {
   readonly fitter: string;
-  readonly dimension: BodyDimension;
+  readonly dimension: D;
   readonly readings: readonly [number, number];
 }
 
 /**
  * How well each fitter's readings of each dimension repeat.
- * @param sdOf how much people differ in a dimension
+ * @param sdOf how much people differ in a dimension; NaN where nobody knows
  */
-export function repeatabilityByFitter(
-  pairs: readonly Pair[],
-  sdOf: (id: BodyDimension) => number,
-): { readonly fitter: string; readonly dimension: BodyDimension; readonly found: Repeatability }[] {
-  const grouped = new Map<string, Pair[]>();
+export function repeatabilityByFitter<D extends DimensionId>(
+  pairs: readonly Pair<D>[],
+  sdOf: (id: D) => number,
+): { readonly fitter: string; readonly dimension: D; readonly found: Repeatability }[] {
+  const grouped = new Map<string, Pair<D>[]>();
   for (const pair of pairs) {
     const key = JSON.stringify([pair.fitter, pair.dimension]);
     grouped.set(key, [...(grouped.get(key) ?? []), pair]);

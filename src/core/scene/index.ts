@@ -2,8 +2,6 @@ export type { Bounds, Dimension, Primitive, Role, Scene, Shape, Tape } from './p
 export { spreadApart } from './declutter';
 export { frontView, planView } from './across-views';
 export { VERDICT_LINES } from './verdict-lines';
-export { drawnSizes, type SizeOf } from './measuring-body';
-export { measuringView } from './measuring-view';
 export { sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';
 export { trackOf, type Track } from './track';

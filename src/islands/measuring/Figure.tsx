@@ -1,7 +1,9 @@
 /** The body in this sitter's own proportions so far, with the two landmarks and the tape. */
 import { useMemo } from 'react';
 import { isMeasured, type Body, type DimensionId } from '../../core/body';
-import { drawnSizes, measuringView } from '../../core/scene';
+// By itself: no other page carries bodies to measure on.
+import { drawnSizes } from '../../core/scene/measuring-body';
+import { measuringView } from '../../core/scene/measuring-view';
 import { View, viewPicture, type Source } from '../../drawing';
 import { useReading } from '../../ui/preferences';
 import { word } from '../../words';

@@ -1,3 +1,4 @@
+import '../../words/pages';
 import { useEffect, useMemo, useRef, useState, type SubmitEvent } from 'react';
 import { Checkbox, TextInput, Textarea } from '@mantine/core';
 import { DIMENSIONS, DIMENSION_IDS, isMeasured, pairDoubts, type DimensionId } from '../../core/body';
@@ -13,7 +14,7 @@ import {
   type Step,
 } from '../../core/measuring';
 import type { Slip } from '../../core/population';
-import { drawnSizes } from '../../core/scene';
+import { drawnSizes } from '../../core/scene/measuring-body';
 import type { SitterDetail } from '../../contract';
 import { Frame } from '../../ui/Frame';
 import { PanelBoundary } from '../../ui/PanelBoundary';

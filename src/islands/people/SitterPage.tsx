@@ -13,6 +13,7 @@ import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { sayDate, word, type Reading } from '../../words';
 import { FittingTable } from '../fittings/FittingTable';
+import { History } from './History';
 import { MeasureForm } from './MeasureForm';
 import { Standing } from './Standing';
 import styles from './people.module.css';
@@ -177,6 +178,9 @@ function SitterScreen({
       <Identity sitter={sitter} onSaved={onSaved} />
       <PanelBoundary>
         <MeasureForm sitter={sitter} onSaved={onSaved} />
+      </PanelBoundary>
+      <PanelBoundary>
+        <History sitter={sitter} />
       </PanelBoundary>
       <PanelBoundary>
         <Standing sitter={sitter} />

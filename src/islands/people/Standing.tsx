@@ -1,4 +1,5 @@
 /** Where somebody stands among others: the share that measures less, and how a measure is spread. */
+import '../../words/pages';
 import { NativeSelect } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import type { BodyDimension } from '../../core/population';

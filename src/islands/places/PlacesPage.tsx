@@ -1,3 +1,4 @@
+import '../../words/pages';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { PlaceSummary } from '../../contract';

@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { HAND_LIMITS, type Fitter, type Hand } from '../../contract';
+import type { DimensionId } from '../../core/body';
 import { formatLengthNumber } from '../../core/units';
 import { Frame } from '../../ui/Frame';
 import { api, explain } from '../../ui/client';
@@ -8,6 +9,7 @@ import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { readBetween } from '../../ui/read-length';
 import { word } from '../../words';
+import { typed, unitOf } from '../people/use-measures';
 import { PracticeNav } from './PracticeNav';
 import styles from './practice.module.css';
 
@@ -90,12 +92,57 @@ function Fitters({ fitters: first }: { readonly fitters: readonly Fitter[] }) {
   );
 }
 
+/** One fitter's readings of one dimension, as the server tells them. */
+interface Repeated {
+  readonly fitter: string;
+  readonly dimension: DimensionId;
+  readonly pairs: number;
+  readonly tem: number;
+  readonly isToPractise: boolean;
+}
+
+/** How well each fitter's two readings agree, and what to practise. */
+function Repeatability({ repeated }: { readonly repeated: readonly Repeated[] }) {
+  const reading = useReading();
+  if (repeated.length === 0) return <p className={parts.soft}>{word('repeat.none')}</p>;
+  return (
+    <div className={styles.rows}>
+      <table className={parts.table}>
+        <thead>
+          <tr>
+            {(['fitter', 'dimension', 'tem', 'pairs', 'practise'] as const).map((head) => (
+              <th key={head} scope="col">
+                {word(`repeat.${head}`)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {repeated.map(({ fitter, dimension, pairs, tem, isToPractise }) => (
+            <tr key={`${fitter} ${dimension}`}>
+              <th scope="row">{fitter}</th>
+              <td>{word(`dimension.${dimension}`)}</td>
+              <td>
+                ± {typed(dimension, Math.round(tem * 10) / 10, reading)} {unitOf(dimension, reading)}
+              </td>
+              <td>{pairs}</td>
+              <td>{isToPractise && word(`how.${dimension}`)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
 export default function FittersPage({
   page,
   fitters,
+  repeated,
 }: {
   readonly page: PageProps;
   readonly fitters: readonly Fitter[];
+  readonly repeated: readonly Repeated[];
 }) {
   return (
     <Frame page={page} area="practice">
@@ -105,6 +152,9 @@ export default function FittersPage({
       </div>
       <p className={styles.about}>{word('fitters.about')}</p>
       <Fitters fitters={fitters} />
+      <h2 className={styles.part}>{word('repeat.title')}</h2>
+      <p className={styles.about}>{word('repeat.about')}</p>
+      <Repeatability repeated={repeated} />
     </Frame>
   );
 }

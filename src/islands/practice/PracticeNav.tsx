@@ -1,3 +1,4 @@
+import '../../words/pages';
 import { word } from '../../words';
 import styles from './practice.module.css';
 

@@ -1,0 +1,50 @@
+import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
+import { chartStyle } from './chart-style';
+
+Chart.register(LineController, LineElement, LinearScale, PointElement);
+
+export interface HistoryPicture {
+  /** Instant in milliseconds, and the value that was settled then. */
+  readonly points: readonly { readonly x: number; readonly y: number }[];
+  readonly title: string;
+  readonly sayTime: (ms: number) => string;
+  readonly sayValue: (value: number) => string;
+}
+
+/** A day to either side of a single session, ms. */
+const DAY_MS = 86_400_000;
+
+/** One dimension over time, in the colours that hold where the canvas stands. */
+export function drawHistory(canvas: HTMLCanvasElement, picture: HistoryPicture): Chart {
+  const { points, title, sayTime, sayValue } = picture;
+  const { colour, title: titled, ticks, grid } = chartStyle(canvas);
+  return new Chart(canvas, {
+    type: 'line',
+    data: {
+      datasets: [
+        {
+          data: points.map((point) => ({ ...point })),
+          borderColor: colour('sitter'),
+          backgroundColor: colour('sitter'),
+          borderWidth: 2,
+          pointRadius: 5,
+        },
+      ],
+    },
+    options: {
+      animation: false,
+      maintainAspectRatio: false,
+      parsing: false,
+      scales: {
+        x: {
+          type: 'linear',
+          min: points[0]!.x - DAY_MS,
+          max: points.at(-1)!.x + DAY_MS,
+          ticks: { ...ticks, maxTicksLimit: 6, callback: (x) => sayTime(Number(x)) },
+          grid,
+        },
+        y: { title: titled(title), ticks: { ...ticks, callback: (y) => sayValue(Number(y)) }, grid },
+      },
+    },
+  });
+}
