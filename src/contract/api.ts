@@ -1,6 +1,6 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
-import { DIMENSION_IDS, SEXES } from '../core/body';
+import { DIMENSION_IDS, SEXES, type DimensionId } from '../core/body';
 import { INSTRUMENT_IDS } from '../core/measuring/instruments';
 import { MOST_TAKES } from '../core/measuring/takes';
 import { CONDITION_IDS } from '../core/method';
@@ -109,6 +109,17 @@ export const MeasuringSessionSchema = z.object({
   taken: z.array(TakenSchema),
 });
 export type MeasuringSession = z.infer<typeof MeasuringSessionSchema>;
+
+/** How well one fitter's readings of one dimension repeat. */
+export interface Repeated {
+  readonly fitter: string;
+  readonly dimension: DimensionId;
+  readonly pairs: number;
+  /** Technical error of measurement, mm or kg. */
+  readonly tem: number;
+  /** Whether it is worse than a single reading is taken to be: something to practise. */
+  readonly isToPractise: boolean;
+}
 
 /** Ends that no hand passes, mm (assumed). */
 export const HAND_LIMITS = { threeFingersMm: [30, 80], fourFingersMm: [40, 110] } as const;

@@ -67,6 +67,7 @@ export {
   type SitterEdit,
   type TableEdit,
   type TableSummary,
+  type Repeated,
   type Taken,
 } from './api';
 export {

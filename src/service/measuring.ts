@@ -1,6 +1,13 @@
 /** Sessions in which a sitter is measured. */
-import { done, refused, type MeasuringSession, type MeasuringSessionEdit, type Outcome } from '../contract';
-import { DIMENSIONS, type DimensionId } from '../core/body';
+import {
+  done,
+  refused,
+  type MeasuringSession,
+  type MeasuringSessionEdit,
+  type Outcome,
+  type Repeated,
+} from '../contract';
+import { DIMENSIONS } from '../core/body';
 import { repeatabilityByFitter } from '../core/population';
 import { findSession, insertSession, pairsTaken, sessionsOf, updateSession } from '../data/measuring';
 import { findSitter } from '../data/sitters';
@@ -47,17 +54,6 @@ export async function saveMeasuringSession(
     ).find((s) => s.id === edit.id);
     return done(saved!);
   });
-}
-
-/** How well one fitter's readings of one dimension repeat. */
-export interface Repeated {
-  readonly fitter: string;
-  readonly dimension: DimensionId;
-  readonly pairs: number;
-  /** Technical error of measurement, mm or kg. */
-  readonly tem: number;
-  /** Whether it is worse than a single reading is taken to be: something to practise. */
-  readonly isToPractise: boolean;
 }
 
 /** How well each fitter's readings repeat, what repeats worst beside its tolerance first. */

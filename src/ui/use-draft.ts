@@ -28,5 +28,7 @@ export function useDraft<T extends object>(key: string, initial: T) {
     [key],
   );
   const drop = useCallback(() => keepDraft(key, null).catch(() => undefined), [key]);
-  return { text, put, drop };
+  /** Also before it has been drawn. */
+  const now = useCallback(() => latest.current, []);
+  return { text, now, put, drop };
 }

@@ -58,7 +58,7 @@ export const PAGE_WORDS = {
   'tour.skipped': 'skipped',
   'tour.now': 'now',
   'tour.before': 'before: {value}',
-  'tour.about': 'About this session',
+  'tour.about': 'Shoes, clothes, notes',
   'tour.shoesOn': 'Shoes on while measuring',
   'tour.shoesOn.caution': 'Take them off: measured in shoes, the heel is counted twice.',
   'tour.clothes': 'Clothes',

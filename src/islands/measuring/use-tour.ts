@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } from '../../core/body';
 import {
   NEW_TOUR,
@@ -96,9 +96,8 @@ function savingOfTour(entries: readonly Entry[]): Saving {
 /** A tour of measuring: each reading is kept on this device before anything else, and sent when it can be. */
 export function useTour(first: SitterDetail, reading: Reading) {
   const [sitter, setSitter] = useState(first);
-  const { text: kept, put: keep, drop } = useDraft<Kept>(`tour:${first.id}`, NEW);
-  /** What is kept, also before it has been drawn: readings can come faster than drawings. */
-  const latest = useRef(kept);
+  // Readings can come faster than drawings: what goes on from another goes by `now`.
+  const { text: kept, now, put: keep, drop } = useDraft<Kept>(`tour:${first.id}`, NEW);
   const [onTheWay, setOnTheWay] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -115,13 +114,9 @@ export function useTour(first: SitterDetail, reading: Reading) {
     return () => stops.forEach((stop) => stop());
   }, [first.id]);
 
-  useEffect(() => {
-    latest.current = kept;
-  }, [kept]);
   const put = (change: Partial<Kept>): Kept => {
-    latest.current = { ...latest.current, ...change };
     keep(change);
-    return latest.current;
+    return now();
   };
   /** Into this device's keeping; until it is there nothing is said to be saved. */
   const post = async (...entries: readonly NewEntry[]): Promise<void> => {
@@ -151,7 +146,7 @@ export function useTour(first: SitterDetail, reading: Reading) {
 
   const accept = async (take: Omit<Asked, 'against'>, reason?: string): Promise<void> => {
     const { dimension, value, instrument } = take;
-    const { current: from } = latest;
+    const from = now();
     const begun = from.session ?? { id: newId(), ...from.about };
     const next = put({
       tour: withTake(from.tour, { dimension, value }),
@@ -176,9 +171,9 @@ export function useTour(first: SitterDetail, reading: Reading) {
       return false;
     }
     setFault(null);
-    const { tour: before, reasons: known } = latest.current;
+    const { tour: before, reasons: known } = now();
     const quantity = quantityOf(dimension, [...takesOf(before, dimension), value])!;
-    const others = { ...sitter, body: bodyWith(sitter, latest.current) };
+    const others = { ...sitter, body: bodyWith(sitter, now()) };
     const against = known[dimension] === undefined ? await reasonAsked(others, dimension, quantity) : null;
     if (against) {
       setAsked({ ...take, against });
@@ -202,8 +197,8 @@ export function useTour(first: SitterDetail, reading: Reading) {
     saving: onTheWay > 0 ? ({ state: 'saving' } as const) : savingOfTour(entries),
     /** A reading of what is measured now. @returns whether it was taken */
     take: async (value: number, instrument: Instrument): Promise<boolean> => {
-      const now = nextStep(latest.current.tour);
-      return now ? takeFor({ dimension: now.dimension, value, instrument }) : false;
+      const next = nextStep(now().tour);
+      return next ? takeFor({ dimension: next.dimension, value, instrument }) : false;
     },
     /** The reading that was asked about stands, for a reason. */
     keep: (reason: string) => asked && void accept(asked, reason),
@@ -211,30 +206,29 @@ export function useTour(first: SitterDetail, reading: Reading) {
     /** What was read for a dimension was a slip for something else. */
     instead: (dimension: DimensionId, value: number, instrument: Instrument) => {
       setAsked(null);
-      put({ tour: withoutTakes(latest.current.tour, dimension) });
+      put({ tour: withoutTakes(now().tour, dimension) });
       return takeFor({ dimension, value, instrument });
     },
     undo: async (): Promise<void> => {
-      const taken = latest.current.tour.takes.at(-1);
+      const taken = now().tour.takes.at(-1);
       if (!taken) return;
       setAsked(null);
       setFault(null);
-      await post(entryOf(put({ tour: withoutLast(latest.current.tour) }), taken.dimension));
+      await post(entryOf(put({ tour: withoutLast(now().tour) }), taken.dimension));
     },
     again: async (dimension: DimensionId): Promise<void> => {
       const others = Object.fromEntries(Object.entries(reasons).filter(([id]) => id !== dimension));
-      const hadTakes = takesOf(latest.current.tour, dimension).length > 0;
+      const hadTakes = takesOf(now().tour, dimension).length > 0;
       setAsked(null);
-      const next = put({ tour: withoutTakes(latest.current.tour, dimension), reasons: others });
+      const next = put({ tour: withoutTakes(now().tour, dimension), reasons: others });
       if (hadTakes) await post(entryOf(next, dimension));
     },
     skip: () => {
-      if (step) put({ tour: withSkipped(latest.current.tour, step.dimension) });
+      if (step) put({ tour: withSkipped(now().tour, step.dimension) });
       setAsked(null);
       setFault(null);
     },
-    choose: (selection: readonly DimensionId[]) =>
-      put({ tour: withSelection(latest.current.tour, selection) }),
+    choose: (selection: readonly DimensionId[]) => put({ tour: withSelection(now().tour, selection) }),
     tell: async (change: Partial<Kept['about']>): Promise<void> => {
       const changed = session && { ...session, ...change };
       put({ about: { ...kept.about, ...change }, session: changed });

@@ -7,6 +7,9 @@ export interface ChartStyle {
   readonly grid: object;
 }
 
+/** Of a chart that shows points as they are and does not move. */
+export const STILL = { animation: false, maintainAspectRatio: false, parsing: false } as const;
+
 export function chartStyle(canvas: HTMLCanvasElement): ChartStyle {
   const style = getComputedStyle(canvas);
   const colour = (token: string): string => style.getPropertyValue(`--${token}`).trim();

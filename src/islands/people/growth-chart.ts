@@ -1,5 +1,5 @@
 import { Chart, LineController, LineElement, LinearScale, PointElement, type ChartDataset } from 'chart.js';
-import { chartStyle } from './chart-style';
+import { STILL, chartStyle } from './chart-style';
 
 Chart.register(LineController, LineElement, LinearScale, PointElement);
 
@@ -53,9 +53,7 @@ export function drawGrowth(canvas: HTMLCanvasElement, picture: GrowthPicture): C
       ],
     },
     options: {
-      animation: false,
-      maintainAspectRatio: false,
-      parsing: false,
+      ...STILL,
       scales: {
         x: {
           type: 'linear',

@@ -1,5 +1,5 @@
 import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
-import { chartStyle } from './chart-style';
+import { STILL, chartStyle } from './chart-style';
 
 Chart.register(LineController, LineElement, LinearScale, PointElement);
 
@@ -32,9 +32,7 @@ export function drawHistory(canvas: HTMLCanvasElement, picture: HistoryPicture):
       ],
     },
     options: {
-      animation: false,
-      maintainAspectRatio: false,
-      parsing: false,
+      ...STILL,
       scales: {
         x: {
           type: 'linear',

@@ -1,5 +1,5 @@
 import { Chart, Filler, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
-import { chartStyle } from './chart-style';
+import { STILL, chartStyle } from './chart-style';
 
 Chart.register(Filler, LineController, LineElement, LinearScale, PointElement);
 
@@ -45,9 +45,7 @@ export function drawStanding(
       ],
     },
     options: {
-      animation: false,
-      maintainAspectRatio: false,
-      parsing: false,
+      ...STILL,
       scales: {
         x: {
           type: 'linear',

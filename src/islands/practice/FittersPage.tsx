@@ -1,7 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { HAND_LIMITS, type Fitter, type Hand } from '../../contract';
-import type { DimensionId } from '../../core/body';
+import { HAND_LIMITS, type Fitter, type Hand, type Repeated } from '../../contract';
 import { formatLengthNumber } from '../../core/units';
 import { Frame } from '../../ui/Frame';
 import { api, explain } from '../../ui/client';
@@ -90,15 +89,6 @@ function Fitters({ fitters: first }: { readonly fitters: readonly Fitter[] }) {
       </tbody>
     </table>
   );
-}
-
-/** One fitter's readings of one dimension, as the server tells them. */
-interface Repeated {
-  readonly fitter: string;
-  readonly dimension: DimensionId;
-  readonly pairs: number;
-  readonly tem: number;
-  readonly isToPractise: boolean;
 }
 
 /** How well each fitter's two readings agree, and what to practise. */
