@@ -25,10 +25,19 @@ export class JobDesk {
     const failed = new Promise<never>((_, reject) => {
       this.worker!.onerror = () => reject(new Error('the worker failed'));
     });
+    // What is said on the way comes through another port than the result, and may be overtaken by it.
+    let isOver = false;
     const heard = proxy((value: Jobs[N]['result']) => {
-      if (seq === this.seq) onProgress(value);
+      if (seq === this.seq && !isOver) onProgress(value);
     });
-    return Promise.race([api.run(name, seq, input, heard) as Promise<Jobs[N]['result'] | null>, failed]);
+    try {
+      return await Promise.race([
+        api.run(name, seq, input, heard) as Promise<Jobs[N]['result'] | null>,
+        failed,
+      ]);
+    } finally {
+      isOver = true;
+    }
   }
 
   cancel(): void {
