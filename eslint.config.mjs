@@ -33,7 +33,7 @@ const MAY_IMPORT = {
   demo: ['core', 'data', 'service', 'demo'],
   server: ['core', 'words', 'contract', 'data', 'service', 'drawing', 'demo', 'server'],
   drawing: ['core', 'words', 'drawing'],
-  workers: ['core', 'workers'],
+  workers: ['core', 'contract', 'workers'],
   devices: ['core', 'devices'],
   ui: ['core', 'words', 'contract', 'ui'],
   islands: ['core', 'words', 'contract', 'drawing', 'workers', 'devices', 'ui', 'islands'],

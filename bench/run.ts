@@ -1,6 +1,6 @@
 /**
  * Times the computations that a fitter waits for. `npm run bench -- --json` prints one JSON document; without
- * `--json` a table. `--server`, `--drag` or `--all` add what the built application costs; `--general` the comparison with
+ * `--json` a table. `--server`, `--exchange`, `--drag` or `--all` add what the built application costs; `--general` the comparison with
  * a general solver (minutes); `--programme` prints one of its formulations. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
  */
 import { cpus } from 'node:os';
@@ -23,6 +23,7 @@ import { catalogueFigures } from './catalogue';
 import { certaintyFigures } from './certainty';
 import { engineFigures, mixOf } from './engine';
 import { generalFigures, programmeOf } from './general-solver';
+import { exchangeFigures } from './exchange';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
 import { populationFigures } from './population';
@@ -93,7 +94,7 @@ if (!isMainThread) {
   process.exit(0);
 }
 
-/** `--server` and `--drag` use the built application: `npm run build` first. */
+/** `--server`, `--exchange` and `--drag` use the built application: `npm run build` first. */
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
 if (process.argv.includes('--programme')) {
   console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
@@ -106,6 +107,7 @@ const figures: Figure[] = [
   ...populationFigures(),
   ...(await inThread()),
   ...(wanted('--server') ? await serverFigures() : []),
+  ...(wanted('--exchange') ? await exchangeFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
 ];

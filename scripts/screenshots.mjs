@@ -1,6 +1,6 @@
 // Takes the pictures in docs/screenshots anew, from the demo records and a clock that stands still.
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
@@ -61,11 +61,21 @@ async function countLimits(page) {
   await page.waitForFunction(() => globalThis.document.body.innerText.includes('Within all of them'));
 }
 
-/** The fitting after another method, side by side. */
-async function compare(page) {
-  await page.select('[aria-label="Beside another method"] select', 'laid-back');
-  const list = await page.waitForSelector('[aria-label="Beside another method"] table');
-  await list.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+/** A file with two faults, read and not yet taken. */
+async function takeIn(page) {
+  const file = join(data, 'winter crew.csv');
+  const rows = [
+    'Torunn Skarre,female,2026-10-02,Hedda Kvist,1688,41.1',
+    'Eskil Voe,male,2026-10-02,Hedda Kvist,1804,44.6',
+    'Alva Merrowe,female,2026-10-02,Hedda Kvist,163,39.8',
+    'Bram Holmsay,male,2026-10-03,Rowan Aldous,1751,43.2',
+    'Liv Ostrand,woman,2026-10-03,Rowan Aldous,1642,40.3',
+    'Maren Tolve,female,2026-10-03,Rowan Aldous,1648,40.4',
+  ];
+  const head = 'name,sex,measured on,measured by,stature [mm],poplitealHeight [cm]';
+  writeFileSync(file, [head, ...rows].join('\n'));
+  await (await page.waitForSelector('input[type=file]')).uploadFile(file);
+  await page.waitForFunction(() => globalThis.document.body.innerText.includes('are here already.'));
 }
 
 const PICTURES = [
@@ -86,7 +96,7 @@ const PICTURES = [
   ['card', `${fittingOf('Piet Lunder')}/card`],
   ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
   ['set-choices', `${fittingOf('Ines Farrowby')}?stage=set`, { meanwhile: lookFurther }],
-  ['set-compare', `${fittingOf('Piet Lunder')}?stage=set`, { meanwhile: compare }],
+  ['files', '/people/files', { meanwhile: takeIn }],
   [
     'measuring',
     `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}/measure`,

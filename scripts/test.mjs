@@ -45,11 +45,11 @@ buildIfStale();
 const DRAWN = 'core/{certainty*,crowd,population}';
 const BESIDE = [
   {
-    folders: ['core', 'published', 'data', 'islands', 'workers', 'devices', 'docs'],
+    folders: ['core', 'published', 'data', 'service', 'server', 'islands', 'workers', 'devices', 'docs'],
     ignore: [`${DRAWN}.test.ts`],
   },
   // The interface waits a good deal: what draws bodies by the thousand goes beside it.
-  { folders: ['web', 'service', 'server'], files: [`${DRAWN}.test.ts`] },
+  { folders: ['web'], files: [`${DRAWN}.test.ts`] },
 ];
 /** With others beside them tests take their time. */
 const BESIDE_MS = '60000';

@@ -12,11 +12,13 @@ import {
   InputsSchema,
   MethodSchema,
   Name,
+  NewName,
   PLACE_FIELDS,
   PlaceSchema,
   SeatSchema,
   SettingsSchema,
   TableSchema,
+  written,
 } from './records';
 
 const Version = z.int().min(1);
@@ -25,9 +27,18 @@ const TableId = z.string().min(1).max(60);
 /** A local date. */
 const LocalDate = z.iso.date();
 
+/** Who consented in somebody's place. */
+const ConsentBy = NewName;
+
 export const SitterSchema = z.object({
   id: Id,
   name: Name,
+  /** Whether the name tells nobody who it is. */
+  isNickname: z.boolean(),
+  /** When the person consented to measures being kept; null where nobody noted it. */
+  consentOn: LocalDate.nullable(),
+  /** Who consented in the person's place; null where it was the person. */
+  consentBy: z.string().nullable(),
   birthDate: LocalDate.nullable(),
   /** Whose tables of bodies hold; null where nobody said. */
   sex: z.enum(SEXES).nullable(),
@@ -44,14 +55,20 @@ export type SitterDetail = z.infer<typeof SitterDetailSchema>;
 
 export const NewSitterSchema = z.object({
   id: Id,
-  name: Name,
+  name: NewName,
   birthDate: LocalDate.nullable(),
   sex: z.enum(SEXES).nullish(),
+  isNickname: z.boolean().optional(),
+  consentOn: LocalDate.nullish(),
+  consentBy: ConsentBy.nullish(),
 });
 export type NewSitter = z.infer<typeof NewSitterSchema>;
 
 export const SitterEditSchema = z.object({
-  name: Name.optional(),
+  name: NewName.optional(),
+  isNickname: z.boolean().optional(),
+  consentOn: LocalDate.nullable().optional(),
+  consentBy: ConsentBy.nullable().optional(),
   birthDate: LocalDate.nullable().optional(),
   sex: z.enum(SEXES).nullable().optional(),
   tableId: TableId.nullable().optional(),
@@ -67,7 +84,7 @@ export const ReadingEditSchema = z.object({
   value: z.number().nullable(),
   instead: Instant.max(40).nullable().optional(),
   /** Why it stands although the other measures speak against it: asked for from five deviations on. */
-  reason: z.string().trim().min(1).max(300).optional(),
+  reason: written(300).trim().min(1).optional(),
   /** The single readings of one session, one to three: what they come to is taken, and `value` is not looked at. */
   takes: z.array(z.number()).min(1).max(MOST_TAKES).optional(),
   /** Of `takes`, and of taking them back. */
@@ -80,8 +97,8 @@ export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
 export const MeasuringSessionEditSchema = z.object({
   id: Id,
   shoesOn: z.boolean(),
-  clothes: z.string().max(200),
-  notes: z.string().max(2000),
+  clothes: written(200),
+  notes: written(2000),
 });
 export type MeasuringSessionEdit = z.infer<typeof MeasuringSessionEditSchema>;
 

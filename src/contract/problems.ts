@@ -11,6 +11,7 @@ export const PROBLEMS = {
   incomplete: { status: 409, title: 'Choose a seat first' },
   seatRefused: { status: 409, title: 'This seat is refused for this sitter: choose another' },
   erased: { status: 410, title: 'The person of this fitting was deleted; seat, date and settings remain' },
+  importBegun: { status: 409, title: 'This import has been decided on' },
   keyReused: { status: 422, title: 'This key belongs to another request' },
   signInFirst: { status: 401, title: 'Sign in with the passphrase first' },
   wrongPassphrase: { status: 403, title: 'This is not the passphrase' },

@@ -41,7 +41,15 @@ export const NAME_LIMIT = 120;
 const NOTES_LIMIT = 2000;
 
 export const Id = z.uuid();
+/** Text of one line. */
+const PLAIN = /^\P{Cc}*$/u;
+/** Text of several lines. */
+const LINES = /^(?:[\n\r\t]|\P{Cc})*$/u;
 export const Name = z.string().trim().min(1).max(NAME_LIMIT);
+/** A name as it comes in: what is kept already may be less plain, and is still read. */
+export const NewName = Name.regex(PLAIN);
+/** What somebody writes, of so many characters at most. */
+export const written = (longest: number) => z.string().max(longest).regex(LINES);
 const Notes = z.string().max(NOTES_LIMIT);
 const Finite = z.number();
 

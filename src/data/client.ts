@@ -28,6 +28,13 @@ async function refuseNewer(client: Client, folder: string): Promise<void> {
     throw new NewerDatabaseError('The data folder was written by a newer version of this program.');
 }
 
+async function migrationsRun(client: Client): Promise<number> {
+  const table = await client.execute("select name from sqlite_master where name = '__drizzle_migrations'");
+  if (table.rows.length === 0) return 0;
+  const count = await client.execute('select count(*) from __drizzle_migrations');
+  return Number(count.rows[0]?.[0] ?? 0);
+}
+
 /**
  * Opens a database and brings it to the newest migration.
  * @param url `file:…`, or the URL of a libSQL server
@@ -44,6 +51,9 @@ export async function openDatabase(url: string, folder: string = migrationsDir()
   }
   await refuseNewer(client, folder);
   const db = drizzle(client, { schema, casing: 'snake_case' });
+  const before = await migrationsRun(client);
   await migrate(db, { migrationsFolder: folder });
+  // Earlier versions left copies of what they moved in the free room of pages, where erasing did not find them.
+  if (before > 0 && (await migrationsRun(client)) > before) await client.execute('VACUUM');
   return db;
 }

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { FitInputs, Settings } from '../core/fit';
 import {
   InputsSchema,
@@ -336,6 +336,16 @@ export async function dropDraft(q: Queries, fittingId: string): Promise<void> {
     .delete(settingSets)
     .where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.version, DRAFT.version)));
   await nextRevision(q, fittingId);
+}
+
+/** All settings of a fitting, draft and versions, oldest first. */
+export async function listSettingSets(q: Queries, fittingId: string) {
+  const { posture, stage, version, settings, inputs, savedAt } = settingSets;
+  return q
+    .select({ posture, stage, version, settings, inputs, savedAt })
+    .from(settingSets)
+    .where(eq(settingSets.fittingId, fittingId))
+    .orderBy(asc(settingSets.savedAt), asc(settingSets.version));
 }
 
 /** A version that is never changed again. */

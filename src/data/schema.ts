@@ -3,7 +3,7 @@
  * places and methods have immutable versions; whatever points at one points at a version.
  */
 import { sql } from 'drizzle-orm';
-import { check, index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { check, index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
 const instant = () => text().notNull();
@@ -26,6 +26,12 @@ export const sitters = sqliteTable(
     folded: text().notNull(),
     /** Local date. */
     birthDate: text(),
+    /** Whether the name is one that tells nobody who it is: the person's own was never kept, or has been let go. */
+    isNickname: integer({ mode: 'boolean' }).notNull().default(false),
+    /** Local date on which the person consented to measures being kept; null where nobody noted it. */
+    consentOn: text(),
+    /** Who consented in the person's place: of a child, as a rule; null where it was the person. */
+    consentBy: text(),
     /** Only for tables of bodies; null where nobody said. */
     sex: text({ enum: ['men', 'women'] }),
     /** The table of bodies to estimate by; null for the one that the practice uses. */
@@ -33,6 +39,8 @@ export const sitters = sqliteTable(
     version: integer().notNull().default(1),
     createdAt: instant(),
     updatedAt: instant(),
+    /** Of an import that brought the sitter. */
+    importId: text(),
     /** When somebody deleted the sitter: hidden at once, erased for good a little later; null while it stands. */
     deletedAt: text(),
   },
@@ -87,9 +95,42 @@ export const readings = sqliteTable(
     uniqueIndex('readings_current')
       .on(t.sitterId, t.dimension)
       .where(sql`withdrawn_at is null`),
-    index('readings_session').on(t.sessionId),
+    // Most readings have none.
+    index('readings_session')
+      .on(t.sessionId)
+      .where(sql`session_id is not null`),
     check('readings_value', sql`${t.value} >= 0`),
   ],
+);
+
+/** People and readings from a file on their way into the records. */
+export const imports = sqliteTable('imports', {
+  id: id(),
+  /** Said as the source of what comes from it. */
+  file: text().notNull(),
+  /** What becomes of people who are here already: left as they are, or given the file's readings. */
+  existing: text({ enum: ['leave', 'add'] }).notNull(),
+  /** `gathering`: nothing is decided yet; `writing`: it will be carried through whatever happens; `done`. */
+  state: text({ enum: ['gathering', 'writing', 'done'] }).notNull(),
+  /** Name of the fitter who brought it. */
+  broughtBy: text(),
+  counts: text({ mode: 'json' }).notNull(),
+  createdAt: instant(),
+});
+
+/** What of an import has not been written yet; a part goes in the act that writes it. */
+export const importParts = sqliteTable(
+  'import_parts',
+  {
+    importId: text()
+      .notNull()
+      .references(() => imports.id, { onDelete: 'cascade' }),
+    number: integer().notNull(),
+    /** A part is written piece by piece, so that others are served between them. */
+    piece: integer().notNull(),
+    document: text({ mode: 'json' }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.importId, t.number, t.piece] })],
 );
 
 const versionColumns = {
@@ -133,6 +174,8 @@ export const practice = sqliteTable(
     id: integer().primaryKey(),
     /** Estimates are made by this table where a sitter has no other; null for the first that is shipped. */
     tableId: text(),
+    /** Repeat tolerances of its own by dimension, mm or kg. */
+    tolerances: text({ mode: 'json' }),
   },
   (t) => [check('practice_one', sql`${t.id} = 1`)],
 );

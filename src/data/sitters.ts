@@ -21,6 +21,9 @@ export const measuredOf = sql<number>`(select count(*) from readings r where r.s
 const columns = {
   id: sitters.id,
   name: sitters.name,
+  isNickname: sitters.isNickname,
+  consentOn: sitters.consentOn,
+  consentBy: sitters.consentBy,
   birthDate: sitters.birthDate,
   sex: sitters.sex,
   tableId: sitters.tableId,
@@ -69,9 +72,13 @@ export async function updateSitter(q: Queries, id: string, edit: SitterEdit, at:
     .update(sitters)
     .set({
       ...(edit.name === undefined ? {} : { name: edit.name, folded: fold(edit.name) }),
-      ...(edit.birthDate === undefined ? {} : { birthDate: edit.birthDate }),
-      ...(edit.sex === undefined ? {} : { sex: edit.sex }),
-      ...(edit.tableId === undefined ? {} : { tableId: edit.tableId }),
+      // What is not said stays: a column that is undefined is not set.
+      isNickname: edit.isNickname,
+      consentOn: edit.consentOn,
+      consentBy: edit.consentBy,
+      birthDate: edit.birthDate,
+      sex: edit.sex,
+      tableId: edit.tableId,
       version: sql`${sitters.version} + 1`,
       updatedAt: at,
     })

@@ -12,7 +12,14 @@ export class Store {
 
   /** Runs one act in one transaction, after all acts before it. Never call it inside itself. */
   write<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
-    return this.writeAtOnce((db) => db.transaction((tx) => act(tx)));
+    return this.writeAtOnce((db) =>
+      db.transaction(async (tx) => {
+        // What is replaced or moved is overwritten: nobody can tell yet what will have to be erased one day. The pragma
+        // holds for the connection that the transaction has.
+        await tx.run(sql`pragma secure_delete = on`);
+        return act(tx);
+      }),
+    );
   }
 
   /**
@@ -27,14 +34,11 @@ export class Store {
   }
 
   /**
-   * As `write`, for an act that erases: what it frees is overwritten, and the write-ahead log, which still holds it,
-   * is folded into the file and emptied. The pragma holds for the connection that the transaction has.
+   * As `write`, for an act that erases: the write-ahead log, which still holds what was, is folded into the file and
+   * emptied.
    */
   async erase<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
-    const result = await this.write(async (q) => {
-      await q.run(sql`pragma secure_delete = on`);
-      return act(q);
-    });
+    const result = await this.write(act);
     await this.db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
     return result;
   }

@@ -2,6 +2,7 @@
 import { eq } from 'drizzle-orm';
 import type { PopulationTable } from '../core/population';
 import { TableSchema } from '../contract';
+import type { Tolerances } from '../core/measuring';
 import type { Queries } from './client';
 import { populationTables, practice } from './schema';
 
@@ -49,4 +50,18 @@ export async function setUsualTable(q: Queries, tableId: string): Promise<void> 
     .insert(practice)
     .values({ id: ONE, tableId })
     .onConflictDoUpdate({ target: practice.id, set: { tableId } });
+}
+
+/** Repeat tolerances that the practice has set for itself. */
+export async function findTolerances(q: Queries): Promise<Tolerances> {
+  const [row] = await q.select().from(practice).where(eq(practice.id, ONE));
+  // Written by `setTolerances` only.
+  return (row?.tolerances as Tolerances | null | undefined) ?? {};
+}
+
+export async function setTolerances(q: Queries, tolerances: Tolerances): Promise<void> {
+  await q
+    .insert(practice)
+    .values({ id: ONE, tolerances })
+    .onConflictDoUpdate({ target: practice.id, set: { tolerances } });
 }

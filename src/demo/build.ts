@@ -1,13 +1,21 @@
 import { v7 } from 'uuid';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { DimensionId, Sex } from '../core/body';
+import { DIMENSIONS, type DimensionId, type Sex } from '../core/body';
 import type { Place } from '../core/place';
 import type { SeatModel } from '../core/seat';
 import { moreSeats, moreSitters } from './more';
 import { DEMO_PLACES } from './places';
 import { DEMO_SEATS } from './seats';
-import { DEMO_SITTERS, type DemoSitter } from './sitters';
+import { DEMO_SITTERS, type DemoSession, type DemoSitter } from './sitters';
+
+interface DemoReading {
+  readonly id: string;
+  readonly dimension: DimensionId;
+  readonly value: number;
+  /** The single readings it was settled from. */
+  readonly takes: readonly number[] | null;
+}
 
 export interface DemoRecords {
   readonly fitters: readonly {
@@ -22,11 +30,13 @@ export interface DemoRecords {
     readonly name: string;
     readonly birthDate: string;
     readonly sex: Sex | null;
-    readonly readings: readonly {
-      readonly id: string;
-      readonly dimension: DimensionId;
-      readonly value: number;
-    }[];
+    readonly consentBy: string | null;
+    readonly readings: readonly DemoReading[];
+    /** The session of the readings; null where they were taken one by one. */
+    readonly taken: (DemoSession & { readonly id: string }) | null;
+    readonly earlier:
+      | (DemoSession & { readonly id: string; readonly at: Date; readonly readings: readonly DemoReading[] })
+      | null;
     readonly fitting:
       (NonNullable<DemoSitter['fitting']> & { readonly id: string; readonly at: Date }) | null;
   }[];
@@ -48,6 +58,19 @@ function idsFrom(seed: number, now: Date): () => string {
     });
 }
 
+/** By how much the first of two readings lies below their mean, mm; a tenth of it in kg. */
+const APART = [1, 2, 0.5, 1.5, 3, 1, 2.5] as const;
+
+const readingsOf = (measures: DemoSitter['measures'], isTwice: boolean, id: () => string): DemoReading[] =>
+  Object.entries(measures).map(([key, value], i) => {
+    const dimension = key as DimensionId;
+    const { unit, repeatTolerance } = DIMENSIONS[dimension];
+    const apart = APART[i % APART.length]! * (unit === 'kg' ? 0.1 : 1);
+    const by = Math.min(apart, repeatTolerance / 2);
+    const tenths = (take: number) => Math.round(take * 10) / 10;
+    return { id: id(), dimension, value, takes: isTwice ? [tenths(value - by), tenths(value + by)] : null };
+  });
+
 /** How many; beyond the crew and the seats there are, more are made up. */
 export interface DemoSize {
   readonly sitters: number;
@@ -66,6 +89,7 @@ export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {})
   const { sitters, seats } = { ...SIZE, ...size };
   const crew = [...DEMO_SITTERS, ...moreSitters(random, Math.max(0, sitters - SIZE.sitters))];
   const catalogue = [...DEMO_SEATS, ...moreSeats(random, Math.max(0, seats - SIZE.seats))];
+  const before = (days: number) => new Date(now.getTime() - days * DAY_MS);
   return {
     // The first has measured her hand.
     fitters: FITTERS.map((name, i) => ({
@@ -80,13 +104,17 @@ export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {})
       name: sitter.name,
       birthDate: `${now.getUTCFullYear() - sitter.ageYears - 1}-12-${String(28 + (i % 3)).padStart(2, '0')}`,
       sex: sitter.sex,
-      readings: Object.entries(sitter.measures).map(([dimension, value]) => ({
-        id: id(),
-        dimension: dimension as DimensionId,
-        value,
-      })),
-      fitting: sitter.fitting
-        ? { ...sitter.fitting, id: id(), at: new Date(now.getTime() - sitter.fitting.daysAgo * DAY_MS) }
+      consentBy: sitter.consentBy ?? null,
+      readings: readingsOf(sitter.measures, sitter.taken !== undefined, id),
+      fitting: sitter.fitting ? { ...sitter.fitting, id: id(), at: before(sitter.fitting.daysAgo) } : null,
+      taken: sitter.taken ? { ...sitter.taken, id: id() } : null,
+      earlier: sitter.earlier
+        ? {
+            ...sitter.earlier,
+            id: id(),
+            at: before(sitter.earlier.daysAgo),
+            readings: readingsOf(sitter.earlier.measures, true, id),
+          }
         : null,
     })),
   };

@@ -8,10 +8,13 @@ import {
 import type { Queries } from '../data/client';
 import { insertFitter, insertFitting, updateFitting } from '../data/fittings';
 import { DIMENSIONS } from '../core/body';
-import { insertReading, insertSitter, listSitters } from '../data/sitters';
+import { settleTakes } from '../core/measuring';
+import { insertSession } from '../data/measuring';
+import { insertReading, insertSitter, listSitters, withdrawReading } from '../data/sitters';
 import { localDate, type Context } from '../service/context';
 import { actOnFitting } from '../service/fittings';
 import { refreshInputs } from '../service/inputs';
+import { HOW_SAID } from '../service/sitters';
 import { buildDemo, type DemoRecords } from './build';
 
 const SEED = 20261;
@@ -42,6 +45,27 @@ async function insertAll(q: Queries, demo: DemoRecords, ctx: Context): Promise<v
     await insertOne(q, demo, sitter, demo.fitters[i % demo.fitters.length]!, ctx);
 }
 
+async function insertTaken(
+  q: Queries,
+  sitterId: string,
+  { id, dimension, value, takes }: DemoRecords['sitters'][number]['readings'][number],
+  takenBy: string,
+  sessionId: string | null,
+  at: string,
+): Promise<void> {
+  const { spread, how } = settleTakes(dimension, takes ?? [value])!;
+  const quantity = {
+    value,
+    basis: 'measured' as const,
+    spread,
+    source: HOW_SAID[how],
+    takenAt: at,
+    takenBy,
+    instrument: DIMENSIONS[dimension].unit === 'kg' ? 'scale' : 'tape',
+  };
+  await insertReading(q, id, sitterId, dimension, quantity, at, { sessionId, takes });
+}
+
 async function insertOne(
   q: Queries,
   demo: DemoRecords,
@@ -50,22 +74,45 @@ async function insertOne(
   ctx: Context,
 ): Promise<void> {
   const at = (sitter.fitting?.at ?? ctx.now()).toISOString();
+  const day = (instant: Date) => localDate(instant, ctx.practice.timeZone);
+  const { earlier, taken, consentBy } = sitter;
+  const began = earlier?.at ?? sitter.fitting?.at ?? ctx.now();
   await insertSitter(
     q,
-    { id: sitter.id, name: sitter.name, birthDate: sitter.birthDate, sex: sitter.sex },
-    at,
+    {
+      id: sitter.id,
+      name: sitter.name,
+      birthDate: sitter.birthDate,
+      sex: sitter.sex,
+      // Of whom nothing was measured nobody has asked.
+      consentOn: sitter.readings.length > 0 ? day(began) : null,
+      consentBy,
+    },
+    began.toISOString(),
   );
-  for (const { id, dimension, value } of sitter.readings) {
-    const quantity = {
-      value,
-      basis: 'measured' as const,
-      spread: DIMENSIONS[dimension].repeatTolerance / 2,
-      source: 'single reading',
-      takenAt: at,
+  const sessions = [
+    ...(earlier ? [{ ...earlier, at: earlier.at }] : []),
+    ...(taken ? [{ ...taken, at: sitter.fitting?.at ?? ctx.now() }] : []),
+  ];
+  for (const { id, at: startedAt, clothes, notes, shoesOn = false } of sessions)
+    await insertSession(q, {
+      id,
+      sitterId: sitter.id,
+      date: day(startedAt),
       takenBy: fitter.name,
-    };
-    await insertReading(q, id, sitter.id, dimension, quantity, at);
-  }
+      shoesOn,
+      clothes,
+      notes,
+      startedAt: startedAt.toISOString(),
+    });
+  if (earlier)
+    for (const reading of earlier.readings) {
+      await insertTaken(q, sitter.id, reading, fitter.name, earlier.id, earlier.at.toISOString());
+      if (sitter.readings.some((r) => r.dimension === reading.dimension))
+        await withdrawReading(q, sitter.id, reading.dimension, at);
+    }
+  for (const reading of sitter.readings)
+    await insertTaken(q, sitter.id, reading, fitter.name, taken?.id ?? null, at);
   if (!sitter.fitting) return;
   const { id, seat, place, method, toolsKg } = sitter.fitting;
   const methods = await listMethods(q);

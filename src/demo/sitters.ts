@@ -1,6 +1,12 @@
 /** The invented crew of Skarrow Isles Ferries and what was measured of them, mm and kg. */
 import type { DimensionId, Sex } from '../core/body';
 
+export interface DemoSession {
+  readonly clothes: string;
+  readonly notes: string;
+  readonly shoesOn?: true;
+}
+
 export interface DemoSitter {
   readonly name: string;
   /** Whole years before now. */
@@ -8,6 +14,15 @@ export interface DemoSitter {
   /** null: nobody said. */
   readonly sex: Sex | null;
   readonly measures: Partial<Record<DimensionId, number>>;
+  /** Who consented in the sitter's place; nobody has consented for whom nothing was measured. */
+  readonly consentBy?: string;
+  /** How the measures were taken: each twice, in one session; left out, one by one. */
+  readonly taken?: DemoSession;
+  /** What was measured before. */
+  readonly earlier?: DemoSession & {
+    readonly daysAgo: number;
+    readonly measures: Partial<Record<DimensionId, number>>;
+  };
   /** By place in the lists of seats and places; null: no fitting. */
   readonly fitting: {
     readonly seat: number;
@@ -81,6 +96,21 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
       shoulderHeightSitting: 580,
       smallOfBackHeight: 178,
       hipBreadthSitting: 352,
+    },
+    taken: { clothes: 'work trousers, shirt', notes: 'Came straight from the loft floor.' },
+    earlier: {
+      daysAgo: 420,
+      clothes: 'overalls, padded',
+      notes: 'In a hurry; boots stayed on.',
+      shoesOn: true,
+      measures: {
+        stature: 1724,
+        bodyMass: 74.5,
+        poplitealHeight: 441,
+        buttockPoplitealLength: 490,
+        elbowHeightSitting: 236,
+        hipBreadthSitting: 371,
+      },
     },
     fitting: { seat: 2, place: 2, method: 'open-hip', toolsKg: 1.5, daysAgo: 3 },
   },
@@ -159,6 +189,21 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
       napeHeight: 418,
       hipBreadthSitting: 216,
       elbowToElbowBreadth: 262,
+    },
+    consentBy: 'Aske Ostley, father',
+    taken: { clothes: 'leggings, socks', notes: 'Sat still for the second round only.' },
+    earlier: {
+      daysAgo: 205,
+      clothes: 'leggings, socks',
+      notes: '',
+      measures: {
+        stature: 1131,
+        bodyMass: 20.1,
+        poplitealHeight: 277,
+        buttockPoplitealLength: 302,
+        elbowHeightSitting: 160,
+        hipBreadthSitting: 211,
+      },
     },
     fitting: { seat: 5, place: 5, method: 'right-angle', toolsKg: 0, daysAgo: 9 },
   },

@@ -16,7 +16,7 @@ import {
 import type { Context } from '../service/context';
 import { mayNot, type Act, type RecordRef } from '../service/rights';
 import { currentContext } from './current';
-import { FileAnswer } from './papers';
+import { FileAnswer, StreamAnswer } from './files';
 import { preferencesOf } from './preferences';
 
 const PROBLEM_TYPE = 'urn:velto:problem:';
@@ -45,18 +45,22 @@ function tagOf(value: unknown): number | undefined {
   return revision ?? version;
 }
 
+const fileHeaders = (name: string, type: string, disposition: string) => ({
+  'content-type': type,
+  'content-disposition': `${disposition}; filename="${name}"`,
+  'cache-control': 'no-store',
+});
+
 /** Answers with a value, or with the problem details of the reason; a versioned value carries its ETag. */
 export function answer(outcome: Outcome<unknown>, status = 200): Response {
   if (!outcome.ok) return problem(outcome.reason, outcome);
   if (outcome.value instanceof FileAnswer) {
-    const { name, type, bytes } = outcome.value;
-    return new Response(Buffer.from(bytes), {
-      headers: {
-        'content-type': type,
-        'content-disposition': `inline; filename="${name}"`,
-        'cache-control': 'no-store',
-      },
-    });
+    const { name, type, bytes, disposition } = outcome.value;
+    return new Response(Buffer.from(bytes), { headers: fileHeaders(name, type, disposition) });
+  }
+  if (outcome.value instanceof StreamAnswer) {
+    const { name, type } = outcome.value;
+    return new Response(outcome.value.body(), { headers: fileHeaders(name, type, 'attachment') });
   }
   const tag = tagOf(outcome.value);
   const headers: Record<string, string> = { 'cache-control': 'no-store' };

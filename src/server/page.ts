@@ -1,5 +1,6 @@
 import type { AstroGlobal } from 'astro';
 import { allFitters } from '../service/catalogue';
+import { today } from '../service/context';
 import { currentContext, currentGate } from './current';
 import { actorOf } from './http';
 import { preferencesOf } from './preferences';
@@ -13,6 +14,12 @@ export async function pageProps(astro: Pick<AstroGlobal, 'cookies' | 'locals'>) 
   const known = fitters.some((f) => f.id === fitterId);
   return {
     context,
-    page: { reading, fitterId: known ? fitterId : null, fitters, signsIn: currentGate() !== null },
+    page: {
+      reading,
+      fitterId: known ? fitterId : null,
+      fitters,
+      signsIn: currentGate() !== null,
+      today: today(context),
+    },
   };
 }

@@ -7,18 +7,15 @@ import { sheetOf } from '../drawing/sheet';
 import { done, refused, type Outcome } from '../contract';
 import { fittingCard, type FittingCard } from '../service/card';
 import type { Context } from '../service/context';
+import { FileAnswer } from './files';
 import { say, sayDate, word, type Reading } from '../words';
 
-/** A file as an answer. */
-export class FileAnswer {
-  constructor(
-    readonly name: string,
-    readonly type: string,
-    readonly bytes: Uint8Array,
-  ) {}
-}
+export const isPaper = (text: string): text is Paper => Object.hasOwn(PAPERS, text);
 
-const isPaper = (text: string): text is Paper => Object.hasOwn(PAPERS, text);
+export const paperFault = () =>
+  refused('invalid', {
+    faults: [{ pointer: '/paper', detail: `${Object.keys(PAPERS).join(' or ')}.` }],
+  });
 
 type Draw = (of: FittingCard, paper: Paper, title: string) => Promise<Uint8Array>;
 
@@ -30,10 +27,7 @@ async function paperOf(
   title: string,
   draw: Draw,
 ): Promise<Outcome<FileAnswer>> {
-  if (!isPaper(paper))
-    return refused('invalid', {
-      faults: [{ pointer: '/paper', detail: `${Object.keys(PAPERS).join(' or ')}.` }],
-    });
+  if (!isPaper(paper)) return paperFault();
   const found = await fittingCard(ctx, id, reading);
   if (!found.ok) return found;
   const { sitter, date } = found.value.card.header;

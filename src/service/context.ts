@@ -89,8 +89,14 @@ async function takenBack<T>(run: Promise<T>): Promise<T | TakenBack> {
  * Runs one act in one transaction; one that is refused writes nothing. A request with a key gets its first answer
  * again, which is kept in the same transaction as what the act wrote: it happened whole, once, or not at all.
  */
-export async function write<T>(ctx: Context, act: (q: Queries) => Promise<Outcome<T>>): Promise<Outcome<T>> {
+export async function write<T>(
+  ctx: Context,
+  act: (q: Queries) => Promise<Outcome<T>>,
+  /** Of an act after which something must not be found in the file any more. */
+  isErasing = false,
+): Promise<Outcome<T>> {
   const { request, store } = ctx;
+  const run: Store['write'] = (work) => (isErasing ? store.erase(work) : store.write(work));
   const keep = async (q: Queries, outcome: Outcome<unknown>): Promise<void> => {
     if (!request) return;
     const answer = { fingerprint: request.fingerprint, outcome };
@@ -98,7 +104,7 @@ export async function write<T>(ctx: Context, act: (q: Queries) => Promise<Outcom
       throw new TakenBack('keyUsed');
   };
   const done = await takenBack(
-    store.write(async (q) => {
+    run(async (q) => {
       const outcome = await act(q);
       if (!outcome.ok) throw new TakenBack(outcome);
       await keep(q, outcome);
@@ -117,16 +123,37 @@ export async function write<T>(ctx: Context, act: (q: Queries) => Promise<Outcom
   return refusal;
 }
 
+/** Making one takes far longer than using it. */
+const clocks = new Map<string, Intl.DateTimeFormat>();
+const ISO_DATE = 'YYYY-MM-DD'.length;
+
+/** The clock of a time zone. Swedish writes dates and times as ISO 8601 does, but for the T. */
+function clockOf(timeZone: string): Intl.DateTimeFormat {
+  const known = clocks.get(timeZone);
+  const clock =
+    known ?? new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'medium' });
+  clocks.set(timeZone, clock);
+  return clock;
+}
+
 /** The local date of an instant in a time zone, ISO 8601. */
 export function localDate(at: Date, timeZone: string): string {
-  // Swedish writes dates as ISO 8601 does.
-  return new Intl.DateTimeFormat('sv-SE', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-  }).format(at);
+  return clockOf(timeZone).format(at).slice(0, ISO_DATE);
 }
+
+const HOUR_MS = 3_600_000;
+
+/** The instant of noon of a local date in a time zone: where only the day of something is known. */
+export function localNoon(date: string, timeZone: string): string {
+  const noon = Date.parse(`${date}T12:00:00Z`);
+  // What the clocks there show at noon of the world tells how far they are from it.
+  const shown = Date.parse(`${clockOf(timeZone).format(noon).replace(' ', 'T')}Z`);
+  return new Date(
+    noon - Math.round((shown - noon) / HOUR_MS / QUARTER_H) * QUARTER_H * HOUR_MS,
+  ).toISOString();
+}
+/** Time zones differ by quarters of an hour. */
+const QUARTER_H = 0.25;
 
 /** The date of today where the practice is. */
 export const today = (ctx: Pick<Context, 'now' | 'practice'>): string =>

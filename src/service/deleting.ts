@@ -2,9 +2,12 @@ import type { Deletion } from '../contract';
 import { forgetAnswersBefore } from '../data/answers';
 import { eraseFitting, eraseSitter, fittingsDeletedBefore, sittersDeletedBefore } from '../data/erasing';
 import type { Context } from './context';
+import { tidyImports } from './importing';
 
 /** How long a deletion can be undone, minutes. */
 export const UNDO_MINUTES = 10;
+/** How long people from a file wait for a decision, hours. */
+const IMPORT_HOURS = 24;
 /** How long the first answer to a request is kept for the same request sent again, days. */
 export const ANSWER_DAYS = 14;
 
@@ -33,6 +36,7 @@ export async function tidy(ctx: Context): Promise<{ readonly sitters: number; re
       for (const id of sitters) await eraseSitter(q, id);
     });
   }
+  await tidyImports(ctx, before(IMPORT_HOURS * 60 * MINUTE_MS));
   await ctx.store.write((q) => forgetAnswersBefore(q, before(ANSWER_DAYS * DAY_MS)));
   return { sitters: sitters.length, fittings: fittings.length };
 }

@@ -7,10 +7,11 @@ import {
   type Outcome,
   type Repeated,
 } from '../contract';
-import { DIMENSIONS } from '../core/body';
+import { toleranceOf, type Tolerances } from '../core/measuring';
 import { repeatabilityByFitter } from '../core/population';
 import { findSession, insertSession, pairsTaken, sessionsOf, updateSession } from '../data/measuring';
 import { findSitter } from '../data/sitters';
+import { findTolerances, setTolerances } from '../data/tables';
 import { localDate, today, write, type Context } from './context';
 
 /** All sessions of a sitter with their readings, newest first. */
@@ -56,10 +57,21 @@ export async function saveMeasuringSession(
   });
 }
 
+/** Repeat tolerances that the practice has set for itself. */
+export const tolerances = (ctx: Context): Promise<Tolerances> => findTolerances(ctx.store.db);
+
+/** Sets all of them: what is left out is as usual. */
+export const saveTolerances = (ctx: Context, own: Tolerances): Promise<Outcome<Tolerances>> =>
+  write(ctx, async (q) => {
+    await setTolerances(q, own);
+    return done(own);
+  });
+
 /** How well each fitter's readings repeat, what repeats worst beside its tolerance first. */
 export async function repeatabilityOfFitters(ctx: Context): Promise<Repeated[]> {
+  const own = await tolerances(ctx);
   const share = ({ dimension, tem }: Pick<Repeated, 'dimension' | 'tem'>) =>
-    tem / (DIMENSIONS[dimension].repeatTolerance / 2);
+    tem / (toleranceOf(dimension, own) / 2);
   return repeatabilityByFitter(await pairsTaken(ctx.store.db), () => NaN)
     .map(({ fitter, dimension, found: { pairs, tem } }) => ({ fitter, dimension, pairs, tem }))
     .map((one) => ({ ...one, isToPractise: share(one) > 1 }))

@@ -13,6 +13,7 @@ import {
   type SitterDetail,
   type SitterEdit,
 } from '../contract';
+import { forgetAnswersAbout } from '../data/answers';
 import type { Queries } from '../data/client';
 import { openFittingsOf } from '../data/fittings';
 import { dropTaken, findSession, holdAgain, isTakenBesides } from '../data/measuring';
@@ -58,9 +59,16 @@ function birthDateFault(birthDate: string | null | undefined, today: string) {
   });
 }
 
+const consentFault = (consentOn: string | null | undefined, today: string) =>
+  consentOn && consentOn > today
+    ? refused('invalid', {
+        faults: [{ pointer: '/consentOn', detail: 'Consent cannot be given later than today.' }],
+      })
+    : null;
+
 /** Creates a sitter; the same id again gives the first record, so that a lost answer does no harm. */
 export async function createSitter(ctx: Context, sitter: NewSitter): Promise<Outcome<SitterDetail>> {
-  const fault = birthDateFault(sitter.birthDate, today(ctx));
+  const fault = birthDateFault(sitter.birthDate, today(ctx)) ?? consentFault(sitter.consentOn, today(ctx));
   if (fault) return fault;
   return write(ctx, async (q) => {
     if (!(await findSitter(q, sitter.id))) await insertSitter(q, sitter, ctx.now().toISOString());
@@ -75,21 +83,27 @@ export async function editSitter(
   version: number,
   edit: SitterEdit,
 ): Promise<Outcome<SitterDetail>> {
-  const fault = birthDateFault(edit.birthDate, today(ctx));
+  const fault = birthDateFault(edit.birthDate, today(ctx)) ?? consentFault(edit.consentOn, today(ctx));
   if (fault) return fault;
-  return write(ctx, async (q) => {
+  const before = edit.isNickname ? await findSitter(ctx.store.db, id) : null;
+  const letsGo = before !== null && edit.name !== undefined && edit.name !== before.name;
+  const act = async (q: Queries): Promise<Outcome<SitterDetail>> => {
     const current = await detailOf(q, id);
     if (!current) return refused('notFound');
     if (current.version !== version) return refused('changedMeanwhile', { current });
+    // The name that was kept so far is to be found nowhere any more.
+    if (letsGo) await forgetAnswersAbout(q, id);
     if (edit.tableId && !(await isTable(q, edit.tableId)))
       return refused('invalid', { faults: [{ pointer: '/tableId', detail: 'There is no such table.' }] });
     await updateSitter(q, id, edit, ctx.now().toISOString());
     await refreshOpen(ctx, q, id);
     return done((await detailOf(q, id))!);
-  });
+  };
+  return write(ctx, act, letsGo);
 }
 
-async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
+/** Brings every open fitting of a sitter up to date. */
+export async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
   for (const fittingId of await openFittingsOf(q, sitterId)) await refreshInputs(ctx, q, fittingId);
 }
 
@@ -110,7 +124,8 @@ async function makeRoom(q: Queries, sitterId: string, edit: ReadingEdit, at: str
   await withdrawReading(q, sitterId, dimension, at);
 }
 
-const HOW_SAID: Record<SettledHow, string> = {
+/** As the source of a reading. */
+export const HOW_SAID: Record<SettledHow, string> = {
   single: 'single reading',
   meanOfTwo: 'mean of two readings',
   medianOfThree: 'median of three readings',

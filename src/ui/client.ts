@@ -42,6 +42,10 @@ export { ClientError, explain } from './client-error';
 interface Call {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   readonly body?: unknown;
+  /** In place of `body`, where it is JSON already. */
+  readonly text?: string;
+  /** Nothing that a page shows is changed by it. */
+  readonly isAside?: boolean;
   readonly version?: number;
   /** Names the request, so that sent twice it is done once; made here unless the sender keeps one. */
   readonly key?: string;
@@ -49,24 +53,26 @@ interface Call {
   readonly keepalive?: boolean;
 }
 
-async function call<T>(
+/** One request; pages with calls of their own make them by this. */
+export async function call<T>(
   path: string,
   schema: ZodType<T>,
-  { method = 'GET', body, version, key, keepalive = false }: Call = {},
+  { method = 'GET', body, text, isAside = false, version, key, keepalive = false }: Call = {},
 ): Promise<T> {
+  const sent = text ?? (body === undefined ? undefined : JSON.stringify(body));
   const headers: Record<string, string> = {};
-  if (body !== undefined) headers['content-type'] = 'application/json';
+  if (sent !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
   if (method !== 'GET') headers['idempotency-key'] = key ?? newId();
   const request = {
     method,
     headers,
     keepalive,
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    ...(sent === undefined ? {} : { body: sent }),
   };
   const response = await fetchTwice(`/api/v1${path}`, request);
   if (!response.ok) throw new ClientError('refused', await problemOf(response));
-  if (method !== 'GET') refreshKeptPage();
+  if (method !== 'GET' && !isAside) refreshKeptPage();
   const parsed = schema.safeParse(await response.json());
   if (!parsed.success) throw new ClientError('unreadable', null);
   return parsed.data;

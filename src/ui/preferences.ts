@@ -11,6 +11,8 @@ export interface PageProps {
   readonly fitters: readonly Fitter[];
   /** Whether the practice asks for a passphrase, so that signing out means something. */
   readonly signsIn: boolean;
+  /** Local date of the practice. */
+  readonly today: string;
 }
 
 export const ReadingContext = createContext<Reading>(DEFAULT_READING);

@@ -3,9 +3,64 @@
  * practice's own affairs. They come with those
  * pages, so that a fitting does not wait for them.
  */
+import { EXCHANGE_WORDS } from './exchange';
 import { addWords } from './say';
 
+export { sayPeopleFault } from './say-people';
+
 export const PAGE_WORDS = {
+  ...EXCHANGE_WORDS,
+  'sheet.title': 'Measuring sheet',
+  'sheet.name': 'Name or nickname',
+  'sheet.date': 'Date',
+  'sheet.fitter': 'Measured by',
+  'sheet.shoes': 'Shoes',
+  'sheet.shoes.on': 'on',
+  'sheet.shoes.off': 'off',
+  'sheet.clothes': 'Clothes',
+  'sheet.consent': 'Consent to keep measures (date, by whom)',
+  'sheet.first': 'First reading',
+  'sheet.second': 'Second reading',
+  'sheet.third': 'Third, if two differ too much',
+  'sheet.counts': 'Counts: mean of two, middle of three',
+  'sheet.tolerance': 'A third reading beyond {by}.',
+  'sheet.howTo':
+    'Read everything in one posture once, then all of it again without looking at the first column.',
+  'sheet.privacy':
+    'Body measures are personal: keep this sheet as such, and destroy it once it has been entered.',
+  'sheet.blank.quick': 'quick set, empty',
+  'sheet.blank.full': 'full set, empty',
+  'sheet.filled': 'full set with these readings',
+  'sheet.links': 'Measuring sheets to print:',
+  'people.files': 'Files: take in, take out',
+  'people.isNickname': 'a nickname',
+  'people.isNickname.what':
+    'Saved with another name, the one before is erased, and nobody can bring it back.',
+  'people.yes': 'yes',
+  'people.no': 'no',
+  'people.consentOn': 'Consent given on',
+  'people.consentBy': 'Consent given by',
+  'people.consentBy.hint': 'the person',
+  'people.consentToday': 'Given today',
+  'people.consentNow': 'Consents today to measures being kept',
+  'people.nickname.hint': 'A nickname does as well: mark it below.',
+  'people.noConsent':
+    'No consent to keep measures has been noted. Ask first; for a child ask whoever has custody.',
+  'people.delete': 'Delete this sitter',
+  'people.delete.what':
+    'Name, birth date, consent, sessions and every reading are erased; fittings keep seat, place, date and settings without the person. Printed papers, files taken out and backups are not reached: destroy them yourself. Can be undone for ten minutes.',
+  'people.edit': 'Name, birth date, consent',
+  'people.birthDate.hint': 'Only needed below 15 years; may stay empty.',
+  'people.consent': 'Body measures are personal. Ask for consent, keep the least, delete on request.',
+  'people.empty': 'Nobody here yet. Add the first sitter.',
+  'people.none': 'Nobody by that name.',
+  'people.search': 'Find by name',
+  'people.measureGuided': 'Measure, one after the other',
+  'people.noFittings': 'No fitting yet.',
+  'privacy.title': 'What is kept',
+  'privacy.kept': 'Readings: {readings}, sessions: {sessions}, fittings: {fittings}.',
+  'privacy.why': 'Body measures are personal: keep the least, hand out what is asked for, delete on request.',
+  'privacy.everything': 'Everything about this person as a file',
   'history.title': 'Sessions of measuring',
   'history.count': '{n} measures',
   'history.earlier': 'earlier',
@@ -156,6 +211,12 @@ export const PAGE_WORDS = {
   'repeat.tem': 'Reads to',
   'repeat.pairs': 'Pairs',
   'repeat.practise': 'To practise',
+  'tolerance.title': 'Repeat tolerances',
+  'tolerance.about':
+    'Where two readings differ by more, a third is asked for. The usual ones are a starting point: 5 mm for heights on bone, 10 mm over soft tissue, 0.5 kg, 2 mm for fingers (common practice). How far a single reading is taken to err does not change with them.',
+  'tolerance.show': 'Set your own',
+  'tolerance.own': 'Third reading beyond',
+  'tolerance.fault': 'Between {low} and {high}, or empty for the usual one.',
   'fitters.none': 'Nobody yet: add a fitter at the top of the page.',
   'methods.title': 'Methods',
   'methods.about':

@@ -14,6 +14,7 @@ import {
 import { populationOf, type PopulationTable, type Who } from '../core/population';
 import { rankingInTurn, type Asked, type Ranking } from '../core/rank';
 import type { SeatModel } from '../core/seat';
+import type { Runners } from './serve';
 
 export interface CountJob {
   readonly table: PopulationTable;
@@ -54,9 +55,7 @@ export interface Jobs {
 }
 export type JobName = keyof Jobs;
 
-export const JOBS: {
-  readonly [N in JobName]: (input: Jobs[N]['input']) => Generator<Jobs[N]['result'], void>;
-} = {
+export const JOBS: Runners<Jobs> = {
   count: ({ table, who, limits, seed, count }) =>
     countBetween(populationOf(table, who), limits, { seed, count }),
   rank: ({ asked, seats }) => rankingInTurn(asked, seats, drawsOf(asked.body, RANKING_DRAWS)),

@@ -13,6 +13,7 @@ import {
   remedyHint,
   solve,
 } from '../../src/core/fit';
+import { FILE_FAULTS, ROW_DOUBTS, ROW_FAULTS } from '../../src/core/exchange';
 import type { Message } from '../../src/core/message';
 import {
   CONDITION_IDS,
@@ -158,6 +159,7 @@ describe('the wording table', () => {
     ['handOf', HANDS_OF],
     ['basis', TARGET_BASES],
     ['tieBreak', TIE_BREAKS],
+    ['exchange.fault', [...FILE_FAULTS, ...ROW_FAULTS, ...ROW_DOUBTS]],
   ];
   for (const [family, ids] of families) {
     it(`has a word for every ${family}`, () => {
@@ -168,7 +170,7 @@ describe('the wording table', () => {
   it('has no word that nothing says', () => {
     const source = filesIn('src')
       // The tables of words say nothing by themselves.
-      .filter((f) => !f.includes('/words/') || f.endsWith('/doubts.ts'))
+      .filter((f) => !f.includes('/words/') || /\/(doubts|say-people)\.ts$/.test(f))
       .map((f) => readFileSync(f, 'utf8'))
       .join('\n');
     // A key is said whole, or built from a family: `kind.${…}`, `remedy.for.${…}`.

@@ -33,6 +33,9 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   sitter: {
     id: ID,
     name: 'A',
+    isNickname: false,
+    consentOn: null,
+    consentBy: null,
     birthDate: null,
     sex: null,
     tableId: null,

@@ -2,7 +2,8 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { CardSchema } from '../../src/contract';
-import { ENDPOINTS, openApiDocument } from '../../src/contract/openapi';
+import { ENDPOINTS } from '../../src/contract/endpoints';
+import { openApiDocument } from '../../src/contract/openapi';
 import { startApp, type App } from '../support/app';
 
 const ROUTES = 'src/pages/api/v1';

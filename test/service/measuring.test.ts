@@ -1,16 +1,21 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { DimensionId } from '../../src/core/body';
-import type { Outcome, ReadingEdit } from '../../src/contract';
+import type { ReadingEdit } from '../../src/contract';
 import { deleteSitter, createSitter, sitterDetail, takeReading } from '../../src/service/sitters';
-import { measuringSessions, repeatabilityOfFitters, saveMeasuringSession } from '../../src/service/measuring';
+import {
+  measuringSessions,
+  repeatabilityOfFitters,
+  saveMeasuringSession,
+  saveTolerances,
+  tolerances,
+} from '../../src/service/measuring';
+import { TolerancesSchema } from '../../src/contract/tolerances';
+import { nextStep, progressOf, toleranceOf, type Tour } from '../../src/core/measuring';
 import { tidy } from '../../src/service/deleting';
 import { openBench, type Bench } from '../support/context';
+import { valueOf } from '../support/outcome';
 
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(`refused: ${outcome.reason} ${JSON.stringify(outcome.faults ?? '')}`);
-  return outcome.value;
-}
 const MINUTE = 60_000;
 
 describe('a session of measuring', () => {
@@ -151,5 +156,39 @@ describe('a session of measuring', () => {
       `select (select count(*) from measuring_sessions where sitter_id = '${sitterId}') + (select count(*) from readings where sitter_id = '${sitterId}')`,
     );
     expect(Number(rows[0]![0])).to.equal(0);
+  });
+});
+
+describe('repeat tolerances of the practice’s own', () => {
+  it('are kept, and are as usual where none is set', async () => {
+    const bench = await openBench();
+    expect(await tolerances(bench.context)).to.deep.equal({});
+    valueOf(await saveTolerances(bench.context, { stature: 8, bodyMass: 0.2 }));
+    valueOf(await saveTolerances(bench.context, { stature: 3 }));
+    const own = await tolerances(bench.context);
+    expect(own).to.deep.equal({ stature: 3 });
+    expect([toleranceOf('stature', own), toleranceOf('bodyMass', own)]).to.deep.equal([3, 0.5]);
+    await bench.close();
+  });
+
+  it('decide whether a third reading is asked for', () => {
+    const tour: Tour = {
+      selection: ['stature'],
+      takes: [
+        { dimension: 'stature', value: 1700 },
+        { dimension: 'stature', value: 1704 },
+      ],
+      skipped: [],
+    };
+    expect(nextStep(tour)).to.equal(null);
+    expect(nextStep(tour, { stature: 3 })).to.deep.equal({ dimension: 'stature', reading: 3 });
+    expect(progressOf(tour, { stature: 3 })).to.deep.equal({ taken: 2, of: 3 });
+    expect(nextStep(tour, { stature: 4 })).to.equal(null);
+  });
+
+  it('lie between what a tape tells and what is no reading', () => {
+    expect(TolerancesSchema.safeParse({ stature: 5, bodyMass: 0.1 }).success).to.equal(true);
+    for (const bad of [{ stature: 0.5 }, { stature: 51 }, { bodyMass: 6 }, { height: 5 }, { stature: '5' }])
+      expect(TolerancesSchema.safeParse(bad).success, JSON.stringify(bad)).to.equal(false);
   });
 });

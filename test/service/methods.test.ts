@@ -14,11 +14,8 @@ import {
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { createSitter } from '../../src/service/sitters';
 import { openBench, type Bench } from '../support/context';
+import { valueOf } from '../support/outcome';
 
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(`refused: ${outcome.reason} ${JSON.stringify(outcome.faults ?? '')}`);
-  return outcome.value;
-}
 const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
 const [RIGHT_ANGLE] = SHIPPED_METHODS as [Method, ...Method[]];
 const ours = (more: Partial<Method> = {}): Method => ({ ...RIGHT_ANGLE, id: v7(), name: 'Ours', ...more });

@@ -7,11 +7,8 @@ import { createFitting, editFitting, fittingDetail } from '../../src/service/fit
 import { createSitter, editSitter, takeReading } from '../../src/service/sitters';
 import { addTable, allTables, editTable } from '../../src/service/tables';
 import { openBench, type Bench } from '../support/context';
+import { valueOf } from '../support/outcome';
 
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(`refused: ${outcome.reason} ${JSON.stringify(outcome.faults ?? '')}`);
-  return outcome.value;
-}
 const faultsOf = (outcome: Outcome<unknown>) => (outcome.ok ? [] : (outcome.faults ?? []));
 
 const CREW =

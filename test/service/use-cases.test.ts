@@ -33,11 +33,7 @@ import {
 } from '../../src/service/sitters';
 import { ROUND, adjustment, listed, slides } from '../support/inputs';
 import { openBench, type Bench } from '../support/context';
-
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(`refused: ${outcome.reason} ${JSON.stringify(outcome.faults ?? '')}`);
-  return outcome.value;
-}
+import { valueOf } from '../support/outcome';
 
 const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
 

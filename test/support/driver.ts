@@ -2,6 +2,8 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
 
 const WAIT_MS = 10_000;
+/** How often something may be drawn anew under the pointer. */
+const MOVES = 3;
 
 /** What the page said that it should not have: errors, failed hydration. */
 export function listenForFaults(page: Page): string[] {
@@ -41,9 +43,16 @@ export class Driver {
     });
   }
 
+  /** A button that was drawn anew between finding and pressing it is found again. */
   async press(button: string): Promise<void> {
-    const element = await this.find('button', button);
-    await element!.click();
+    for (let left = MOVES; ; left--) {
+      const element = await this.find('button', button);
+      try {
+        return await element!.click();
+      } catch (error) {
+        if (left === 0 || !/not clickable|detached/.test(String(error))) throw error;
+      }
+    }
   }
 
   /** Ticks, or lets go, a box. */

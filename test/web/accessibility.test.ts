@@ -43,6 +43,7 @@ describe('accessibility', function () {
     paths.set('fittings', '/');
     paths.set('people', '/people');
     paths.set('a sitter without measures', `/people/${jory}`);
+    paths.set('files of people', '/people/files');
     paths.set('seats', '/seats');
     paths.set('a seat', `/seats/${seat}`);
     paths.set('places', '/places');

@@ -270,6 +270,28 @@ describe('measuring, one dimension after the other', function () {
     await user.sees('1702 mm · 1704 mm');
   });
 
+  it('asks for a third reading by the practice’s own tolerance', async () => {
+    const kept = async (wanted: object) => {
+      for (let i = 0; i < 50 && JSON.stringify(await get('/tolerances')) !== JSON.stringify(wanted); i++)
+        await new Promise((after) => setTimeout(after, 100));
+      expect(await get('/tolerances')).to.deep.equal(wanted);
+    };
+    await user.goTo('/practice/fitters');
+    await user.unfold('Set your own');
+    await user.enter('Stature', '60');
+    await user.sees('Between 1 mm and 50 mm');
+    await user.enter('Stature', '3');
+    await user.seesNoMore('Between 1 mm and 50 mm');
+    await kept({ stature: 3 });
+    await begin(await newSitter());
+    await readAll(['1700', '68.5', '1704']);
+    await user.sees('Third reading: the two differ by 4 mm');
+    await user.goTo('/practice/fitters');
+    await user.unfold('Set your own');
+    await user.enter('Stature', '');
+    await kept({});
+  });
+
   it('shows how well a fitter’s readings repeat, and what to practise', async () => {
     const id = await newSitter();
     const session = v7();
@@ -279,8 +301,14 @@ describe('measuring, one dimension after the other', function () {
         headers: { 'content-type': 'application/json', cookie },
         body: JSON.stringify(body),
       });
-    const [fitter] = await get<Fitter[]>('/fitters');
-    const cookie = `velto-fitter=${fitter!.id}`;
+    // Somebody new, of whom nothing else is known.
+    const fitter: Fitter = { id: v7(), name: 'Signy Hale' };
+    await fetch(`${app.base}/api/v1/fitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(fitter),
+    });
+    const cookie = `velto-fitter=${fitter.id}`;
     await send('measuring-sessions', { id: session, shoesOn: false, clothes: '', notes: '' });
     for (const [dimension, takes] of [
       ['elbowHeightSitting', [240, 252, 246]],
@@ -291,7 +319,12 @@ describe('measuring, one dimension after the other', function () {
     await user.sees('± 8.5 mm');
     await user.sees('± 0.7 mm');
     await user.sees('Seat to the underside of the elbow');
-    expect(await user.text()).not.to.include('Foot support to the top of the knee');
+    const hers = await user.page.$$eval('tr', (rows) =>
+      rows.map((row) => row.innerText).filter((text) => text.startsWith('Signy Hale')),
+    );
+    // Her hand, and two measures.
+    expect(hers).to.have.length(3);
+    expect(hers.join()).not.to.include('Foot support to the top of the knee');
   });
 
   it('loses no reading when the connection goes, over a reload without one', async () => {

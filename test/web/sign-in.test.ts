@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { ENDPOINTS } from '../../src/contract/openapi';
+import { ENDPOINTS } from '../../src/contract/endpoints';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';

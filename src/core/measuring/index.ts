@@ -5,7 +5,10 @@ export {
   apartBy,
   differTooMuch,
   settleTakes,
+  TOLERANCE_LIMITS,
   takesWanted,
+  toleranceOf,
+  type Tolerances,
   type SettledHow,
   type SettledTakes,
 } from './takes';

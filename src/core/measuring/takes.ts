@@ -24,6 +24,19 @@ const TENTHS = 10;
 
 const rounded = (value: number): number => Math.round(value * TENTHS) / TENTHS;
 
+/** Repeat tolerances that a practice has set for itself, mm or kg by the dimension; the others are as declared. */
+export type Tolerances = { readonly [id in DimensionId]?: number | undefined };
+
+/** By how much two readings may differ before a third is wanted, mm or kg. */
+export const toleranceOf = (dimension: DimensionId, tolerances: Tolerances = {}): number =>
+  tolerances[dimension] ?? DIMENSIONS[dimension].repeatTolerance;
+
+/** What a practice may set: no tape tells finer, and what differs by more has not been read (assumed). */
+export const TOLERANCE_LIMITS: Readonly<Record<'mm' | 'kg', readonly [number, number]>> = {
+  mm: [1, 50],
+  kg: [0.1, 5],
+};
+
 /** How far the first two lie apart; null before there are two. */
 export function apartBy(takes: readonly number[]): number | null {
   const [first, second] = takes;
@@ -31,15 +44,22 @@ export function apartBy(takes: readonly number[]): number | null {
 }
 
 /** Whether the first two readings differ by more than the dimension's repeat tolerance. */
-export function differTooMuch(dimension: DimensionId, takes: readonly number[]): boolean {
+export function differTooMuch(
+  dimension: DimensionId,
+  takes: readonly number[],
+  tolerances: Tolerances = {},
+): boolean {
   const apart = apartBy(takes);
   // Tenths of a millimetre do not add up exactly.
-  return apart !== null && apart > DIMENSIONS[dimension].repeatTolerance + 1e-6;
+  return apart !== null && apart > toleranceOf(dimension, tolerances) + 1e-6;
 }
 
 /** How many readings a dimension wants, as far as can be told from those taken: two, or three. */
-export const takesWanted = (dimension: DimensionId, takes: readonly number[]): number =>
-  differTooMuch(dimension, takes) ? MOST_TAKES : FEWEST_TAKES;
+export const takesWanted = (
+  dimension: DimensionId,
+  takes: readonly number[],
+  tolerances: Tolerances = {},
+): number => (differTooMuch(dimension, takes, tolerances) ? MOST_TAKES : FEWEST_TAKES);
 
 /**
  * One reading stands for itself, of two the mean, of three the median counts.

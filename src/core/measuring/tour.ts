@@ -1,6 +1,6 @@
 /** In which order somebody is measured: a tour through the dimensions that spares the sitter getting up and down. */
 import { DIMENSIONS, DIMENSION_IDS, type DimensionId, type DimensionRow } from '../body';
-import { takesWanted } from './takes';
+import { takesWanted, type Tolerances } from './takes';
 
 /** One reading as it was taken. */
 export interface Take {
@@ -46,13 +46,13 @@ const POSTURES: readonly DimensionRow['posture'][] = ['standing', 'footwear', 's
  * reading and nobody gets up twice; a third reading at once, while the tape is still there.
  * @returns null when everything has been measured or skipped
  */
-export function nextStep(tour: Tour): Step | null {
+export function nextStep(tour: Tour, tolerances: Tolerances = {}): Step | null {
   const left = DIMENSION_IDS.filter((id) => tour.selection.includes(id) && !tour.skipped.includes(id));
   for (const posture of POSTURES) {
     const open = left
       .filter((id) => DIMENSIONS[id].posture === posture)
       .map((dimension) => ({ dimension, taken: takesOf(tour, dimension) }))
-      .filter(({ dimension, taken }) => taken.length < takesWanted(dimension, taken));
+      .filter(({ dimension, taken }) => taken.length < takesWanted(dimension, taken, tolerances));
     if (open.length === 0) continue;
     const third = open.find(({ taken }) => taken.length === 2);
     const fewest = Math.min(...open.map(({ taken }) => taken.length));
@@ -63,10 +63,13 @@ export function nextStep(tour: Tour): Step | null {
 }
 
 /** How many readings are taken, and how many there will be as far as can be told. */
-export function progressOf(tour: Tour): { readonly taken: number; readonly of: number } {
+export function progressOf(
+  tour: Tour,
+  tolerances: Tolerances = {},
+): { readonly taken: number; readonly of: number } {
   const counts = tour.selection.map((id) => {
     const taken = takesOf(tour, id);
-    const wanted = tour.skipped.includes(id) ? 0 : takesWanted(id, taken);
+    const wanted = tour.skipped.includes(id) ? 0 : takesWanted(id, taken, tolerances);
     return { taken: taken.length, of: Math.max(taken.length, wanted) };
   });
   return {

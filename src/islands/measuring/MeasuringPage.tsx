@@ -12,6 +12,7 @@ import {
   takesOf,
   type Instrument,
   type Step,
+  type Tolerances,
 } from '../../core/measuring';
 import type { Slip } from '../../core/population';
 import { drawnSizes } from '../../core/scene/measuring-body';
@@ -24,6 +25,7 @@ import { useReading, type PageProps } from '../../ui/preferences';
 import { sayValue, word } from '../../words';
 import { Odd, Reason } from '../people/measure-doubts';
 import { faultOf, parseMeasure, readingsOf, sayMeasure, unitOf } from '../people/use-measures';
+import { useSitterEdit } from '../people/use-sitter-edit';
 import { doubtAbout, usePopulation, type Told } from '../people/use-population';
 import { Devices } from './Devices';
 import { Figure } from './Figure';
@@ -75,8 +77,8 @@ function Selection({ tour }: { readonly tour: TourInHand }) {
   );
 }
 
-function Progress({ tour }: { readonly tour: TourInHand }) {
-  const { taken, of } = progressOf(tour.tour);
+function Progress({ tour, tolerances }: { readonly tour: TourInHand; readonly tolerances: Tolerances }) {
+  const { taken, of } = progressOf(tour.tour, tolerances);
   return (
     <div className={styles.progress}>
       <progress value={taken} max={Math.max(1, of)} aria-label={word('tour.progress.name')} />
@@ -288,12 +290,36 @@ function Done({ tour }: { readonly tour: TourInHand }) {
   );
 }
 
+/** Before anything is kept somebody has to have agreed to it. */
+function Consent({ sitter, today }: { readonly sitter: SitterDetail; readonly today: string }) {
+  const [isGiven, setIsGiven] = useState(sitter.consentOn !== null);
+  const { edit, fault } = useSitterEdit(sitter, () => setIsGiven(true));
+  if (isGiven) return null;
+  return (
+    <div className={parts.notice}>
+      {word('people.noConsent')}{' '}
+      <button type="button" className={parts.plainButton} onClick={() => void edit({ consentOn: today })}>
+        {word('people.consentNow')}
+      </button>
+      {fault && <p role="alert">{fault}</p>}
+    </div>
+  );
+}
+
 /** Of a simulated body of which nothing is known. */
 const USUAL_KG = 70;
 
-function MeasuringScreen({ initial }: { readonly initial: SitterDetail }) {
+function MeasuringScreen({
+  initial,
+  today,
+  tolerances,
+}: {
+  readonly initial: SitterDetail;
+  readonly today: string;
+  readonly tolerances: Tolerances;
+}) {
   const reading = useReading();
-  const tour = useTour(initial, reading);
+  const tour = useTour(initial, reading, tolerances);
   const told = usePopulation({ ...tour.sitter, body: tour.body });
   const { step } = tour;
   // A simulated device measures the body as it stood before, or as it is estimated.
@@ -313,8 +339,9 @@ function MeasuringScreen({ initial }: { readonly initial: SitterDetail }) {
         <h1>{word('tour.title').replace('{name}', tour.sitter.name)}</h1>
         <a href={`/people/${tour.sitter.id}`}>{word('tour.leave')}</a>
       </div>
+      <Consent sitter={tour.sitter} today={today} />
       <Selection tour={tour} />
-      <Progress tour={tour} />
+      <Progress tour={tour} tolerances={tolerances} />
       <div className={styles.tour}>
         <div className={styles.figure}>
           <PanelBoundary>
@@ -349,13 +376,16 @@ function MeasuringScreen({ initial }: { readonly initial: SitterDetail }) {
 export default function MeasuringPage({
   page,
   sitter,
+  tolerances,
 }: {
   readonly page: PageProps;
   readonly sitter: SitterDetail;
+  /** What the practice has set for itself. */
+  readonly tolerances: Tolerances;
 }) {
   return (
     <Frame page={page} area="people">
-      <MeasuringScreen initial={sitter} />
+      <MeasuringScreen initial={sitter} today={page.today} tolerances={tolerances} />
     </Frame>
   );
 }

@@ -3,6 +3,7 @@ import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } fr
 import {
   NEW_TOUR,
   nextStep,
+  type Tolerances,
   settleTakes,
   takesOf,
   withSelection,
@@ -94,7 +95,7 @@ function savingOfTour(entries: readonly Entry[]): Saving {
 }
 
 /** A tour of measuring: each reading is kept on this device before anything else, and sent when it can be. */
-export function useTour(first: SitterDetail, reading: Reading) {
+export function useTour(first: SitterDetail, reading: Reading, tolerances: Tolerances) {
   const [sitter, setSitter] = useState(first);
   // Readings can come faster than drawings: what goes on from another goes by `now`.
   const { text: kept, now, put: keep, drop } = useDraft<Kept>(`tour:${first.id}`, NEW);
@@ -127,7 +128,7 @@ export function useTour(first: SitterDetail, reading: Reading) {
   };
 
   const { tour, session, reasons } = kept;
-  const step = nextStep(tour);
+  const step = nextStep(tour, tolerances);
   const body = useMemo(() => bodyWith(sitter, kept), [sitter, kept]);
 
   /** What a dimension has come to: its single readings, or that there are none any more. */
@@ -197,7 +198,7 @@ export function useTour(first: SitterDetail, reading: Reading) {
     saving: onTheWay > 0 ? ({ state: 'saving' } as const) : savingOfTour(entries),
     /** A reading of what is measured now. @returns whether it was taken */
     take: async (value: number, instrument: Instrument): Promise<boolean> => {
-      const next = nextStep(now().tour);
+      const next = nextStep(now().tour, tolerances);
       return next ? takeFor({ dimension: next.dimension, value, instrument }) : false;
     },
     /** The reading that was asked about stands, for a reason. */

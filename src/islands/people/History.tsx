@@ -13,6 +13,10 @@ import { sayDate, word, type Reading } from '../../words';
 import styles from './people.module.css';
 import { sayMeasure, typed, unitOf } from './use-measures';
 
+/** To the tenth: of two rounded values the difference would not seem to be theirs. */
+const exactly = (id: DimensionId, value: number, reading: Reading): string =>
+  `${typed(id, Math.round(value * 10) / 10, reading)} ${unitOf(id, reading)}`;
+
 const keyOf = (session: MeasuringSession, index: number): string => session.id ?? `day-${index}`;
 
 function sayInstruments(taken: readonly Taken[]): string {
@@ -68,7 +72,11 @@ function OverTime({
   readonly reading: Reading;
 }) {
   const offered = DIMENSION_IDS.filter((id) => valuesOf(sessions, id).length > 0);
-  const [id, setId] = useState<DimensionId>(offered[0]!);
+  // What was measured most often tells most.
+  const often = offered.reduce((a, b) =>
+    valuesOf(sessions, b).length > valuesOf(sessions, a).length ? b : a,
+  );
+  const [id, setId] = useState<DimensionId>(often);
   const canvas = useRef<HTMLCanvasElement>(null);
   const values = valuesOf(sessions, id);
   useEffect(() => {
@@ -133,7 +141,7 @@ function Compared({
     />
   );
   return (
-    <section aria-label={word('history.compare')}>
+    <section className={styles.compared} aria-label={word('history.compare')}>
       <h3>{word('history.compare')}</h3>
       <div className={styles.acts}>
         {choose('history.one', older, (index) => setPair([newer, index]))}
@@ -156,11 +164,11 @@ function Compared({
             {rows.map(({ id, a, b, by }) => (
               <tr key={id}>
                 <th scope="row">{word(`dimension.${id}`)}</th>
-                <td>{sayMeasure(id, a.value, reading)}</td>
-                <td>{sayMeasure(id, b.value, reading)}</td>
+                <td>{exactly(id, a.value, reading)}</td>
+                <td>{exactly(id, b.value, reading)}</td>
                 <td>
                   {by > 0 ? '+' : by < 0 ? '−' : ''}
-                  {sayMeasure(id, Math.abs(by), reading)}
+                  {exactly(id, Math.abs(by), reading)}
                   {Math.abs(by) > DIMENSIONS[id].repeatTolerance && ` ${word('history.more')}`}
                 </td>
               </tr>

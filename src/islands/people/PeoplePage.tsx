@@ -1,4 +1,5 @@
-import { Button, TextInput } from '@mantine/core';
+import '../../words/pages';
+import { Button, Checkbox, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type SubmitEvent } from 'react';
 import { FITTING_DIMENSIONS } from '../../core/body';
@@ -10,10 +11,13 @@ import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { useDraft } from '../../ui/use-draft';
 import { word } from '../../words';
+import { SheetLinks } from './SheetLinks';
 import styles from './people.module.css';
 
-function NewSitter() {
+function NewSitter({ today }: { readonly today: string }) {
   const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
+  const [isNickname, setIsNickname] = useState(false);
+  const [consents, setConsents] = useState(false);
   const [busy, setBusy] = useState(false);
   const { text, put, drop } = useDraft('sitter:new', { name: '', birthDate: '' });
   const [id] = useState(newId);
@@ -24,7 +28,13 @@ function NewSitter() {
     if (name === '') return setFault({ name: word('people.nameMissing') });
     setBusy(true);
     try {
-      const sitter = await api.createSitter({ id, name, birthDate });
+      const sitter = await api.createSitter({
+        id,
+        name,
+        birthDate,
+        isNickname,
+        consentOn: consents ? today : null,
+      });
       await drop();
       window.location.href = `/people/${sitter.id}`;
     } catch (error) {
@@ -42,9 +52,15 @@ function NewSitter() {
         value={text.name}
         onChange={(e) => put({ name: e.currentTarget.value })}
         label={word('people.name')}
+        description={word('people.nickname.hint')}
         maxLength={120}
         error={fault.name}
         autoComplete="off"
+      />
+      <Checkbox
+        label={word('people.isNickname')}
+        checked={isNickname}
+        onChange={(e) => setIsNickname(e.currentTarget.checked)}
       />
       <TextInput
         name="birthDate"
@@ -55,11 +71,16 @@ function NewSitter() {
         description={word('people.birthDate.hint')}
         error={fault.birthDate}
       />
+      <Checkbox
+        label={word('people.consentNow')}
+        description={word('people.consent')}
+        checked={consents}
+        onChange={(e) => setConsents(e.currentTarget.checked)}
+      />
       {fault.other && <p role="alert">{fault.other}</p>}
       <Button type="submit" loading={busy}>
         {word('people.create')}
       </Button>
-      <p className={parts.soft}>{word('people.consent')}</p>
     </form>
   );
 }
@@ -98,7 +119,7 @@ function Results({ sitters, search }: { readonly sitters: readonly Sitter[]; rea
   );
 }
 
-function People({ initial }: { readonly initial: readonly Sitter[] }) {
+function People({ initial, today }: { readonly initial: readonly Sitter[]; readonly today: string }) {
   const [search, setSearch] = useState('');
   const found = useQuery({
     queryKey: ['sitters', search],
@@ -110,6 +131,7 @@ function People({ initial }: { readonly initial: readonly Sitter[] }) {
     <>
       <div className={parts.head}>
         <h1>{word('people.title')}</h1>
+        <a href="/people/files">{word('people.files')}</a>
       </div>
       <div className={styles.columns}>
         <section aria-label={word('people.title')}>
@@ -130,7 +152,10 @@ function People({ initial }: { readonly initial: readonly Sitter[] }) {
           )}
           {found.data && <Results sitters={found.data} search={search} />}
         </section>
-        <NewSitter />
+        <div>
+          <NewSitter today={today} />
+          <SheetLinks sitterId={null} isMeasured={false} />
+        </div>
       </div>
     </>
   );
@@ -145,7 +170,7 @@ export default function PeoplePage({
 }) {
   return (
     <Frame page={page} area="people">
-      <People initial={sitters} />
+      <People initial={sitters} today={page.today} />
     </Frame>
   );
 }

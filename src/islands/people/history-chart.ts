@@ -11,12 +11,15 @@ export interface HistoryPicture {
   readonly sayValue: (value: number) => string;
 }
 
-/** A day to either side of a single session, ms. */
+/** Days are marked, and a day is left to either side, ms. */
 const DAY_MS = 86_400_000;
+const MOST_MARKS = 6;
+const dayOf = (ms: number): number => Math.floor(ms / DAY_MS) * DAY_MS;
 
 /** One dimension over time, in the colours that hold where the canvas stands. */
 export function drawHistory(canvas: HTMLCanvasElement, picture: HistoryPicture): Chart {
   const { points, title, sayTime, sayValue } = picture;
+  const [min, max] = [dayOf(points[0]!.x) - DAY_MS, dayOf(points.at(-1)!.x) + 2 * DAY_MS];
   const { colour, title: titled, ticks, grid } = chartStyle(canvas);
   return new Chart(canvas, {
     type: 'line',
@@ -36,9 +39,13 @@ export function drawHistory(canvas: HTMLCanvasElement, picture: HistoryPicture):
       scales: {
         x: {
           type: 'linear',
-          min: points[0]!.x - DAY_MS,
-          max: points.at(-1)!.x + DAY_MS,
-          ticks: { ...ticks, maxTicksLimit: 6, callback: (x) => sayTime(Number(x)) },
+          min,
+          max,
+          ticks: {
+            ...ticks,
+            stepSize: Math.ceil((max - min) / DAY_MS / MOST_MARKS) * DAY_MS,
+            callback: (x) => sayTime(Number(x)),
+          },
           grid,
         },
         y: { title: titled(title), ticks: { ...ticks, callback: (y) => sayValue(Number(y)) }, grid },

@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { HAND_LIMITS, type Fitter, type Hand, type Repeated } from '../../contract';
+import type { Tolerances as Own } from '../../core/measuring';
 import { formatLengthNumber } from '../../core/units';
 import { Frame } from '../../ui/Frame';
 import { api, explain } from '../../ui/client';
@@ -10,6 +11,7 @@ import { readBetween } from '../../ui/read-length';
 import { word } from '../../words';
 import { typed, unitOf } from '../people/use-measures';
 import { PracticeNav } from './PracticeNav';
+import { Tolerances } from './Tolerances';
 import styles from './practice.module.css';
 
 type FingersId = keyof Hand;
@@ -129,10 +131,12 @@ export default function FittersPage({
   page,
   fitters,
   repeated,
+  tolerances,
 }: {
   readonly page: PageProps;
   readonly fitters: readonly Fitter[];
   readonly repeated: readonly Repeated[];
+  readonly tolerances: Own;
 }) {
   return (
     <Frame page={page} area="practice">
@@ -145,6 +149,9 @@ export default function FittersPage({
       <h2 className={styles.part}>{word('repeat.title')}</h2>
       <p className={styles.about}>{word('repeat.about')}</p>
       <Repeatability repeated={repeated} />
+      <h2 className={styles.part}>{word('tolerance.title')}</h2>
+      <p className={styles.about}>{word('tolerance.about')}</p>
+      <Tolerances first={tolerances} />
     </Frame>
   );
 }

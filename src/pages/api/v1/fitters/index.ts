@@ -1,4 +1,5 @@
 import { FitterSchema, done } from '@/contract';
+import { NewName } from '@/contract/records';
 import { endpoint } from '@/server/http';
 import { addFitter, allFitters } from '@/service/catalogue';
 
@@ -7,6 +8,6 @@ export const GET = endpoint({ act: 'read', record: 'fitter' }, async ({ ctx }) =
 );
 
 export const POST = endpoint(
-  { act: 'create', record: 'fitter', body: FitterSchema, status: 201 },
+  { act: 'create', record: 'fitter', body: FitterSchema.extend({ name: NewName }), status: 201 },
   ({ ctx, body }) => addFitter(ctx, body),
 );

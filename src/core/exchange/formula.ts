@@ -1,0 +1,14 @@
+/** Cells that a spreadsheet would compute instead of show: defused on the way out, told on the way in. */
+
+/** Signs with which a spreadsheet begins a formula, in both widths. */
+const STARTS = '=+\\-@＝＋－＠';
+const FORMULA = new RegExp(`^[${STARTS}]`, 'u');
+const DEFUSED = new RegExp(`^'+[${STARTS}]`, 'u');
+
+export const isFormula = (text: string): boolean => FORMULA.test(text);
+
+/** With an apostrophe before it where a spreadsheet would compute it; `fused` takes exactly that away again. */
+export const defused = (text: string): string =>
+  FORMULA.test(text) || DEFUSED.test(text) ? `'${text}` : text;
+
+export const fused = (text: string): string => (DEFUSED.test(text) ? text.slice(1) : text);

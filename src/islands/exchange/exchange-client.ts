@@ -1,0 +1,20 @@
+/** What this page asks of the server. */
+import { ImportStateSchema, LookedSchema, type ImportOrder, type Look } from '../../contract/importing';
+import { call } from '../../ui/client';
+
+const path = (id: string): string => `/imports/${id}`;
+
+export const exchange = {
+  look: (look: Look) => call('/imports/look', LookedSchema, { method: 'POST', body: look, isAside: true }),
+  /** @param people a JSON list, as the worker made it */
+  send: (id: string, file: string, number: number, people: string) =>
+    call(`${path(id)}/parts`, ImportStateSchema, {
+      method: 'PUT',
+      text: `{"file":${JSON.stringify(file)},"number":${number},"people":${people}}`,
+      isAside: true,
+    }),
+  begin: (id: string, order: ImportOrder) =>
+    call(path(id), ImportStateSchema, { method: 'POST', body: order }),
+  state: (id: string) => call(path(id), ImportStateSchema),
+  drop: (id: string) => call(path(id), ImportStateSchema, { method: 'DELETE' }),
+};

@@ -1,0 +1,185 @@
+import '../../words/pages';
+import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { useState, type SubmitEvent } from 'react';
+import { SEXES } from '../../core/body';
+import { SitterDetailSchema, type SitterDetail } from '../../contract';
+import { ClientError, api, explain } from '../../ui/client';
+import { Conflict, type Picks } from '../../ui/Conflict';
+import parts from '../../ui/parts.module.css';
+import { useReading } from '../../ui/preferences';
+import { sayDate, word, type Reading } from '../../words';
+import styles from './people.module.css';
+
+/** Who somebody is, as typed. */
+const FIELDS = [
+  'name',
+  'isNickname',
+  'birthDate',
+  'sex',
+  'consentOn',
+  'consentBy',
+] as const satisfies readonly (keyof SitterDetail)[];
+type Who = Pick<SitterDetail, (typeof FIELDS)[number]>;
+
+const whoOf = (who: Who): Who => ({
+  name: who.name,
+  isNickname: who.isNickname,
+  birthDate: who.birthDate,
+  sex: who.sex,
+  consentOn: who.consentOn,
+  consentBy: who.consentBy,
+});
+const isSame = (a: Who, b: Who): boolean => FIELDS.every((field) => a[field] === b[field]);
+
+function sayField(field: keyof Who, who: Who, reading: Reading): string {
+  if (field === 'sex') return word(`people.sex.${who.sex ?? 'none'}`);
+  if (field === 'name') return who.name;
+  if (field === 'isNickname') return word(who.isNickname ? 'people.yes' : 'people.no');
+  if (field === 'consentBy') return who.consentBy ?? '–';
+  const date = who[field];
+  return date ? sayDate(date, reading) : '–';
+}
+
+type Faults = Partial<Record<'name' | 'birthDate' | 'consentOn' | 'other', string>>;
+
+/** Under which field a fault of the server belongs. */
+function faultsOf(error: unknown): Faults {
+  const [first] = (error instanceof ClientError ? error.problem?.errors : null) ?? [];
+  const field = (['name', 'birthDate', 'consentOn'] as const).find((id) => first?.pointer === `/${id}`);
+  return first && field ? { [field]: first.detail } : { other: explain(error) };
+}
+
+/** Who somebody is, and whether measures may be kept. */
+export function Identity({
+  sitter,
+  today,
+  onSaved,
+}: {
+  readonly sitter: SitterDetail;
+  /** Local date of the practice. */
+  readonly today: string;
+  readonly onSaved: (sitter: SitterDetail) => void;
+}) {
+  const [typed, setTyped] = useState<Who>(whoOf(sitter));
+  const [fault, setFault] = useState<Faults>({});
+  const [theirs, setTheirs] = useState<SitterDetail | null>(null);
+  const reading = useReading();
+  const mine: Who = { ...typed, name: typed.name.trim(), consentBy: typed.consentBy?.trim() || null };
+  const put = (part: Partial<Who>) => setTyped({ ...typed, ...part });
+  const save = async (event: SubmitEvent) => {
+    event.preventDefault();
+    if (mine.name === '') return setFault({ name: word('people.nameMissing') });
+    setFault({});
+    await send(mine, sitter.version);
+  };
+  const send = async (edit: Who, version: number) => {
+    try {
+      const saved = await api.editSitter(sitter.id, version, edit);
+      setTheirs(null);
+      setTyped(whoOf(saved));
+      onSaved(saved);
+    } catch (error) {
+      const problem = error instanceof ClientError ? error.problem : null;
+      const current = SitterDetailSchema.safeParse(problem?.current).data;
+      if (current && isSame(current, sitter)) {
+        // Only measures were taken meanwhile: they do not touch what is changed here.
+        onSaved(current);
+        return send(edit, current.version);
+      }
+      if (current) return setTheirs(current);
+      setFault(faultsOf(error));
+    }
+  };
+  const decide = async (picks: Picks) => {
+    if (!theirs) return;
+    onSaved(theirs);
+    const of = (field: keyof Who): Who => (picks[field] === 'theirs' ? theirs : mine);
+    const decided = Object.fromEntries(FIELDS.map((field) => [field, of(field)[field]])) as unknown as Who;
+    await send(decided, theirs.version);
+  };
+  if (theirs) {
+    const rows = FIELDS.map((id) => ({
+      id,
+      name: word(`people.${id}`),
+      mine: sayField(id, mine, reading),
+      theirs: sayField(id, theirs, reading),
+    })).filter((row) => row.mine !== row.theirs);
+    return (
+      <Conflict
+        rows={rows.map((row) => ({ ...row, first: 'mine' }))}
+        onDecide={(picks) => void decide(picks)}
+      />
+    );
+  }
+  return (
+    <form
+      className={styles.identity}
+      onSubmit={(e) => void save(e)}
+      aria-label={word('people.edit')}
+      noValidate
+    >
+      <TextInput
+        label={word('people.name')}
+        value={typed.name}
+        maxLength={120}
+        onChange={(e) => put({ name: e.currentTarget.value })}
+        error={fault.name}
+        style={{ flex: '1 1 18rem' }}
+      />
+      <Checkbox
+        label={word('people.isNickname')}
+        checked={typed.isNickname}
+        onChange={(e) => put({ isNickname: e.currentTarget.checked })}
+        className={styles.box}
+      />
+      <TextInput
+        type="date"
+        label={word('people.birthDate')}
+        value={typed.birthDate ?? ''}
+        onChange={(e) => put({ birthDate: e.currentTarget.value || null })}
+        error={fault.birthDate}
+      />
+      <NativeSelect
+        label={word('people.sex')}
+        value={typed.sex ?? ''}
+        onChange={(e) => put({ sex: (e.currentTarget.value || null) as Who['sex'] })}
+        data={[
+          { value: '', label: word('people.sex.none') },
+          ...SEXES.map((sex) => ({ value: sex, label: word(`people.sex.${sex}`) })),
+        ]}
+      />
+      <TextInput
+        type="date"
+        label={word('people.consentOn')}
+        value={typed.consentOn ?? ''}
+        max={today}
+        onChange={(e) => put({ consentOn: e.currentTarget.value || null })}
+        error={fault.consentOn}
+      />
+      {typed.consentOn === null && (
+        <Button variant="default" onClick={() => put({ consentOn: today })}>
+          {word('people.consentToday')}
+        </Button>
+      )}
+      <TextInput
+        label={word('people.consentBy')}
+        placeholder={word('people.consentBy.hint')}
+        value={typed.consentBy ?? ''}
+        maxLength={120}
+        onChange={(e) => put({ consentBy: e.currentTarget.value || null })}
+      />
+      <Button type="submit" variant="default" disabled={isSame(mine, sitter)}>
+        {word('people.save')}
+      </Button>
+      {fault.other && <p role="alert">{fault.other}</p>}
+      {typed.isNickname && !sitter.isNickname && (
+        <p className={parts.soft}>{word('people.isNickname.what')}</p>
+      )}
+      {sitter.consentOn === null && (
+        <p className={parts.notice} style={{ flex: '1 1 100%' }}>
+          {word('people.noConsent')}
+        </p>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,4 @@
+import { PEOPLE_JOBS, type PeopleJobs } from './people';
+import { serveJobs } from './serve';
+
+serveJobs<PeopleJobs>(PEOPLE_JOBS);

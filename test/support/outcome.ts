@@ -1,0 +1,7 @@
+import type { Outcome } from '../../src/contract';
+
+/** What came of an act that must not be refused. */
+export function valueOf<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(`refused: ${outcome.reason} ${JSON.stringify(outcome.faults ?? '')}`);
+  return outcome.value;
+}

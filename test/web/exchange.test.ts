@@ -1,0 +1,380 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { AxePuppeteer } from '@axe-core/puppeteer';
+import { expect } from 'chai';
+import type { ElementHandle } from 'puppeteer-core';
+import { v7 } from 'uuid';
+import type { Sitter, SitterDetail } from '../../src/contract';
+import { startApp } from '../support/app';
+import { readRows } from '../support/read-database';
+import { screens } from '../support/screens';
+
+const FILES = '/people/files';
+
+describe('files of people', function () {
+  this.timeout(180_000);
+  const on = screens();
+  const folder = mkdtempSync(join(tmpdir(), 'velto-files-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  const get = async <T>(path: string): Promise<T> =>
+    (await (await fetch(`${on.app.base}/api/v1${path}`)).json()) as T;
+  const named = async (name: string): Promise<string[]> =>
+    (await get<Sitter[]>(`/sitters?search=${encodeURIComponent(name)}`)).map((s) => s.name);
+  const counts = () =>
+    readRows(
+      on.app.folder,
+      'select (select count(*) from sitters) s, (select count(*) from readings) r, (select count(*) from imports) i',
+    );
+
+  async function choose(name: string, content: string | Uint8Array): Promise<void> {
+    const path = join(folder, name);
+    writeFileSync(path, content);
+    await on.user.goTo(FILES);
+    const input = (await on.user.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(path);
+  }
+
+  it('are checked before anything is written; what is wrong stands with row and column', async () => {
+    const before = await counts();
+    await choose('crew.csv', 'name,stature [cm],shoe size\nSiv Tarn,170,39\nOle Rask,17,44\n,180,44\n');
+    await on.user.sees('3 rows: 1 can be taken, 2 cannot.');
+    await on.user.sees('1 are new, 0 are here already.');
+    await on.user.sees('shoe size');
+    const rows = await on.user.page.$$eval('section[aria-label="What is wrong"] tbody tr', (all) =>
+      all.map((row) => [...row.querySelectorAll('td')].map((cell) => cell.innerText)),
+    );
+    expect(rows.map((row) => row.slice(0, 3))).to.deep.equal([
+      ['3', 'stature [cm]', '17'],
+      ['4', 'name', ''],
+    ]);
+    expect(rows[0]![3]).to.equal('A body has between 700 and 2400 (mm or kg): check unit and column.');
+    const { violations } = await new AxePuppeteer(on.user.page).analyze();
+    expect(violations.map((v) => v.id)).to.deep.equal([]);
+    // All or none comes first: nothing can be taken.
+    const isDisabled = () =>
+      on.user.page.$eval(
+        '::-p-aria([name="Take in 1 people"][role="button"])',
+        (b) => (b as HTMLButtonElement).disabled,
+      );
+    expect(await isDisabled()).to.equal(true);
+    expect(await counts()).to.deep.equal(before);
+
+    await on.user.page.locator('::-p-text(Take the 1 good rows)').click();
+    await on.user.press('Take in 1 people');
+    await on.user.sees('Done: 1 new people, 0 with new readings, 0 as they were; 1 readings in all.');
+    expect(await named('Siv')).to.deep.equal(['Siv Tarn']);
+    expect(await named('Ole Rask')).to.deep.equal([]);
+  });
+
+  it('leave who is here as they are, and add readings where that is chosen', async () => {
+    const [maren] = await get<Sitter[]>('/sitters?search=maren');
+    const of = async () => (await get<SitterDetail>(`/sitters/${maren!.id}`)).body.poplitealHeight;
+    const file = 'name,poplitealHeight [mm]\nMAREN TOLVE,410\n';
+    await choose('again.csv', file);
+    await on.user.sees('0 are new, 1 are here already.');
+    await on.user.press('Take in 1 people');
+    await on.user.sees('1 as they were');
+    expect((await of())?.value).to.equal(402);
+    await choose('again.csv', file);
+    await on.user.page.locator('::-p-text(Add the file’s readings)').click();
+    await on.user.press('Take in 1 people');
+    await on.user.sees('1 with new readings');
+    expect(await of()).to.deep.include({ value: 410, source: 'again.csv', basis: 'stated' });
+  });
+
+  it('are done by the keyboard alone', async () => {
+    await choose('keys.csv', 'name,sex\nTorunn Keys,female\nBad One,x\n');
+    await on.user.sees('1 are new');
+    const focusOn = async (what: string) => {
+      for (let i = 0; i < 40; i++) {
+        await on.user.page.keyboard.press('Tab');
+        const text = await on.user.page.evaluate(() => {
+          const e = document.activeElement as HTMLElement;
+          return `${e.innerText}${e.closest('label')?.innerText ?? ''}`;
+        });
+        if (text.includes(what)) return;
+      }
+      throw new Error(`no way to “${what}” by Tab`);
+    };
+    await focusOn('All or none');
+    await on.user.page.keyboard.press('ArrowDown');
+    await focusOn('Take in 1 people');
+    await on.user.page.keyboard.press('Enter');
+    await on.user.sees('Done: 1 new people');
+    expect(await named('Torunn')).to.deep.equal(['Torunn Keys']);
+  });
+
+  it('can be cancelled while they are handed over: nothing of them is kept', async () => {
+    const before = await counts();
+    const rows = Array.from({ length: 3000 }, (_, i) => `Cancelled ${i},${1500 + (i % 300)}`);
+    await choose('many.csv', `name,stature [mm]\n${rows.join('\n')}\n`);
+    await on.user.sees('3000 are new');
+    await on.user.page.setRequestInterception(true);
+    let parts = 0;
+    const slow = (request: import('puppeteer-core').HTTPRequest) => {
+      const isPart = request.url().endsWith('/parts');
+      if (isPart) parts++;
+      setTimeout(() => void request.continue(), isPart && parts > 2 ? 1500 : 0);
+    };
+    on.user.page.on('request', slow);
+    await on.user.press('Take in 3000 people');
+    await on.user.sees('Handing over: 2 of 10');
+    await on.user.press('Cancel');
+    await on.user.sees('Cancelled. Nothing was written.');
+    await on.user.page.waitForNetworkIdle();
+    on.user.page.off('request', slow);
+    await on.user.page.setRequestInterception(false);
+    expect(await counts()).to.deep.equal(before);
+    expect(await readRows(on.app.folder, 'select * from import_parts')).to.deep.equal([]);
+  });
+
+  it('are written to the end though the page is left, and the page tells of it afterwards', async () => {
+    const rows = Array.from({ length: 4000 }, (_, i) => `Leaving ${i},${1500 + (i % 300)}`);
+    await choose('leaving.csv', `name,stature [mm]\n${rows.join('\n')}\n`);
+    await on.user.sees('4000 are new');
+    await on.user.press('Take in 4000 people');
+    await on.user.sees('Writing:');
+    await on.user.reload();
+    await on.user.sees('Done: 4000 new people');
+    expect(
+      await readRows(on.app.folder, "select count(*) n from sitters where name like 'Leaving %'"),
+    ).to.deep.equal([{ n: 4000 }]);
+  });
+
+  it('come in whole though the server is killed in the middle', async () => {
+    const own = await startApp();
+    const id = v7();
+    const headers = { 'content-type': 'application/json' };
+    const person = {
+      isNickname: false,
+      birthDate: null,
+      sex: null,
+      tableId: null,
+      consentOn: null,
+      consentBy: null,
+      sessions: [],
+    };
+    for (const number of [0, 1, 2, 3]) {
+      const people = Array.from({ length: 300 }, (_, i) => ({
+        ...person,
+        name: `Killed ${number} ${i}`,
+        readings: [{ dimension: 'stature', value: 1700, unit: 'mm' }],
+      }));
+      const sent = await fetch(`${own.base}/api/v1/imports/${id}/parts`, {
+        method: 'PUT',
+        headers,
+        body: JSON.stringify({ file: 'f', number, people }),
+      });
+      expect(sent.status).to.equal(200);
+    }
+    const begun = await fetch(`${own.base}/api/v1/imports/${id}`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ parts: 4, existing: 'leave' }),
+    });
+    expect(begun.status).to.equal(200);
+    await own.kill();
+    const again = await startApp({ folder: own.folder });
+    try {
+      let state = '';
+      for (let i = 0; i < 100 && state !== 'done'; i++) {
+        state = ((await (await fetch(`${again.base}/api/v1/imports/${id}`)).json()) as { state: string })
+          .state;
+        await new Promise((after) => setTimeout(after, 50));
+      }
+      expect(state).to.equal('done');
+      const [row] = await readRows(
+        again.folder,
+        "select count(*) n, count(distinct name) names from sitters where name like 'Killed %'",
+      );
+      expect(row).to.deep.equal({ n: 1200, names: 1200 });
+    } finally {
+      await again.stop();
+    }
+  });
+
+  describe('that are none, or mean harm', () => {
+    const hostile: readonly [string, string | Uint8Array, string][] = [
+      ['latin1.csv', new Uint8Array(Buffer.from('name\nZoé\n', 'latin1')), 'no text in UTF-8'],
+      [
+        'picture.csv',
+        new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0xd, 0xa, 0x1a, 0xa, 0, 0]),
+        'no text in UTF-8',
+      ],
+      ['nul.csv', 'name\nA\u0000B\n', 'no text in UTF-8'],
+      ['quotes.csv', 'name\nA\n"B\nC\n', 'a quotation mark is missing'],
+      ['page.csv', '<script>window.harm = 1</script>\n', 'There is no column “name”'],
+      [
+        'formulas.csv',
+        'name,measured on,measured by\n"=HYPERLINK(""http://x"")",2026-01-01,@SUM(A1)\n',
+        'A spreadsheet would compute this',
+      ],
+      ['empty.csv', '', 'There is nobody in this file'],
+      ['broken.json', '{"format":"velto-people",', 'cannot be read as JSON'],
+      ['deep.json', `${'['.repeat(100_000)}${']'.repeat(100_000)}`, 'no file of people'],
+      ['other.json', '{"format":"velto-card","people":[]}', 'no file of people'],
+      ['later.json', '{"format":"velto-people","version":9,"people":[]}', 'a version that is not known here'],
+    ];
+    for (const [name, content, answer] of hostile)
+      it(`${name} gets a clear answer and changes nothing`, async () => {
+        const before = await counts();
+        await choose(name, content);
+        await on.user.sees(answer);
+        await on.user.sees('There is nobody to take in.');
+        expect(await counts()).to.deep.equal(before);
+        expect(await on.user.page.evaluate(() => (window as unknown as { harm?: number }).harm)).to.equal(
+          undefined,
+        );
+      });
+
+    it('100 MB are refused at once, without being opened', async () => {
+      const path = join(folder, 'large.csv');
+      writeFileSync(path, 'name\n');
+      truncateSync(path, 100_000_000);
+      await on.user.goTo(FILES);
+      const input = (await on.user.page.waitForSelector(
+        'input[type=file]',
+      )) as ElementHandle<HTMLInputElement>;
+      const start = Date.now();
+      await input.uploadFile(path);
+      await on.user.sees('The file is larger than 20000000 bytes');
+      expect(Date.now() - start).to.be.lessThan(2000);
+      rmSync(path);
+    });
+
+    it('names that are programs are names', async () => {
+      await choose('script.csv', 'name\n<img src=x onerror=window.harm=1>\n');
+      await on.user.sees('1 are new');
+      await on.user.press('Take in 1 people');
+      await on.user.sees('Done: 1 new');
+      await on.user.goTo('/people');
+      await on.user.page.type('input[type=search]', 'onerror');
+      await on.user.sees('<img src=x onerror=window.harm=1>');
+      expect(await on.user.page.evaluate(() => (window as unknown as { harm?: number }).harm)).to.equal(
+        undefined,
+      );
+    });
+  });
+
+  it('are taken out as CSV and JSON from the page, and the empty file has the head', async () => {
+    await on.user.goTo(FILES);
+    const links = await on.user.page.$$eval('a[download]', (all) => all.map((a) => a.href));
+    expect(links.filter((l) => l.startsWith('data:text/csv'))).to.have.length(1);
+    expect(decodeURIComponent(links.find((l) => l.startsWith('data:'))!)).to.include(
+      'name,nickname,birth date',
+    );
+    const csv = await fetch(links.find((l) => l.endsWith('people.csv'))!);
+    expect(csv.headers.get('content-disposition')).to.match(
+      /^attachment; filename="people-\d{4}-\d\d-\d\d\.csv"$/,
+    );
+    expect((await csv.text()).split('\r\n').length).to.be.greaterThan(4000);
+    const json = (await (await fetch(links.find((l) => l.endsWith('people.json'))!)).json()) as {
+      people: unknown[];
+    };
+    expect(json.people.length).to.be.greaterThan(4000);
+  });
+});
+
+describe('what is private', function () {
+  this.timeout(120_000);
+  const on = screens();
+  const detail = async (name: string): Promise<SitterDetail> => {
+    const found = (await (
+      await fetch(`${on.app.base}/api/v1/sitters?search=${encodeURIComponent(name)}`)
+    ).json()) as Sitter[];
+    return (await (await fetch(`${on.app.base}/api/v1/sitters/${found[0]!.id}`)).json()) as SitterDetail;
+  };
+
+  it('a new sitter may be a nickname, and consents with the date', async () => {
+    await on.user.goTo('/people');
+    await on.user.type('Name', 'Kittiwake');
+    await on.user.tick('a nickname');
+    await on.user.tick('Consents today to measures being kept');
+    await on.user.pressAndGo('Add sitter');
+    await on.user.sees('Kittiwake');
+    const made = await detail('Kittiwake');
+    expect(made.isNickname).to.equal(true);
+    expect(made.consentOn).to.match(/^\d{4}-\d\d-\d\d$/);
+  });
+
+  it('whoever measures without a consent is told, and notes it with one press', async () => {
+    const jory = await detail('Jory');
+    expect(jory.consentOn).to.equal(null);
+    await on.user.goTo(`/people/${jory.id}/measure`);
+    await on.user.sees('No consent to keep measures has been noted.');
+    await on.user.press('Consents today to measures being kept');
+    await on.user.seesNoMore('No consent to keep measures has been noted.');
+    expect((await detail('Jory')).consentOn).to.match(/^\d{4}-\d\d-\d\d$/);
+  });
+
+  it('a consent has its date and who gave it, and is withdrawn by emptying the date', async () => {
+    const wren = await detail('Wren');
+    await on.user.goTo(`/people/${wren.id}`);
+    expect(await on.user.valueOf('Consent given by')).to.equal('Aske Ostley, father');
+    await on.user.type('Consent given by', 'Elin Ostley, mother');
+    await on.user.press('Save');
+    await on.user.page.waitForFunction(() =>
+      [...document.querySelectorAll<HTMLButtonElement>('button[type=submit]')].some(
+        (b) => b.innerText === 'Save' && b.disabled,
+      ),
+    );
+    expect((await detail('Wren')).consentBy).to.equal('Elin Ostley, mother');
+  });
+
+  it('everything about one person is handed out, and what goes and what remains is said before', async () => {
+    const odd = await detail('Quillsay');
+    await on.user.goTo(`/people/${odd.id}`);
+    await on.user.sees('Readings: 17, sessions: 2, fittings: 1.');
+    await on.user.sees('fittings keep seat, place, date and settings without the person');
+    const href = await on.user.page.$eval('section[aria-label="What is kept"] a', (a) => a.href);
+    const response = await fetch(href);
+    expect(response.headers.get('content-disposition')).to.match(/^attachment; /);
+    const file = (await response.json()) as {
+      people: [{ name: string; readings: unknown[]; fittings: unknown[] }];
+    };
+    expect(file.people[0].name).to.equal('Odd Quillsay');
+    expect(file.people[0].readings).to.have.length(17);
+    expect(file.people[0].fittings).to.have.length(1);
+  });
+
+  it('sheets to measure by are printed empty and with readings, on one page', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'velto-sheets-'));
+    const odd = await detail('Quillsay');
+    const read = async (path: string, cookie = '') => {
+      const response = await fetch(`${on.app.base}${path}`, { headers: { cookie } });
+      expect(response.status, path).to.equal(200);
+      const file = join(folder, 'sheet.pdf');
+      writeFileSync(file, new Uint8Array(await response.arrayBuffer()));
+      expect(readFileSync(file).subarray(0, 5).toString()).to.equal('%PDF-');
+      const info = execFileSync('pdfinfo', [file], { encoding: 'utf8' });
+      expect(info).to.match(/Pages:\s+1\n/);
+      return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+    };
+    await on.user.goTo(`/people/${odd.id}`);
+    const links = await on.user.page.$$eval('a[target=_blank]', (all) =>
+      all.map((a) => a.getAttribute('href')!),
+    );
+    expect(links).to.have.length(3);
+    const [quick, full, filled] = [await read(links[0]!), await read(links[1]!), await read(links[2]!)];
+    for (const text of [quick, full, filled]) {
+      expect(text).to.include('Measuring sheet');
+      expect(text).to.include('Odd Quillsay');
+      expect(text).to.include('Popliteal height');
+      expect(text).to.include('not a medical device');
+    }
+    expect(quick).not.to.include('Nape height');
+    expect(full).to.include('Nape height');
+    expect(full).not.to.match(/\b1701\b/);
+    // Both readings and what they come to.
+    expect(filled).to.match(/1701\s.*1703\s.*1702/s);
+    expect(filled).to.include('Hedda Kvist');
+    expect(await read('/api/v1/measuring-sheet.pdf?paper=Letter&set=full')).not.to.include('Quillsay');
+    expect(await read('/api/v1/measuring-sheet.pdf', 'velto-units=in')).to.match(/\bin\b/);
+    expect((await fetch(`${on.app.base}/api/v1/measuring-sheet.pdf?paper=A0`)).status).to.equal(422);
+    expect((await fetch(`${on.app.base}/api/v1/measuring-sheet.pdf?set=all`)).status).to.equal(422);
+    rmSync(folder, { recursive: true, force: true });
+  });
+});
