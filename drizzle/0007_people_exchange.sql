@@ -1,9 +1,9 @@
 CREATE TABLE `import_parts` (
 	`import_id` text NOT NULL,
 	`number` integer NOT NULL,
-	`piece` integer NOT NULL,
+	`first` integer NOT NULL,
 	`document` text NOT NULL,
-	PRIMARY KEY(`import_id`, `number`, `piece`),
+	PRIMARY KEY(`import_id`, `number`, `first`),
 	FOREIGN KEY (`import_id`) REFERENCES `imports`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint

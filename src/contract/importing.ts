@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { Id } from './records';
 
 /** Most people in one part, and most asked about at once. */
-export const PEOPLE_A_PART = 300;
+export const PEOPLE_A_PART = 1000;
 export const MOST_LOOKED_UP = 500;
 export const MOST_PARTS = 20_000;
 

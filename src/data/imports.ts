@@ -27,17 +27,24 @@ export async function updateImport(
   await q.update(imports).set(change).where(eq(imports.id, id));
 }
 
+/** Some people of a part. */
+export interface Piece {
+  /** Place of the first of them in the part. */
+  readonly first: number;
+  readonly people: readonly PartPerson[];
+}
+
 /** A part sent again takes the place of the first. */
 export async function putPart(
   q: Queries,
   importId: string,
   number: number,
-  pieces: readonly (readonly PartPerson[])[],
+  pieces: readonly Piece[],
 ): Promise<void> {
   await q.delete(importParts).where(and(eq(importParts.importId, importId), eq(importParts.number, number)));
   await q
     .insert(importParts)
-    .values(pieces.map((document, piece) => ({ importId, number, piece, document })));
+    .values(pieces.map(({ first, people }) => ({ importId, number, first, document: people })));
 }
 
 /** How many parts, and pieces of parts, wait. */
@@ -52,30 +59,31 @@ export async function countParts(
   return row ?? { parts: 0, pieces: 0 };
 }
 
-export interface Piece {
-  readonly number: number;
-  readonly piece: number;
-  readonly people: readonly PartPerson[];
-}
-
 /** The piece to be written next; null where all have been. */
-export async function nextPiece(q: Queries, importId: string): Promise<Piece | null> {
+export async function nextPiece(
+  q: Queries,
+  importId: string,
+): Promise<(Piece & { readonly number: number }) | null> {
   const [row] = await q
     .select()
     .from(importParts)
     .where(eq(importParts.importId, importId))
-    .orderBy(asc(importParts.number), asc(importParts.piece))
+    .orderBy(asc(importParts.number), asc(importParts.first))
     .limit(1);
   if (!row) return null;
-  return { number: row.number, piece: row.piece, people: row.document as readonly PartPerson[] };
+  return { number: row.number, first: row.first, people: row.document as readonly PartPerson[] };
 }
 
 /** A piece goes for good: what it held is in the records now, and must go from there when they are deleted. */
-export async function dropPiece(q: Queries, importId: string, { number, piece }: Piece): Promise<void> {
+export async function dropPiece(
+  q: Queries,
+  importId: string,
+  { number, first }: Piece & { readonly number: number },
+): Promise<void> {
   await q
     .delete(importParts)
     .where(
-      and(eq(importParts.importId, importId), eq(importParts.number, number), eq(importParts.piece, piece)),
+      and(eq(importParts.importId, importId), eq(importParts.number, number), eq(importParts.first, first)),
     );
 }
 

@@ -126,11 +126,14 @@ export const importParts = sqliteTable(
       .notNull()
       .references(() => imports.id, { onDelete: 'cascade' }),
     number: integer().notNull(),
-    /** A part is written piece by piece, so that others are served between them. */
-    piece: integer().notNull(),
+    /**
+     * A part is written piece by piece, so that others are served between them: place of the piece's first person in
+     * the part.
+     */
+    first: integer().notNull(),
     document: text({ mode: 'json' }).notNull(),
   },
-  (t) => [primaryKey({ columns: [t.importId, t.number, t.piece] })],
+  (t) => [primaryKey({ columns: [t.importId, t.number, t.first] })],
 );
 
 const versionColumns = {

@@ -43,7 +43,7 @@ interface Call {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   readonly body?: unknown;
   /** In place of `body`, where it is JSON already. */
-  readonly text?: string;
+  readonly json?: Blob;
   /** Nothing that a page shows is changed by it. */
   readonly isAside?: boolean;
   readonly version?: number;
@@ -57,9 +57,9 @@ interface Call {
 export async function call<T>(
   path: string,
   schema: ZodType<T>,
-  { method = 'GET', body, text, isAside = false, version, key, keepalive = false }: Call = {},
+  { method = 'GET', body, json, isAside = false, version, key, keepalive = false }: Call = {},
 ): Promise<T> {
-  const sent = text ?? (body === undefined ? undefined : JSON.stringify(body));
+  const sent = json ?? (body === undefined ? undefined : JSON.stringify(body));
   const headers: Record<string, string> = {};
   if (sent !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;

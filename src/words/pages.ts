@@ -1,15 +1,16 @@
 /**
- * Words of pages beside the fitting: measuring one by one, what is told of a sitter among others, places, and the
- * practice's own affairs. They come with those
- * pages, so that a fitting does not wait for them.
+ * Words of pages beside the fitting: measuring one by one, what is told of a sitter among others, seats, places, and
+ * the practice's own affairs. They come with those pages, so that a fitting does not wait for them.
  */
 import { EXCHANGE_WORDS } from './exchange';
 import { addWords } from './say';
+import { SEAT_WORDS } from './seats';
 
 export { sayPeopleFault } from './say-people';
 
 export const PAGE_WORDS = {
   ...EXCHANGE_WORDS,
+  ...SEAT_WORDS,
   'sheet.title': 'Measuring sheet',
   'sheet.name': 'Name or nickname',
   'sheet.date': 'Date',

@@ -1,6 +1,6 @@
 /** Reading a file of people, beside the page: what is in it, what is wrong with it, and the parts it is sent in. */
 import { PEOPLE_A_PART } from '../contract/importing';
-import { drawnTogether, readPeopleJson } from '../contract/people-file';
+import { partText, readPeopleJson } from '../contract/people-file';
 import {
   MOST_FILE_BYTES,
   nothingRead,
@@ -37,8 +37,8 @@ export interface PeopleFound {
   readonly doubts: readonly PeopleFault[];
   readonly ignored: readonly string[];
   readonly kept: readonly Kept[];
-  /** People as JSON lists, as they are sent; in the order of `kept`. */
-  readonly parts: readonly { readonly people: string; readonly count: number }[];
+  /** People as JSON lists, as they are sent: the page hands the bytes on. In the order of `kept`. */
+  readonly parts: readonly { readonly people: Blob; readonly count: number }[];
 }
 
 export interface PeopleProgress {
@@ -55,7 +55,7 @@ export interface PeopleJobs {
 /** More are told by their number only. */
 export const MOST_TOLD = 5000;
 /** Bytes of a part, far below what a request may have, and of one person. */
-const PART_BYTES = 450_000;
+const PART_BYTES = 400_000;
 const PERSON_BYTES = 900_000;
 
 const UTF8_STARTS_JSON = /^\uFEFF?\s*[{[]/;
@@ -99,18 +99,22 @@ function* readFile({ bytes, today }: ReadJob): Generator<ReadingProgress, void, 
 }
 
 function* partsOf(read: PeopleRead): Generator<PeopleFound | null, void, void> {
-  const parts: { people: string; count: number }[] = [];
+  const parts: { people: Blob; count: number }[] = [];
   const kept: Kept[] = [];
   const encoder = new TextEncoder();
   const faults = [...read.faults];
-  let [texts, bytes] = [[] as string[], 0];
+  let [texts, bytes] = [[] as Uint8Array<ArrayBuffer>[], 0];
   const close = () => {
-    if (texts.length > 0) parts.push({ people: `[${texts.join(',')}]`, count: texts.length });
+    if (texts.length > 0)
+      parts.push({
+        people: new Blob(['[', ...texts.flatMap((t, i) => (i === 0 ? [t] : [',', t])), ']']),
+        count: texts.length,
+      });
     [texts, bytes] = [[], 0];
   };
   for (const [i, { row, person }] of read.people.entries()) {
-    const text = JSON.stringify(drawnTogether(person));
-    const { length } = encoder.encode(text);
+    const text = encoder.encode(partText(person));
+    const { length } = text;
     if (length > PERSON_BYTES) {
       faults.push({ reason: 'tooLong', row, column: '', value: '', limits: [0, PERSON_BYTES] });
       continue;

@@ -30,7 +30,7 @@ import {
 import { openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
 import { readRows } from '../support/read-database';
-import { FILE_PERSON } from '../support/file-person';
+import { FILE_PERSON, sentParts } from '../support/file-person';
 
 const whole = async (parts: AsyncGenerator<string>): Promise<string> => {
   let text = '';
@@ -46,15 +46,7 @@ async function takeIn(bench: Bench, text: string, existing: 'leave' | 'add' = 'l
   const found = [...PEOPLE_JOBS.read({ bytes, today: '2026-11-25' })].at(-1)!.found!;
   expect(found.faults).to.deep.equal([]);
   const id = v7();
-  for (const [number, { people }] of found.parts.entries())
-    valueOf(
-      await gatherPart(
-        bench.context,
-        id,
-        { file: 'crew.csv', number, people: JSON.parse(people) as FilePerson[] },
-        'Hedda',
-      ),
-    );
+  for (const part of await sentParts(found)) valueOf(await gatherPart(bench.context, id, part, 'Hedda'));
   valueOf(await beginImport(bench.context, id, { parts: found.parts.length, existing }));
   await carryThrough(bench.context, id);
   return valueOf(await importState(bench.context, id));

@@ -121,7 +121,7 @@ describe('files of people', function () {
     };
     on.user.page.on('request', slow);
     await on.user.press('Take in 3000 people');
-    await on.user.sees('Handing over: 2 of 10');
+    await on.user.sees('Handing over: 2 of 3');
     await on.user.press('Cancel');
     await on.user.sees('Cancelled. Nothing was written.');
     await on.user.page.waitForNetworkIdle();

@@ -7,10 +7,10 @@ const path = (id: string): string => `/imports/${id}`;
 export const exchange = {
   look: (look: Look) => call('/imports/look', LookedSchema, { method: 'POST', body: look, isAside: true }),
   /** @param people a JSON list, as the worker made it */
-  send: (id: string, file: string, number: number, people: string) =>
+  send: (id: string, file: string, number: number, people: Blob) =>
     call(`${path(id)}/parts`, ImportStateSchema, {
       method: 'PUT',
-      text: `{"file":${JSON.stringify(file)},"number":${number},"people":${people}}`,
+      json: new Blob([`{"file":${JSON.stringify(file)},"number":${number},"people":`, people, '}']),
       isAside: true,
     }),
   begin: (id: string, order: ImportOrder) =>

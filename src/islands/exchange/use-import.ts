@@ -28,7 +28,7 @@ const NOTHING: Stage = { at: 'nothing', note: null };
 /** An import that is being written is found again after the page was left. */
 const KEPT_IMPORT = 'velto-import';
 /** Between two looks at how far it is, ms. */
-const LOOK_EVERY_MS = 150;
+const LOOK_EVERY_MS = 200;
 /** Parts on their way at the same time. */
 const SENT_AT_ONCE = 1;
 const later = (ms: number) => new Promise((after) => setTimeout(after, ms));

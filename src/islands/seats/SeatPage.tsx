@@ -1,3 +1,4 @@
+import '../../words/pages';
 import {
   controlFor,
   endsOf,

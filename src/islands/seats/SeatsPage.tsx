@@ -1,3 +1,4 @@
+import '../../words/pages';
 import type { SeatSummary } from '../../contract';
 import { endsOf } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
