@@ -146,7 +146,7 @@ const PartPersonSchema: z.ZodType<PartPerson> = z
     consentBy: PERSON_FIELDS.consentBy.default(null),
     sessions: PERSON_FIELDS.sessions.default([]),
     readings: PERSON_FIELDS.readings.default([]),
-    plain: PlainReadingsSchema.optional(),
+    plain: PlainReadingsSchema.optional().describe('In place of `readings`, where all of them are plain.'),
   })
   .refine(({ plain, readings }) => !plain || readings.length === 0, {
     path: ['readings'],

@@ -143,7 +143,6 @@ export const SCREEN_WORDS = {
   'fittings.start': 'Start fitting',
   'fittings.choose': 'Choose a sitter',
 
-
   'fitting.stages': 'Stages',
   'fitting.stage.measure': 'Measure',
   'fitting.stage.choose': 'Seat and place',
