@@ -80,6 +80,7 @@ describe('accessibility', function () {
     'fittings',
     'people',
     'a sitter without measures',
+    'files of people',
     'seats',
     'a seat',
     'places',

@@ -83,6 +83,8 @@ describe('people, seats and places', function () {
   it('takes a reading back by emptying the field', async () => {
     await user.enter('Knee height', '');
     await user.sees('2 of 20 measured');
+    // Shown at once, then saved.
+    await user.page.waitForNetworkIdle();
     const rows = await readRows(
       app.folder,
       "select r.withdrawn_at is null as holds from readings r join sitters s on s.id = r.sitter_id where s.name = 'Jory Pell' and r.dimension = 'kneeHeight'",
@@ -99,6 +101,8 @@ describe('people, seats and places', function () {
     expect(await user.valueOf('Knee height')).to.equal('546.1');
     await user.enter('Knee height', '');
     await user.sees('2 of 20 measured');
+    // Shown at once, then saved.
+    await user.page.waitForNetworkIdle();
   });
 
   it('renames a sitter', async () => {
