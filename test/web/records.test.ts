@@ -92,6 +92,20 @@ describe('people, seats and places', function () {
     expect(rows.map((r) => r.holds)).to.deep.equal([0]);
   });
 
+  it('takes a reading back that is still on its way', async () => {
+    for (let i = 0; i < 5; i++) {
+      await user.enter('Thigh clearance', `${140 + i}`);
+      await user.enter('Thigh clearance', '');
+      await user.page.waitForNetworkIdle();
+      const rows = await readRows(
+        app.folder,
+        "select r.id from readings r join sitters s on s.id = r.sitter_id where s.name = 'Jory Pell' and r.dimension = 'thighClearance' and r.withdrawn_at is null",
+      );
+      expect(rows, `round ${i}`).to.deep.equal([]);
+      expect(await user.valueOf('Thigh clearance')).to.equal('');
+    }
+  });
+
   it('shows measures in the unit chosen', async () => {
     await user.choose('Units', 'inches');
     expect(await user.valueOf('Popliteal height')).to.equal('17 1/2');

@@ -119,7 +119,13 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
   const [savedAt, setSavedAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<Partial<Record<DimensionId, Implausible | null>>>({});
   const latest = useRef(drafts);
+  /** The sitter as the server last said, also before it is drawn. */
+  const newest = useRef(sitter);
+  const turns = useRef(new Map<DimensionId, Promise<void>>());
   const sitterId = sitter.id;
+  useEffect(() => {
+    newest.current = sitter;
+  }, [sitter]);
   const all = useSyncExternalStore(subscribeToOutbox, outboxEntries, () => noEntries);
   const entries = useMemo(
     () => all.filter((e) => e.kind === 'reading' && e.recordId === sitterId),
@@ -144,7 +150,8 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     const stops = DIMENSION_IDS.map((dimension) =>
       outbox().onTaken(readingSubject(sitterId, dimension), (answer) => {
         setSavedAt(new Date().toISOString());
-        onSaved(answer as SitterDetail);
+        newest.current = answer as SitterDetail;
+        onSaved(newest.current);
       }),
     );
     return () => stops.forEach((stop) => stop());
@@ -153,6 +160,13 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
   const entryOf = (dimension: DimensionId): Entry | undefined =>
     entries.findLast((e) => readingOf(e).dimension === dimension);
 
+  /** What was taken last, as it is now: what is drawn may be older. */
+  const takenNow = (dimension: DimensionId): number | null => {
+    const subject = readingSubject(sitterId, dimension);
+    const entry = outboxEntries().findLast((e) => e.subject === subject);
+    return (entry ? readingOf(entry).value : newest.current.body[dimension]?.value) ?? null;
+  };
+
   const type = useCallback(
     (dimension: DimensionId, text: string) => put({ ...latest.current, [dimension]: text }),
     [put],
@@ -160,26 +174,35 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
 
   /** Whether the others speak so loudly against a value that it stands only with a reason; then that is asked for. */
   const isAsked = async (dimension: DimensionId, value: number): Promise<boolean> => {
-    const against = await reasonAsked(sitter, dimension, typedQuantity(dimension, value));
+    const against = await reasonAsked(newest.current, dimension, typedQuantity(dimension, value));
     setAsked((all) => ({ ...all, [dimension]: against }));
     return against !== null;
   };
 
   /**
-   * Takes what is typed, where it can be taken.
+   * Takes what is typed, where it can be taken; one thing after the other, for what is typed next may take it back.
    * @param reason why it stands although the others speak against it
    */
-  const leave = async (dimension: DimensionId, reason?: string): Promise<void> => {
+  const leave = (dimension: DimensionId, reason?: string): Promise<void> => {
+    const act = () => take(dimension, reason);
+    const taking = (turns.current.get(dimension) ?? Promise.resolve()).then(act, act);
+    turns.current.set(dimension, taking);
+    return taking;
+  };
+
+  const take = async (dimension: DimensionId, reason?: string): Promise<void> => {
     const text = latest.current[dimension];
     if (text === undefined || faultOf(dimension, text, reading) !== null) return;
     const parsed = parseMeasure(dimension, text, reading);
-    const seen = sitter.body[dimension];
     const value = parsed.ok ? parsed.value : null;
-    const isNew = value !== (valueOf(dimension) ?? null);
+    const isNew = value !== takenNow(dimension);
     if (isNew && value !== null && reason === undefined && (await isAsked(dimension, value))) return;
     if (latest.current[dimension] !== text) return;
-    if (isNew)
-      await outbox().put(readingEntry(sitterId, dimension, value, seen?.takenAt ?? null, reasonOf(reason)));
+    const entry = () => {
+      const seen = newest.current.body[dimension]?.takenAt ?? null;
+      return readingEntry(sitterId, dimension, value, seen, reasonOf(reason));
+    };
+    if (isNew) await outbox().put(entry);
     const { [dimension]: taken, ...rest } = latest.current;
     if (taken === text) put(rest);
     if (isNew) void outbox().flush();

@@ -83,9 +83,11 @@ export class Outbox {
   /**
    * Keeps an entry; it is safe on this device once the promise is fulfilled. It takes the place of an entry about the
    * same subject that was never sent, or that waits for a decision.
+   * @param given an entry, or what makes it once it is its turn: on what has been taken by then
    */
-  put(entry: NewEntry): Promise<void> {
+  put(given: NewEntry | (() => NewEntry)): Promise<void> {
     return this.inTurn(async () => {
+      const entry = typeof given === 'function' ? given() : given;
       const before = this.about(entry.subject).at(-1);
       const fresh = { key: this.parts.newKey(), madeAt: this.parts.now() };
       // What it replaces, or waits behind, says what it was made on.
@@ -156,9 +158,12 @@ export class Outbox {
     if (!going) return true;
     try {
       const answer = await this.parts.send(going);
-      await this.inTurn(() => this.settle(going, answer));
+      // What is put next is made on what was taken: they hear of it before its turn.
+      await this.inTurn(async () => {
+        await this.settle(going, answer);
+        for (const listener of this.taken.get(going.subject) ?? []) listener(answer, going);
+      });
       this.wait = FIRST_WAIT_MS;
-      for (const listener of this.taken.get(going.subject) ?? []) listener(answer, going);
       return true;
     } catch (error) {
       const problem = error instanceof ClientError ? error.problem : null;
