@@ -1,3 +1,4 @@
+import '../../src/words/pages';
 import { expect } from 'chai';
 import type { Settings } from '../../src/core/fit';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
