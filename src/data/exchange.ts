@@ -308,40 +308,15 @@ async function insertPlain(
     from people, json_each(taken) r`);
 }
 
-const READING_COLUMNS = [
-  'id',
-  'sitterId',
-  'dimension',
-  'value',
-  'basis',
-  'spread',
-  'source',
-  'takenAt',
-  'takenBy',
-  'reason',
-  'sessionId',
-  'takes',
-  'instrument',
-  'withdrawnAt',
-] as const satisfies readonly (keyof ReadingRow)[];
-
-/** Every value that is picked out of a list costs: what is the same in all rows is said once. */
 async function insertReadings(q: Queries, rows: readonly ReadingRow[]): Promise<void> {
-  const [first] = rows;
-  if (!first) return;
-  const differing = READING_COLUMNS.filter((column) => rows.some((row) => row[column] !== first[column]));
-  const picked = READING_COLUMNS.map((column) => {
-    const at = differing.indexOf(column);
-    if (at >= 0) return sql.raw(`value->>${at}`);
-    const value = first[column];
-    return sql`${Array.isArray(value) ? JSON.stringify(value) : value}`;
-  });
-  const names = READING_COLUMNS.map((column) => column.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`));
-  // Lists are read faster than objects.
-  const values = JSON.stringify(rows.map((row) => differing.map((column) => row[column])));
-  await q.run(
-    sql`insert into readings (${sql.raw(names.join(', '))}) select ${sql.join(picked, sql`, `)} from json_each(${values})`,
-  );
+  if (rows.length === 0) return;
+  await q.run(sql`
+    insert into readings (id, sitter_id, dimension, value, basis, spread, source, taken_at, taken_by, reason, session_id,
+      takes, instrument, withdrawn_at)
+    select value->>'id', value->>'sitterId', value->>'dimension', value->>'value', value->>'basis', value->>'spread',
+      value->>'source', value->>'takenAt', value->>'takenBy', value->>'reason', value->>'sessionId', value->>'takes',
+      value->>'instrument', value->>'withdrawnAt'
+    from json_each(${JSON.stringify(rows)})`);
 }
 
 /** Writes all of it, a statement a table: a statement a row would take ten times as long. */

@@ -75,7 +75,6 @@ export class PieceWriter implements Mutable<Written> {
   private taken = 0;
   private readonly refused: ImportState['counts']['refused'] = [];
   private readonly tables = new Map<string, boolean>();
-  private lastId: string;
   private readonly noons = new Map<string, string>();
 
   private constructor(
@@ -87,7 +86,6 @@ export class PieceWriter implements Mutable<Written> {
     private readonly holding: Map<string, Holding>,
   ) {
     this.at = ctx.now().toISOString();
-    this.lastId = ctx.newId();
   }
 
   static async of(
@@ -223,11 +221,6 @@ export class PieceWriter implements Mutable<Written> {
     return ids;
   }
 
-  private nextId(): string {
-    this.lastId = idAfter(this.lastId);
-    return this.lastId;
-  }
-
   private instantOf(takenAt: string | undefined): string {
     if (takenAt === undefined) return this.at;
     if (takenAt.includes('T')) return takenAt;
@@ -245,7 +238,7 @@ export class PieceWriter implements Mutable<Written> {
     const { dimension, takes, session } = reading;
     const isIdFree = reading.id !== undefined && !this.used.readings.has(reading.id);
     const row = {
-      id: isIdFree ? reading.id : this.nextId(),
+      id: isIdFree ? reading.id : this.ctx.newId(),
       sitterId,
       dimension,
       value: stored(dimension, reading.value),
@@ -270,13 +263,6 @@ export class PieceWriter implements Mutable<Written> {
 const SINGLE = Object.fromEntries(DIMENSION_IDS.map((id) => [id, settleTakes(id, [0])!.spread])) as Readonly<
   Record<DimensionId, number>
 >;
-
-const LAST_DIGITS = 12;
-/** The id after an id: random as the first one is, and a hundred times faster made than another of that kind. */
-function idAfter(id: string): string {
-  const last = (Number.parseInt(id.slice(-LAST_DIGITS), 16) + 1) % 16 ** LAST_DIGITS;
-  return id.slice(0, -LAST_DIGITS) + last.toString(16).padStart(LAST_DIGITS, '0');
-}
 
 const stored = (dimension: DimensionId, value: number): number => Math.round(value * storedPer(dimension));
 

@@ -148,18 +148,8 @@ describe('files of people', function () {
     const own = await startApp();
     const id = v7();
     const headers = { 'content-type': 'application/json' };
-    const person = {
-      isNickname: false,
-      birthDate: null,
-      sex: null,
-      tableId: null,
-      consentOn: null,
-      consentBy: null,
-      sessions: [],
-    };
     for (const number of [0, 1, 2, 3]) {
       const people = Array.from({ length: 300 }, (_, i) => ({
-        ...person,
         name: `Killed ${number} ${i}`,
         readings: [{ dimension: 'stature', value: 1700, unit: 'mm' }],
       }));

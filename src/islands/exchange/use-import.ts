@@ -29,8 +29,6 @@ const NOTHING: Stage = { at: 'nothing', note: null };
 const KEPT_IMPORT = 'velto-import';
 /** Between two looks at how far it is, ms. */
 const LOOK_EVERY_MS = 200;
-/** Parts on their way at the same time. */
-const SENT_AT_ONCE = 1;
 const later = (ms: number) => new Promise((after) => setTimeout(after, ms));
 
 /** As the source of what comes from it: without its folder, and not without end. */
@@ -165,16 +163,14 @@ export function useImport(today: string) {
     const id = newId();
     const source = file.current ? sourceOf(file.current) : 'file';
     try {
-      const queue = [...found.parts.entries()];
-      let sent = 0;
-      const sendOn = async (): Promise<void> => {
-        for (let next = queue.shift(); next && mine === turn.current; next = queue.shift()) {
-          await exchange.send(id, source, next[0], next[1].people);
-          if (mine === turn.current) setStage({ at: 'sending', done: ++sent, of: found.parts.length });
-        }
-      };
-      setStage({ at: 'sending', done: 0, of: found.parts.length });
-      await Promise.all(Array.from({ length: SENT_AT_ONCE }, sendOn));
+      const of = found.parts.length;
+      setStage({ at: 'sending', done: 0, of });
+      // One after the other: more at once would keep others waiting.
+      for (const [number, { people }] of found.parts.entries()) {
+        await exchange.send(id, source, number, people);
+        if (mine !== turn.current) break;
+        setStage({ at: 'sending', done: number + 1, of });
+      }
       if (mine !== turn.current) {
         // Cancelled while they were on their way: what has arrived is let go.
         await exchange.drop(id).catch(() => undefined);
