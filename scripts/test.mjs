@@ -86,8 +86,15 @@ function run({ name, files }) {
   return new Promise((resolve) => {
     child.on('close', (code) => {
       const [, passed, failed] = /(\d+) passed, (\d+) failed\s*$/.exec(said) ?? [null, '0', '1'];
-      process.stdout.write(`${name}\n${said.replace(/\d+ passed, \d+ failed\s*$/, '')}\n`);
-      resolve({ passed: Number(passed), failed: Math.max(Number(failed), code === 0 ? 0 : 1) });
+      const told = said.replace(/\d+ passed, \d+ failed\s*$/, '');
+      process.stdout.write(`${name}\n${told}\n`);
+      resolve({
+        name,
+        passed: Number(passed),
+        failed: Math.max(Number(failed), code === 0 ? 0 : 1),
+        // Mocha tells what failed after its counts; a run that broke off has none.
+        faults: /^ +(?:\S+ )?\d+ failing[\s\S]*/m.exec(told)?.[0] ?? told.slice(-2000),
+      });
     });
   });
 }
@@ -110,6 +117,8 @@ if (given.length > 0) {
   process.exit(tests.status ?? 1);
 }
 const results = [...(await runAll(BESIDE, AT_ONCE)), ...(await runAll(ALONE, 1))];
+// Said once more at the end: among thousands of lines nobody finds it.
+for (const { name, faults } of results.filter(({ failed }) => failed > 0)) console.log(`${name}\n${faults}`);
 const total = (key) => results.reduce((sum, result) => sum + result[key], 0);
 console.log(`${total('passed')} passed, ${total('failed')} failed`);
 process.exit(total('failed') === 0 ? 0 : 1);

@@ -86,7 +86,7 @@ export class DraftKeeper {
     this.stopWaiting();
     const settings = this.source.get();
     if (!this.box || this.isHanded(settings)) return;
-    await this.box.put(settingsEntry(this.fittingId, this.seatVersionId, settings, this.revision));
+    await this.box.put(() => settingsEntry(this.fittingId, this.seatVersionId, settings, this.revision));
     void this.box.flush();
   }
 

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } from '../../core/body';
 import {
   NEW_TOUR,
@@ -26,7 +26,7 @@ import {
   type Entry,
   type NewEntry,
 } from '../../ui/outbox';
-import { savingOf } from '../../ui/outbox/outbox';
+import { savingOf, type Outbox } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
 import { useDraft } from '../../ui/use-draft';
 import { sayIn } from '../people/use-measures';
@@ -97,6 +97,8 @@ function savingOfTour(entries: readonly Entry[]): Saving {
 /** A tour of measuring: each reading is kept on this device before anything else, and sent when it can be. */
 export function useTour(first: SitterDetail, reading: Reading, tolerances: Tolerances) {
   const [sitter, setSitter] = useState(first);
+  /** The sitter as the server last said, also before it is drawn: readings are made on it. */
+  const newest = useRef(first);
   // Readings can come faster than drawings: what goes on from another goes by `now`.
   const { text: kept, now, put: keep, drop } = useDraft<Kept>(`tour:${first.id}`, NEW);
   const [onTheWay, setOnTheWay] = useState(0);
@@ -110,7 +112,10 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
 
   useEffect(() => {
     const stops = DIMENSION_IDS.map((id) =>
-      outbox().onTaken(readingSubject(first.id, id), (answer) => setSitter(answer as SitterDetail)),
+      outbox().onTaken(readingSubject(first.id, id), (answer) => {
+        newest.current = answer as SitterDetail;
+        setSitter(newest.current);
+      }),
     );
     return () => stops.forEach((stop) => stop());
   }, [first.id]);
@@ -120,7 +125,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
     return now();
   };
   /** Into this device's keeping; until it is there nothing is said to be saved. */
-  const post = async (...entries: readonly NewEntry[]): Promise<void> => {
+  const post = async (...entries: Parameters<Outbox['put']>[0][]): Promise<void> => {
     setOnTheWay((n) => n + 1);
     for (const entry of entries) await outbox().put(entry);
     setOnTheWay((n) => n - 1);
@@ -132,17 +137,18 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
   const body = useMemo(() => bodyWith(sitter, kept), [sitter, kept]);
 
   /** What a dimension has come to: its single readings, or that there are none any more. */
-  const entryOf = (next: Kept, dimension: DimensionId, instrument?: Instrument): NewEntry => {
+  const entryOf = (next: Kept, dimension: DimensionId, instrument?: Instrument): (() => NewEntry) => {
     const takes = takesOf(next.tour, dimension);
     const value = settleTakes(dimension, takes)?.value ?? null;
     const reason = next.reasons[dimension];
-    const seen = sitter.body[dimension]?.takenAt ?? null;
-    return readingEntry(first.id, dimension, value, seen, {
-      session: next.session!.id,
-      ...(takes.length > 0 ? { takes } : {}),
-      ...(instrument ? { instrument } : {}),
-      ...(reason === undefined ? {} : { reason }),
-    });
+    const seen = () => newest.current.body[dimension]?.takenAt ?? null;
+    return () =>
+      readingEntry(first.id, dimension, value, seen(), {
+        session: next.session!.id,
+        ...(takes.length > 0 ? { takes } : {}),
+        ...(instrument ? { instrument } : {}),
+        ...(reason === undefined ? {} : { reason }),
+      });
   };
 
   const accept = async (take: Omit<Asked, 'against'>, reason?: string): Promise<void> => {
