@@ -1,4 +1,4 @@
-import { setTimeout as wait } from 'node:timers/promises';
+import { install, type Clock } from '@sinonjs/fake-timers';
 import { expect } from 'chai';
 import { NO_REMEDIES, solve } from '../../src/core/fit';
 import { derived } from '../../src/drawing/follow';
@@ -9,6 +9,11 @@ import { problemFor } from '../support/inputs';
 describe('what follows from the settings while they are dragged', () => {
   const problem = problemFor();
   const start = solve(problem, { remedies: NO_REMEDIES }).settings;
+  let clock: Clock;
+  beforeEach(() => {
+    clock = install({ toFake: ['performance', 'setTimeout', 'clearTimeout'] });
+  });
+  afterEach(() => clock.uninstall());
   const at = (seatHeight: number) => ({ ...start, positions: { ...start.positions, seatHeight } });
 
   function following() {
@@ -47,30 +52,35 @@ describe('what follows from the settings while they are dragged', () => {
     store.endDrag();
   });
 
-  it('lets every other move go by on one that does not, and comes to rest at the last', async () => {
+  it('lets every other move go by on one that does not, and comes to rest at the last', () => {
     const { store, heard } = following();
     store.set(at(1));
     for (let n = 2; n < 12; n++) {
-      await wait(40);
+      clock.tick(40);
       store.drag(at(n));
     }
-    expect(heard.every).to.have.length(11);
-    expect(heard.paced.length).to.be.within(5, 7);
-    await wait(200);
-    expect(heard.paced.at(-1)).to.equal(11);
-    await wait(40);
+    store.drag(at(12));
+    expect(heard.every).to.have.length(12);
+    expect(heard.paced).to.deep.equal([1, 3, 5, 7, 9, 11, 12]);
+    clock.tick(40);
+    store.drag(at(13));
+    expect(heard.paced.at(-1)).to.equal(12);
+    clock.tick(100);
+    expect(heard.paced.at(-1)).to.equal(13);
+    clock.tick(40);
     store.drag(at(20));
     store.endDrag();
     expect(heard.paced.at(-1)).to.equal(20);
   });
 
-  it('says sentences a few times a second, words for the ear at the end, and both at once where nothing is dragged', async () => {
+  it('says sentences a few times a second, words for the ear at the end, and both at once where nothing is dragged', () => {
     const { store, heard } = following();
     for (let n = 2; n < 22; n++) {
-      await wait(25);
+      clock.tick(30);
       store.drag(at(n));
     }
-    expect(heard.calm.length).to.be.within(1, 4);
+    // Sentences of 30 + 250 ms and, after the next move, 250 ms later.
+    expect(heard.calm).to.deep.equal([10, 19]);
     expect(heard.atRest).to.deep.equal([]);
     store.endDrag();
     expect(heard.calm.at(-1)).to.equal(21);

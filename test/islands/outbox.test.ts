@@ -202,4 +202,15 @@ describe('entries on their way', () => {
     await box.flush();
     expect(heard).to.deep.equal([{ revision: 2 }]);
   });
+
+  it('are there until who listens has heard what was taken: nobody sees a moment without either', async () => {
+    const seen: string[] = [];
+    box.subscribe(() => seen.push(box.about(SUBJECT).length > 0 ? 'entry' : 'nothing'));
+    box.onTaken(SUBJECT, () => seen.push(`answer beside ${box.about(SUBJECT).length}`));
+    await box.put(entry('a'));
+    await box.flush();
+    expect(seen).to.include('answer beside 1');
+    expect(seen.slice(0, seen.indexOf('answer beside 1'))).not.to.include('nothing');
+    expect(seen.at(-1)).to.equal('nothing');
+  });
 });

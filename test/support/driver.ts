@@ -16,6 +16,17 @@ export function listenForFaults(page: Page): string[] {
   return faults;
 }
 
+/** Whether a click arrived where it was meant for; it did where it led to another page. */
+async function hitBy(element: ElementHandle<Element>, click: () => Promise<void>): Promise<boolean> {
+  await element.evaluate((e) => {
+    Object.assign(window, { wasHit: false });
+    e.addEventListener('click', () => Object.assign(window, { wasHit: true }), { once: true, capture: true });
+  });
+  await click();
+  const seen = await element.evaluate(() => (window as { wasHit?: boolean }).wasHit).catch(() => true);
+  return seen !== false;
+}
+
 export class Driver {
   readonly faults: string[];
 
@@ -43,16 +54,21 @@ export class Driver {
     });
   }
 
-  /** A button that was drawn anew between finding and pressing it is found again. */
-  async press(button: string): Promise<void> {
+  /** Clicks; what was drawn anew, or has moved away from under the pointer, is found and clicked again. */
+  private async click(role: string, name: string): Promise<void> {
     for (let left = MOVES; ; left--) {
-      const element = await this.find('button', button);
+      const element = (await this.find(role, name))!;
       try {
-        return await element!.click();
+        const wasHit = await hitBy(element, () => element.click());
+        if (wasHit || left === 0) return;
       } catch (error) {
         if (left === 0 || !/not clickable|detached/.test(String(error))) throw error;
       }
     }
+  }
+
+  async press(button: string): Promise<void> {
+    await this.click('button', button);
   }
 
   /** Ticks, or lets go, a box. */
@@ -82,10 +98,13 @@ export class Driver {
 
   /** Types into the field of a label, in place of what stands there. */
   async type(label: string, text: string): Promise<void> {
-    const field = (await this.find('textbox', label))!;
-    await field.click({ count: 3 });
+    await this.click('textbox', label);
+    // The field may move between clicks: all of it is selected by the keyboard.
+    await this.page.keyboard.down('Control');
+    await this.page.keyboard.press('a');
+    await this.page.keyboard.up('Control');
     await this.page.keyboard.press('Backspace');
-    await field.type(text);
+    await this.page.keyboard.type(text);
   }
 
   /** Types and presses Enter. */
@@ -175,7 +194,10 @@ export class Driver {
   /** Waits until what was done is on the server. */
   async saved(): Promise<void> {
     await this.page.waitForFunction(
-      () => [...document.querySelectorAll('[role="status"]')].some((e) => /^Saved/.test(e.textContent ?? '')),
+      () =>
+        [...document.querySelectorAll('[role="status"]')].some((e) =>
+          /^Saved( at|$)/.test(e.textContent ?? ''),
+        ),
       { timeout: WAIT_MS },
     );
   }

@@ -94,7 +94,7 @@ describe('measuring, one dimension after the other', function () {
     await begin(id);
     await readAll(QUICK);
     await user.sees('Everything is measured');
-    await user.sees('Saved');
+    await user.saved();
     expect(await settledOf(id)).to.deep.equal(SETTLED);
     const [session] = await sessionsOf(id);
     const popliteal = session!.taken.find((t) => t.dimension === 'poplitealHeight')!;
@@ -123,7 +123,7 @@ describe('measuring, one dimension after the other', function () {
       await reached(n + 1);
     }
     await user.sees('Everything is measured');
-    await user.sees('Saved');
+    await user.saved();
     expect(await settledOf(id)).to.deep.equal(SETTLED);
     expect(touches).to.be.at.most(60);
     await user.page.setViewport({ width: 1280, height: 800 });
@@ -170,7 +170,7 @@ describe('measuring, one dimension after the other', function () {
     await user.sees('Third reading');
     await typed('1704');
     await reached(4, 15);
-    await user.sees('Saved');
+    await user.saved();
     expect((await settledOf(id)).stature).to.equal(1704);
     await user.press('Skip');
     await reached(4, 14);
@@ -178,7 +178,7 @@ describe('measuring, one dimension after the other', function () {
     await reached(4, 14);
     await user.press('Measure again: Stature');
     await reached(1, 13);
-    await user.sees('Saved');
+    await user.saved();
     expect(await settledOf(id)).to.deep.equal({ bodyMass: 68.5 });
   });
 
@@ -193,7 +193,7 @@ describe('measuring, one dimension after the other', function () {
     await user.type('Why it stands', 'measured three times, prosthesis');
     await user.press('Keep it');
     await reached(7);
-    await user.sees('Saved');
+    await user.saved();
     const { body } = await get<SitterDetail>(`/sitters/${id}`);
     expect(body.poplitealHeight).to.deep.include({ value: 610, reason: 'measured three times, prosthesis' });
   });
@@ -237,7 +237,7 @@ describe('measuring, one dimension after the other', function () {
     const field = (await user.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
     await field.uploadFile(file);
     await reached(4);
-    await user.sees('Saved');
+    await user.saved();
     rmSync(folder, { recursive: true });
     const [session] = await sessionsOf(id);
     expect(session!.taken.map((t) => [t.dimension, t.takes, t.instrument])).to.have.deep.members([
@@ -255,7 +255,7 @@ describe('measuring, one dimension after the other', function () {
     ]) {
       await begin(id);
       await readAll(readings);
-      await user.sees('Saved');
+      await user.saved();
       for (let left = 0; left < 4; left++) await user.press('Skip');
       await user.sees('Skipped: popliteal height');
       await user.press('Begin another session');
@@ -334,7 +334,7 @@ describe('measuring, one dimension after the other', function () {
     await user.reload();
     await readAll(['1702', '68.5']);
     await reached(2);
-    await user.sees('Saved');
+    await user.saved();
     await app.kill();
     await readAll(['1704', '68.6', '25'], 2);
     await reached(5);
@@ -346,7 +346,7 @@ describe('measuring, one dimension after the other', function () {
     app = await startApp({ folder: app.folder, port: Number(new URL(app.base).port) });
     await user.page.evaluate(() => window.dispatchEvent(new Event('online')));
     await user.seesNoMore('No connection');
-    await user.sees('Saved');
+    await user.saved();
     expect(await settledOf(id)).to.deep.equal({ stature: 1703, bodyMass: 68.6, shoeHeel: 25 });
     const sessions = await sessionsOf(id);
     expect(sessions).to.have.length(1);

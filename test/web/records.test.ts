@@ -83,8 +83,7 @@ describe('people, seats and places', function () {
   it('takes a reading back by emptying the field', async () => {
     await user.enter('Knee height', '');
     await user.sees('2 of 20 measured');
-    // Shown at once, then saved.
-    await user.page.waitForNetworkIdle();
+    await user.saved();
     const rows = await readRows(
       app.folder,
       "select r.withdrawn_at is null as holds from readings r join sitters s on s.id = r.sitter_id where s.name = 'Jory Pell' and r.dimension = 'kneeHeight'",
@@ -96,7 +95,7 @@ describe('people, seats and places', function () {
     for (let i = 0; i < 5; i++) {
       await user.enter('Thigh clearance', `${140 + i}`);
       await user.enter('Thigh clearance', '');
-      await user.page.waitForNetworkIdle();
+      await user.saved();
       const rows = await readRows(
         app.folder,
         "select r.id from readings r join sitters s on s.id = r.sitter_id where s.name = 'Jory Pell' and r.dimension = 'thighClearance' and r.withdrawn_at is null",
@@ -115,8 +114,7 @@ describe('people, seats and places', function () {
     expect(await user.valueOf('Knee height')).to.equal('546.1');
     await user.enter('Knee height', '');
     await user.sees('2 of 20 measured');
-    // Shown at once, then saved.
-    await user.page.waitForNetworkIdle();
+    await user.saved();
   });
 
   it('renames a sitter', async () => {

@@ -103,11 +103,17 @@ export interface ReadingConflict {
   readonly theirs: SitterDetail;
 }
 
-function savingOfMeasures(entries: readonly Entry[], hasOpenDrafts: boolean, savedAt: string | null): Saving {
+/** @param open of what is typed and not taken yet, whether it is marked why it cannot be */
+function savingOfMeasures(
+  entries: readonly Entry[],
+  open: readonly boolean[],
+  savedAt: string | null,
+): Saving {
   const refused = entries.find((e) => e.refusal)?.refusal;
   if (refused) return refused.current ? { state: 'conflict' } : { state: 'failed', why: refused.title };
   if (entries.length > 0) return savingOf(outbox().get());
-  return hasOpenDrafts ? { state: 'invalid' } : { state: 'saved', at: savedAt };
+  if (open.length === 0) return { state: 'saved', at: savedAt };
+  return { state: open.every(Boolean) ? 'invalid' : 'unsent' };
 }
 
 /**
@@ -243,6 +249,15 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     await outbox().resolve(readingSubject(sitterId, dimension), again);
   };
 
+  const faultAt = (d: DimensionId): string | null =>
+    drafts[d] === undefined ? null : faultOf(d, drafts[d], reading);
+  /** Why a reason is wanted for what is typed, in deviations; null where none is. */
+  const askedOf = (d: DimensionId): Implausible | null =>
+    drafts[d] === undefined ? null : (asked[d] ?? null);
+  const isMarked = DIMENSION_IDS.filter((d) => drafts[d] !== undefined).map(
+    (d) => faultAt(d) !== null || askedOf(d) !== null,
+  );
+
   return {
     textOf,
     type,
@@ -256,11 +271,10 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
         return parsed?.ok ? [[d, typedQuantity(d, parsed.value)]] : [];
       }),
     ) as Body,
-    /** Why a reason is wanted for what is typed, in deviations; null where none is. */
-    askedOf: (d: DimensionId): Implausible | null => (drafts[d] === undefined ? null : (asked[d] ?? null)),
+    askedOf,
     /** Whether the server wants a reason for what was sent. */
     isReasonWanted: (d: DimensionId): boolean => entryOf(d)?.refusal?.errors?.[0]?.pointer === '/reason',
-    saving: savingOfMeasures(entries, Object.keys(drafts).length > 0, savedAt),
+    saving: savingOfMeasures(entries, isMarked, savedAt),
     /** Whether a value waits on this device. */
     isWaiting: (d: DimensionId) => entryOf(d) !== undefined,
     conflictOf,
@@ -272,6 +286,6 @@ export function useMeasures(sitter: SitterDetail, reading: Reading, onSaved: (si
     },
     /** What an ambiguous draft could mean. */
     readingsOf: (d: DimensionId) => readingsOf(d, drafts[d] ?? '', reading),
-    faultOf: (d: DimensionId) => (drafts[d] === undefined ? null : faultOf(d, drafts[d], reading)),
+    faultOf: faultAt,
   };
 }

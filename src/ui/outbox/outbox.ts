@@ -159,10 +159,7 @@ export class Outbox {
     try {
       const answer = await this.parts.send(going);
       // What is put next is made on what was taken: they hear of it before its turn.
-      await this.inTurn(async () => {
-        await this.settle(going, answer);
-        for (const listener of this.taken.get(going.subject) ?? []) listener(answer, going);
-      });
+      await this.inTurn(() => this.settle(going, answer));
       this.wait = FIRST_WAIT_MS;
       return true;
     } catch (error) {
@@ -177,14 +174,19 @@ export class Outbox {
     }
   }
 
-  /** Lets a taken entry go and puts those behind it on what the server now has. */
+  /**
+   * Lets a taken entry go and puts those behind it on what the server now has. Who listens hears the answer before the
+   * entry is gone: nobody sees a moment without either.
+   */
   private async settle(entry: Entry, answer: unknown): Promise<void> {
     await this.store((s) => s.remove(entry.seq));
     for (const behind of this.about(entry.subject)) {
       if (behind.seq !== entry.seq && !behind.tried)
         await this.store((s) => s.put({ ...behind, base: this.parts.baseAfter(behind, answer) }));
     }
-    await this.refresh();
+    const entries = await this.store((s) => s.all());
+    for (const listener of this.taken.get(entry.subject) ?? []) listener(answer, entry);
+    this.tell({ entries });
   }
 
   private later(): void {
