@@ -1,6 +1,6 @@
 /**
  * A file of 10,000 people in the browser: until it is checked and shown, until it is written, how long others wait
- * meanwhile; then finding people by name among 20,000.
+ * meanwhile; then finding people by name among 20,000, and undoing the last file.
  */
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -99,6 +99,7 @@ export async function exchangeFigures(): Promise<Figure[]> {
       const file = join(folder, `crew-${seed}.csv`);
       writeFileSync(file, fileOf(seed));
       await user.goTo('/people/files');
+      await user.choose('Fitter', 'Rowan Aldous');
       const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
       let start = performance.now();
       await input.uploadFile(file);
@@ -121,11 +122,19 @@ export async function exchangeFigures(): Promise<Figure[]> {
         if (i > 0) searches.push(performance.now() - start);
       }
     }
+    const undoing = others(app.base, sitters[0]!.id);
+    await user.press('Undo “crew-2.csv”');
+    const start = performance.now();
+    await user.press('Take them out for good');
+    await says(`Undone: ${ROWS} people are gone for good.`);
+    const undos = [performance.now() - start];
+    waits.push(...(await undoing.end()));
     const longest = (values: readonly number[]) => ({ longestMs: Math.round(Math.max(...values)) });
     return [
       figureOf('exchange/preview', previews, { detail: longest(previews) }),
       figureOf('exchange/write', writes, { detail: longest(writes) }),
       figureOf('exchange/write-besides', besides),
+      figureOf('exchange/undo', undos, { detail: longest(undos) }),
       figureOf('exchange/others', waits, { detail: longest(waits) }),
       figureOf('exchange/search', searches, { detail: longest(searches) }),
     ];

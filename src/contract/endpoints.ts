@@ -32,7 +32,13 @@ import {
 } from './api';
 import { CardSchema } from './card';
 import { FitAnswerSchema, FitRequestSchema, RankAnswerSchema, RankRequestSchema } from './compute';
-import { ImportOrderSchema, ImportStateSchema, LookSchema, LookedSchema } from './importing';
+import {
+  ImportOrderSchema,
+  ImportStateSchema,
+  ListedImportSchema,
+  LookSchema,
+  LookedSchema,
+} from './importing';
 import { FilePersonSchema, ImportPartSchema } from './people-file';
 import { ProblemSchema } from './problems';
 import { TolerancesSchema } from './tolerances';
@@ -79,6 +85,7 @@ export const NAMED = {
   ImportPart: ImportPartSchema,
   ImportOrder: ImportOrderSchema,
   ImportState: ImportStateSchema,
+  ListedImport: ListedImportSchema,
   Look: LookSchema,
   Looked: LookedSchema,
   Problem: ProblemSchema,
@@ -240,6 +247,18 @@ export const ENDPOINTS: readonly Endpoint[] = [
     path: '/imports/{id}',
     summary: 'Begin an import whose parts have all arrived: it is then carried through whatever happens',
     body: 'ImportOrder',
+    answer: 'ImportState',
+  },
+  {
+    method: 'get',
+    path: '/imports',
+    summary: 'What has been taken in during the last day, the newest first',
+    answer: ['ListedImport'],
+  },
+  {
+    method: 'post',
+    path: '/imports/{id}/undo',
+    summary: 'Take out again whom an import brought, but for those with whom something has been done since',
     answer: 'ImportState',
   },
   {

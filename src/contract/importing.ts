@@ -40,16 +40,36 @@ export const ImportCountsSchema = z.object({
   left: z.int(),
   /** Readings written. */
   readings: z.int(),
+  /** New people who went again when the import was undone. */
+  undone: z.int(),
+  /** New people who stayed then: something had been done with them since. */
+  kept: z.int(),
   /** Who could not be taken, by part and place in it. */
   refused: z.array(z.object({ part: z.int(), place: z.int(), why: z.enum(['several', 'deleted']) })),
 });
 export type ImportCounts = z.infer<typeof ImportCountsSchema>;
 
+/**
+ * `gathering`: nothing is decided yet; `writing` and `undoing`: it will be carried through whatever happens; `done`;
+ * `undone`: whom it brought is gone.
+ */
+export const IMPORT_STATES = ['gathering', 'writing', 'done', 'undoing', 'undone'] as const;
+
 export const ImportStateSchema = z.object({
   id: Id,
-  state: z.enum(['gathering', 'writing', 'done']),
-  /** Pieces of parts that wait to be written. */
+  state: z.enum(IMPORT_STATES),
+  /** Pieces that wait to be written, or to be taken out again. */
   waiting: z.int(),
   counts: ImportCountsSchema,
 });
 export type ImportState = z.infer<typeof ImportStateSchema>;
+
+/** An import as it is listed: the names in it are in no answer that is kept. */
+export const ListedImportSchema = ImportStateSchema.extend({
+  /** Name of the file. */
+  file: z.string(),
+  /** Name of the fitter who brought it; null where nobody said. */
+  broughtBy: z.string().nullable(),
+  createdAt: z.iso.datetime(),
+});
+export type ListedImport = z.infer<typeof ListedImportSchema>;

@@ -12,6 +12,7 @@ export const PROBLEMS = {
   seatRefused: { status: 409, title: 'This seat is refused for this sitter: choose another' },
   erased: { status: 410, title: 'The person of this fitting was deleted; seat, date and settings remain' },
   importBegun: { status: 409, title: 'This import has been decided on' },
+  importUnfinished: { status: 409, title: 'This import is not finished yet' },
   keyReused: { status: 422, title: 'This key belongs to another request' },
   signInFirst: { status: 401, title: 'Sign in with the passphrase first' },
   wrongPassphrase: { status: 403, title: 'This is not the passphrase' },

@@ -1,18 +1,44 @@
 /** Imports and their parts that have not been written yet. */
-import { and, asc, eq, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, sql } from 'drizzle-orm';
 import type { ImportCounts } from '../contract/importing';
 import type { PartPerson } from '../contract/people-file';
 import type { Queries } from './client';
-import { importParts, imports } from './schema';
+import { importParts, imports, sitters } from './schema';
 
 export interface ImportRow extends Omit<typeof imports.$inferSelect, 'counts'> {
   readonly counts: ImportCounts;
 }
 
+export const NO_COUNTS: ImportCounts = {
+  created: 0,
+  added: 0,
+  left: 0,
+  readings: 0,
+  undone: 0,
+  kept: 0,
+  refused: [],
+};
+
+/** Counts are written by the functions below only. */
+const importRow = (row: typeof imports.$inferSelect): ImportRow => ({
+  ...row,
+  counts: { ...NO_COUNTS, ...(row.counts as ImportCounts) },
+});
+
 export async function findImport(q: Queries, id: string): Promise<ImportRow | null> {
   const [row] = await q.select().from(imports).where(eq(imports.id, id));
-  // Written by the functions below only.
-  return row ? { ...row, counts: row.counts as ImportCounts } : null;
+  return row ? importRow(row) : null;
+}
+
+/** Imports that have been begun, the newest first. */
+export async function importsBegun(q: Queries, most: number): Promise<ImportRow[]> {
+  const rows = await q
+    .select()
+    .from(imports)
+    .where(notInArray(imports.state, ['gathering']))
+    .orderBy(desc(imports.createdAt), desc(imports.id))
+    .limit(most);
+  return rows.map(importRow);
 }
 
 export async function insertImport(q: Queries, row: ImportRow): Promise<void> {
@@ -91,9 +117,11 @@ export async function dropImport(q: Queries, id: string): Promise<void> {
   await q.delete(imports).where(eq(imports.id, id));
 }
 
+const UNDER_WAY: ImportRow['state'][] = ['writing', 'undoing'];
+
 /** Ids of imports that are to be carried through. */
 export async function unfinishedImports(q: Queries): Promise<string[]> {
-  const rows = await q.select({ id: imports.id }).from(imports).where(eq(imports.state, 'writing'));
+  const rows = await q.select({ id: imports.id }).from(imports).where(inArray(imports.state, UNDER_WAY));
   return rows.map((r) => r.id);
 }
 
@@ -102,6 +130,41 @@ export async function importsBefore(q: Queries, instant: string): Promise<string
   const rows = await q
     .select({ id: imports.id })
     .from(imports)
-    .where(and(ne(imports.state, 'writing'), lt(imports.createdAt, instant)));
+    .where(and(notInArray(imports.state, UNDER_WAY), lt(imports.createdAt, instant)));
   return rows.map((r) => r.id);
+}
+
+const broughtBy = (importId: string) => and(eq(sitters.importId, importId), isNull(sitters.deletedAt));
+
+/** Whom an import brought and with whom nothing has been done since: neither edited nor measured nor fitted here. */
+const untouched = (importId: string) =>
+  and(
+    broughtBy(importId),
+    // Every edit and every reading makes a version of its own.
+    eq(sitters.version, 1),
+    sql`not exists (select 1 from fittings f where f.sitter_id = ${sitters.id})`,
+    sql`not exists (select 1 from measuring_sessions m where m.sitter_id = ${sitters.id} and m.started_at > ${sitters.createdAt})`,
+  );
+
+/** How many people an import brought that are still here, and with how many of them nothing has been done since. */
+export async function countBrought(
+  q: Queries,
+  importId: string,
+): Promise<{ readonly all: number; readonly untouched: number }> {
+  const [[all], [free]] = await Promise.all([
+    q.select({ n: count() }).from(sitters).where(broughtBy(importId)),
+    q.select({ n: count() }).from(sitters).where(untouched(importId)),
+  ]);
+  return { all: all?.n ?? 0, untouched: free?.n ?? 0 };
+}
+
+/**
+ * Erases some of the people whom an import brought and with whom nothing has been done since, with all that was
+ * measured of them.
+ * @returns how many
+ */
+export async function eraseBrought(q: Queries, importId: string, most: number): Promise<number> {
+  const some = q.select({ id: sitters.id }).from(sitters).where(untouched(importId)).limit(most);
+  const { rowsAffected } = await q.delete(sitters).where(inArray(sitters.id, some));
+  return rowsAffected;
 }

@@ -3,6 +3,7 @@
  * places and methods have immutable versions; whatever points at one points at a version.
  */
 import { sql } from 'drizzle-orm';
+import { IMPORT_STATES } from '../contract/importing';
 import { check, index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
@@ -95,6 +96,7 @@ export const readings = sqliteTable(
     uniqueIndex('readings_current')
       .on(t.sitterId, t.dimension)
       .where(sql`withdrawn_at is null`),
+    index('readings_sitter').on(t.sitterId),
     // Most readings have none.
     index('readings_session')
       .on(t.sessionId)
@@ -110,8 +112,7 @@ export const imports = sqliteTable('imports', {
   file: text().notNull(),
   /** What becomes of people who are here already: left as they are, or given the file's readings. */
   existing: text({ enum: ['leave', 'add'] }).notNull(),
-  /** `gathering`: nothing is decided yet; `writing`: it will be carried through whatever happens; `done`. */
-  state: text({ enum: ['gathering', 'writing', 'done'] }).notNull(),
+  state: text({ enum: IMPORT_STATES }).notNull(),
   /** Name of the fitter who brought it. */
   broughtBy: text(),
   counts: text({ mode: 'json' }).notNull(),

@@ -2,16 +2,20 @@
 import { DIMENSIONS, rangeDoubt } from '../core/body';
 import { personFaults, type PersonFault } from '../core/exchange';
 import { Id, done, refused, type FieldFault, type Outcome } from '../contract';
-import { type ImportOrder, type ImportState, type Look, type Looked } from '../contract/importing';
+import type { ImportOrder, ImportState, ListedImport, Look, Looked } from '../contract/importing';
 import { plainReading, valuesOf, type ImportPart, type PartPerson } from '../contract/people-file';
 import type { Queries } from '../data/client';
 import { writeMany } from '../data/exchange';
 import {
+  NO_COUNTS,
+  countBrought,
   countParts,
   dropImport,
   dropPiece,
+  eraseBrought,
   findImport,
   importsBefore,
+  importsBegun,
   insertImport,
   nextPiece,
   putPart,
@@ -30,15 +34,32 @@ export async function lookUp(ctx: Context, { people }: Look): Promise<Outcome<Lo
   return done({ found: people.map((person) => register.find(person).presence) });
 }
 
-const NO_COUNTS: ImportState['counts'] = { created: 0, added: 0, left: 0, readings: 0, refused: [] };
-
-async function stateOf(q: Queries, { id, state, counts }: ImportRow): Promise<ImportState> {
-  return { id, state, counts, waiting: (await countParts(q, id)).pieces };
+async function stateOf(q: Queries, row: ImportRow): Promise<ImportState> {
+  const { id, state, counts } = row;
+  const waiting =
+    state === 'undoing'
+      ? Math.ceil((await countBrought(q, id)).untouched / PIECE.people)
+      : (await countParts(q, id)).pieces;
+  return { id, state, counts, waiting };
 }
 
 export async function importState(ctx: Context, id: string): Promise<Outcome<ImportState>> {
   const row = await findImport(ctx.store.db, id);
   return row ? done(await stateOf(ctx.store.db, row)) : refused('notFound');
+}
+
+/** Most imports that are listed. */
+const MOST_LISTED = 20;
+
+/** What has been taken in lately, the newest first: what can still be undone. */
+export async function importsLately(ctx: Context): Promise<ListedImport[]> {
+  const { db } = ctx.store;
+  return Promise.all(
+    (await importsBegun(db, MOST_LISTED)).map(async (row) => {
+      const { file, broughtBy, createdAt } = row;
+      return { ...(await stateOf(db, row)), file, broughtBy, createdAt };
+    }),
+  );
 }
 
 const PLAIN_PATH = /^readings\/\d+/;
@@ -148,14 +169,31 @@ export function cancelImport(ctx: Context, id: string): Promise<Outcome<ImportSt
     if (!row) return refused('notFound');
     if (row.state !== 'gathering') return refused('importBegun');
     await dropImport(q, id);
-    return done({ id, state: row.state, counts: row.counts, waiting: 0 });
+    return done({ ...(await stateOf(q, row)), waiting: 0 });
   };
   return write(ctx, act, true);
 }
 
+/**
+ * Takes an import back: whom it brought goes for good, with all that was measured, but for those with whom something
+ * has been done since. Readings that were given to people who were here stay with them. It is carried through whatever
+ * happens.
+ */
+export async function undoImport(ctx: Context, id: string): Promise<Outcome<ImportState>> {
+  const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
+    const row = await findImport(q, id);
+    if (!row) return refused('notFound');
+    if (row.state === 'gathering' || row.state === 'writing') return refused('importUnfinished');
+    if (row.state === 'done') await updateImport(q, id, { state: 'undoing' });
+    return done(await stateOf(q, (await findImport(q, id))!));
+  });
+  if (begun.ok) void carryThrough(ctx, id);
+  return begun;
+}
+
 const underWay = new Map<string, Promise<void>>();
 
-/** Writes an import piece by piece; between pieces others are served. */
+/** Writes an import, or takes it back, piece by piece; between pieces others are served. */
 export function carryThrough(ctx: Context, id: string): Promise<void> {
   const known = underWay.get(id);
   if (known) return known;
@@ -169,8 +207,14 @@ export function carryThrough(ctx: Context, id: string): Promise<void> {
 
 async function carry(ctx: Context, id: string): Promise<void> {
   for (;;) {
-    const state = await ctx.store.write((q) => writeNextPiece(ctx, q, id));
-    if (state !== 'writing') return;
+    const state = await ctx.store.write(async (q) => {
+      const row = await findImport(q, id);
+      if (row?.state === 'writing') return writeNextPiece(ctx, q, row);
+      return row?.state === 'undoing' ? eraseNextPiece(q, row) : 'done';
+    });
+    // What went is in the log before the file until that is emptied.
+    if (state === 'undone') await ctx.store.erase(() => Promise.resolve());
+    if (state === 'done' || state === 'undone') return;
     await new Promise((resolve) => setImmediate(resolve));
   }
 }
@@ -187,10 +231,9 @@ export async function tidyImports(ctx: Context, before: string): Promise<void> {
 }
 
 /** One piece into the records and out of the import, in one act. */
-async function writeNextPiece(ctx: Context, q: Queries, id: string): Promise<ImportRow['state'] | null> {
-  const row = await findImport(q, id);
-  const part = row && (await nextPiece(q, id));
-  if (!row) return null;
+async function writeNextPiece(ctx: Context, q: Queries, row: ImportRow): Promise<ImportRow['state']> {
+  const { id } = row;
+  const part = await nextPiece(q, id);
   if (!part) {
     await updateImport(q, id, { state: 'done' });
     return 'done';
@@ -203,4 +246,17 @@ async function writeNextPiece(ctx: Context, q: Queries, id: string): Promise<Imp
   await dropPiece(q, id, part);
   await updateImport(q, id, { counts: writer.counted() });
   return 'writing';
+}
+
+/** A piece of those whom an import brought out of the records. */
+async function eraseNextPiece(q: Queries, { id, counts }: ImportRow): Promise<ImportRow['state']> {
+  const erased = await eraseBrought(q, id, PIECE.people);
+  const undone = counts.undone + erased;
+  if (erased > 0) {
+    await updateImport(q, id, { counts: { ...counts, undone } });
+    return 'undoing';
+  }
+  const { all } = await countBrought(q, id);
+  await updateImport(q, id, { state: 'undone', counts: { ...counts, undone, kept: all } });
+  return 'undone';
 }

@@ -125,6 +125,7 @@ export class PieceWriter implements Mutable<Written> {
   counted(): ImportState['counts'] {
     const before = this.row.counts;
     return {
+      ...before,
       created: before.created + this.created,
       added: before.added + this.added,
       left: before.left + this.left,

@@ -13,6 +13,7 @@ const LIMITS: readonly {
 }[] = [
   { name: 'exchange/preview', is: (f) => longest(f) < 3000, what: 'within 3 s' },
   { name: 'exchange/write', is: (f) => longest(f) < 5000, what: 'within 5 s' },
+  { name: 'exchange/undo', is: (f) => longest(f) < 5000, what: 'within 5 s' },
   { name: 'exchange/others', is: (f) => longest(f) < 200, what: 'within 200 ms each' },
   { name: 'exchange/search', is: (f) => f.median < 50, what: 'within 50 ms' },
 ];

@@ -1,5 +1,3 @@
-import { readFileSync, readdirSync } from 'node:fs';
-import { join } from 'node:path';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { v7 } from 'uuid';
@@ -27,7 +25,7 @@ import {
   sitterDetail,
   takeReading,
 } from '../../src/service/sitters';
-import { openBench, type Bench } from '../support/context';
+import { bytesOf, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
 import { readRows } from '../support/read-database';
 import { FILE_PERSON, sentParts } from '../support/file-person';
@@ -51,12 +49,6 @@ async function takeIn(bench: Bench, text: string, existing: 'leave' | 'add' = 'l
   await carryThrough(bench.context, id);
   return valueOf(await importState(bench.context, id));
 }
-/** What the database's files hold, as bytes. */
-const bytesOf = (bench: Bench): string =>
-  readdirSync(bench.folder)
-    .map((name) => readFileSync(join(bench.folder, name), 'latin1'))
-    .join('');
-
 const fileOf = (...people: Partial<FilePerson>[]) =>
   JSON.stringify({
     format: 'velto-people',

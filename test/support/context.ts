@@ -1,5 +1,5 @@
 /** A database of its own for one test, in a folder that is removed afterwards. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -20,6 +20,12 @@ export interface Bench {
 }
 
 export const fileUrl = (folder: string): string => pathToFileURL(join(folder, 'velto.db')).href;
+
+/** What the database's files hold, as bytes. */
+export const bytesOf = ({ folder }: Bench): string =>
+  readdirSync(folder)
+    .map((name) => readFileSync(join(folder, name), 'latin1'))
+    .join('');
 
 export async function openBench(options: { readonly demo?: boolean } = {}): Promise<Bench> {
   const folder = mkdtempSync(join(tmpdir(), 'velto-test-'));

@@ -149,6 +149,49 @@ describe('files of people', function () {
     ).to.deep.equal([{ n: 4000 }]);
   });
 
+  it('can be undone as a whole afterwards, but for whom something has been done with since', async () => {
+    const { user } = on;
+    const rows = Array.from({ length: 600 }, (_, i) => `Mistaken ${i},${1500 + (i % 300)}`);
+    await choose('mistake.csv', `name,stature [mm]\n${rows.join('\n')}\n`);
+    await user.sees('600 are new');
+    await user.press('Take in 600 people');
+    await user.sees('Done: 600 new people');
+    const here = async () =>
+      (await readRows(on.app.folder, "select count(*) n from sitters where name like 'Mistaken %'"))[0]!.n;
+    // The page may have been left since.
+    await user.goTo(FILES);
+    await user.press('Undo “mistake.csv”');
+    await user.sees('The 600 people whom “mistake.csv” brought go for good');
+    const { violations } = await new AxePuppeteer(user.page).analyze();
+    expect(violations.map((v) => v.id)).to.deep.equal([]);
+    await user.press('Keep them');
+    await user.seesNoMore('go for good');
+    expect(await user.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.equal(
+      'Undo “mistake.csv”',
+    );
+    expect(await here()).to.equal(600);
+
+    await user.press('Undo “mistake.csv”');
+    await user.press('Take them out for good');
+    await user.sees('Not undone: Choose who works here first: only a named fitter may delete');
+    expect(await here()).to.equal(600);
+
+    await user.choose('Fitter', 'Rowan Aldous');
+    const [one] = await get<Sitter[]>('/sitters?search=mistaken%207');
+    const measured = await fetch(`${on.app.base}/api/v1/sitters/${one!.id}/readings`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ dimension: 'kneeHeight', value: 520 }),
+    });
+    expect(measured.status).to.equal(200);
+    await user.press('Undo “mistake.csv”');
+    await user.press('Take them out for good');
+    await user.sees('Undone: 599 people are gone for good. 1 stay: something has been done with them since.');
+    expect(await here()).to.equal(1);
+    await user.sees('Undone: 599 of them are gone');
+    expect(await user.page.$$('::-p-aria([name="Undo “mistake.csv”"][role="button"])')).to.have.length(0);
+  });
+
   it('come in whole though the server is killed in the middle', async () => {
     const own = await startApp();
     const id = v7();

@@ -6,11 +6,10 @@ import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import type { PeopleFound } from '../../workers/people';
 import { Faults, Sample } from './Found';
+import { Lately } from './Lately';
+import { say } from './say';
 import { useImport, type Presences, type Stage } from './use-import';
 import styles from './exchange.module.css';
-
-const say = (key: string, values: Readonly<Record<string, string | number>>): string =>
-  Object.entries(values).reduce((text, [name, value]) => text.replace(`{${name}}`, String(value)), word(key));
 
 /** A file with only the head, for those who begin with a spreadsheet. */
 const EMPTY_FILE = `data:text/csv;charset=utf-8,${encodeURIComponent(`\uFEFF${PEOPLE_HEAD.join(',')}\r\n`)}`;
@@ -150,11 +149,14 @@ function Done({ counts, refused }: Extract<Stage, { at: 'done' }>) {
   );
 }
 
+/** While these go on no other file is chosen. */
+const BUSY: readonly Stage['at'][] = ['reading', 'sending', 'writing', 'undoing'];
+
 /** From choosing a file to what came of it. */
 export function TakeIn({ today }: { readonly today: string }) {
-  const { stage, choose, cancel, begin } = useImport(today);
+  const { stage, choose, cancel, begin, undo } = useImport(today);
   const [file, setFile] = useState<File | null>(null);
-  const isFree = stage.at === 'nothing' || stage.at === 'read' || stage.at === 'done';
+  const isFree = !BUSY.includes(stage.at);
   return (
     <section className={styles.panel} aria-label={word('exchange.in')}>
       <h2>{word('exchange.in')}</h2>
@@ -202,14 +204,31 @@ export function TakeIn({ today }: { readonly today: string }) {
           }}
         />
       )}
-      {stage.at === 'writing' && (
+      {(stage.at === 'writing' || stage.at === 'undoing') && (
         <Going
-          text={say('exchange.writing', { n: stage.done, of: stage.of })}
+          text={say(`exchange.${stage.at}`, { n: stage.done, of: stage.of })}
           done={stage.done}
           of={stage.of}
         />
       )}
       {stage.at === 'done' && <Done {...stage} />}
+      {stage.at === 'undone' && (
+        <div className={parts.notice} data-tone="fit">
+          <p role="status">
+            {say('exchange.undone', { undone: stage.counts.undone })}
+            {stage.counts.kept > 0 && ` ${say('exchange.undone.kept', { kept: stage.counts.kept })}`}
+          </p>
+        </div>
+      )}
+      {isFree && (
+        <Lately
+          after={stage.at}
+          onUndo={(id) => {
+            setFile(null);
+            void undo(id);
+          }}
+        />
+      )}
     </section>
   );
 }

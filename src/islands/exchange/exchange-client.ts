@@ -1,5 +1,12 @@
 /** What this page asks of the server. */
-import { ImportStateSchema, LookedSchema, type ImportOrder, type Look } from '../../contract/importing';
+import { z } from 'zod';
+import {
+  ImportStateSchema,
+  ListedImportSchema,
+  LookedSchema,
+  type ImportOrder,
+  type Look,
+} from '../../contract/importing';
 import { call } from '../../ui/client';
 
 const path = (id: string): string => `/imports/${id}`;
@@ -15,6 +22,8 @@ export const exchange = {
     }),
   begin: (id: string, order: ImportOrder) =>
     call(path(id), ImportStateSchema, { method: 'POST', body: order }),
+  lately: () => call('/imports', z.array(ListedImportSchema)),
+  undo: (id: string) => call(`${path(id)}/undo`, ImportStateSchema, { method: 'POST', body: {} }),
   state: (id: string) => call(path(id), ImportStateSchema),
   drop: (id: string) => call(path(id), ImportStateSchema, { method: 'DELETE' }),
 };

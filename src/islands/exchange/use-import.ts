@@ -16,7 +16,8 @@ export type Stage =
   | { readonly at: 'reading'; readonly done: number; readonly of: number }
   | { readonly at: 'read'; readonly found: PeopleFound; readonly presences: Presences | null }
   | { readonly at: 'sending'; readonly done: number; readonly of: number }
-  | { readonly at: 'writing'; readonly done: number; readonly of: number }
+  | { readonly at: 'writing' | 'undoing'; readonly done: number; readonly of: number }
+  | { readonly at: 'undone'; readonly counts: ImportCounts }
   | {
       readonly at: 'done';
       readonly counts: ImportCounts;
@@ -102,7 +103,11 @@ export function useImport(today: string) {
         }));
         return setStage({ at: 'done', counts, refused });
       }
-      setStage({ at: 'writing', done: of - waiting, of });
+      if (state === 'undone') {
+        sessionStorage.removeItem(KEPT_IMPORT);
+        return setStage({ at: 'undone', counts });
+      }
+      setStage({ at: state, done: of - waiting, of });
       await later(LOOK_EVERY_MS);
     }
   }, []);
@@ -194,5 +199,23 @@ export function useImport(today: string) {
     }
   };
 
-  return { stage, choose, cancel, begin };
+  /** Takes out again whom an import brought. */
+  const undo = async (id: string): Promise<void> => {
+    const mine = ++turn.current;
+    try {
+      await exchange.undo(id);
+      if (mine !== turn.current) return;
+      sessionStorage.setItem(KEPT_IMPORT, id);
+      await watch(id, null);
+    } catch (error) {
+      if (mine !== turn.current) return;
+      const isRefused = error instanceof ClientError && error.reason === 'refused';
+      const note = isRefused
+        ? word('exchange.undone.failed').replace('{why}', explain(error))
+        : word('exchange.unseen');
+      setStage({ at: 'nothing', note });
+    }
+  };
+
+  return { stage, choose, cancel, begin, undo };
 }

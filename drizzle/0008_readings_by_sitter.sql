@@ -1,0 +1,1 @@
+CREATE INDEX `readings_sitter` ON `readings` (`sitter_id`);
