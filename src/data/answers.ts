@@ -1,9 +1,9 @@
 /** First answers by key, so that a request sent twice does its work once. */
 import { LibsqlError, type InStatement } from '@libsql/client';
-import { eq, lt, sql } from 'drizzle-orm';
+import { eq, inArray, lt, sql } from 'drizzle-orm';
 import type { Outcome } from '../contract';
 import type { Queries } from './client';
-import { answers } from './schema';
+import { answers, sitters } from './schema';
 
 export interface FirstAnswer {
   readonly fingerprint: string;
@@ -43,6 +43,15 @@ export const isKeyUsed = (error: unknown): boolean =>
 /** Forgets answers given before an instant. */
 export async function forgetAnswersBefore(q: Queries, instant: string): Promise<void> {
   await q.delete(answers).where(lt(answers.givenAt, instant));
+}
+
+/**
+ * Forgets refusals that show the record of somebody whom an import brought: the only answers about people whom nobody
+ * has touched.
+ */
+export async function forgetRefusalsAboutBrought(q: Queries, importId: string): Promise<void> {
+  const people = q.select({ id: sitters.id }).from(sitters).where(eq(sitters.importId, importId));
+  await q.delete(answers).where(inArray(sql`json_extract(${answers.outcome}, '$.current.id')`, people));
 }
 
 /** Forgets every answer in which this id occurs: what is erased must not live on in an answer. */

@@ -77,6 +77,13 @@ describe('an import that is undone', () => {
     const id = await takenIn(many(400));
     expect((await names()).length).to.equal(before.length + 400);
     expect(bytesOf(bench)).to.include('gangway draught');
+    // What was refused is answered the same again: the record as it was stands in the answer.
+    const keyed = { ...bench.context, request: { key: v7(), fingerprint: 'x' } };
+    const one = await called('Undone 17');
+    expect(await editSitter(keyed, one.id, 9, { sex: 'men' })).to.deep.include({
+      ok: false,
+      reason: 'changedMeanwhile',
+    });
     const state = await undone(id);
     expect(state).to.deep.include({ state: 'undone', waiting: 0 });
     expect(state.counts).to.deep.include({ created: 400, undone: 400, kept: 0 });
