@@ -60,6 +60,11 @@ export interface Piece {
   readonly people: readonly PartPerson[];
 }
 
+/** A piece that waits, with the number of its part. */
+export interface WaitingPiece extends Piece {
+  readonly number: number;
+}
+
 /** A part sent again takes the place of the first. */
 export async function putPart(
   q: Queries,
@@ -86,10 +91,7 @@ export async function countParts(
 }
 
 /** The piece to be written next; null where all have been. */
-export async function nextPiece(
-  q: Queries,
-  importId: string,
-): Promise<(Piece & { readonly number: number }) | null> {
+export async function nextPiece(q: Queries, importId: string): Promise<WaitingPiece | null> {
   const [row] = await q
     .select()
     .from(importParts)
@@ -104,7 +106,7 @@ export async function nextPiece(
 export async function dropPiece(
   q: Queries,
   importId: string,
-  { number, first }: Piece & { readonly number: number },
+  { number, first }: WaitingPiece,
 ): Promise<void> {
   await q
     .delete(importParts)
