@@ -46,12 +46,13 @@ export async function forgetAnswersBefore(q: Queries, instant: string): Promise<
 }
 
 /**
- * Forgets refusals that show the record of somebody whom an import brought: the only answers about people whom nobody
- * has touched.
+ * Forgets answers that show the record of somebody whom an import brought: of people whom nobody has touched they are
+ * refusals, with the record as it is now, and of bringing somebody back from deleting.
  */
-export async function forgetRefusalsAboutBrought(q: Queries, importId: string): Promise<void> {
+export async function forgetAnswersAboutBrought(q: Queries, importId: string): Promise<void> {
   const people = q.select({ id: sitters.id }).from(sitters).where(eq(sitters.importId, importId));
-  await q.delete(answers).where(inArray(sql`json_extract(${answers.outcome}, '$.current.id')`, people));
+  for (const path of ['$.current.id', '$.value.id'])
+    await q.delete(answers).where(inArray(sql`json_extract(${answers.outcome}, ${path})`, people));
 }
 
 /** Forgets every answer in which this id occurs: what is erased must not live on in an answer. */

@@ -55,8 +55,7 @@ export async function findSitter(q: Queries, id: string): Promise<Sitter | null>
 export async function markSitter(q: Queries, id: string, deletedAt: string | null): Promise<boolean> {
   const marked = await q
     .update(sitters)
-    // Somebody taken back is somebody with whom something has been done.
-    .set({ deletedAt, ...(deletedAt === null ? { version: sql`${sitters.version} + 1` } : {}) })
+    .set({ deletedAt })
     .where(
       and(eq(sitters.id, id), deletedAt === null ? isNotNull(sitters.deletedAt) : isNull(sitters.deletedAt)),
     )

@@ -5,7 +5,6 @@ import { contentPolicy, scriptHashes } from './content-policy';
 import { sessionToken, type Gate } from './gate';
 import { bodyFault, comesFromHere, meantForLoopback, refuse, setSecurityHeaders } from './guard';
 
-const BUILT_FILES = '/_astro/';
 const FILE_POLICY = contentPolicy([]);
 
 export type Handler = (
@@ -16,7 +15,7 @@ export type Handler = (
 ) => void;
 
 const YEAR_S = 31_536_000;
-/** Files whose name changes with their content. */
+/** Built files: their names change with their content. */
 const HASHED = '/_astro/';
 const SIGN_IN = '/sign-in';
 
@@ -54,8 +53,9 @@ export class Application {
 
   answer(request: IncomingMessage, response: ServerResponse): void {
     // Built files are no pages: nothing inline is in them, and they need not name it.
-    const isBuilt = request.url?.startsWith(BUILT_FILES) ?? false;
-    setSecurityHeaders(response, isBuilt ? FILE_POLICY : this.policy, this.isLoopback);
+    const isPage = !request.url?.startsWith(HASHED);
+    const policy = isPage ? this.policy : FILE_POLICY;
+    setSecurityHeaders(response, { policy, isPage, isTrusted: this.isLoopback });
     if (this.isLoopback && !meantForLoopback(request)) return refuse(response, 'wrongHost');
     if (!comesFromHere(request)) return refuse(response, 'wrongOrigin');
     const fault = bodyFault(request);

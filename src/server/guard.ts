@@ -6,16 +6,27 @@ export const BODY_LIMIT = 1_000_000;
 
 const HEADERS: Readonly<Record<string, string>> = {
   'x-content-type-options': 'nosniff',
-  'x-frame-options': 'DENY',
   'referrer-policy': 'same-origin',
+};
+/** What says something of pages only: scripts and styles need not carry it, and there are many of them. */
+const OF_PAGES: Readonly<Record<string, string>> = {
+  'x-frame-options': 'DENY',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 
-/** @param isSecure whether browsers trust the address; elsewhere they warn of what only means something there */
-export function setSecurityHeaders(response: ServerResponse, policy: string, isSecure: boolean): void {
+export interface Secured {
+  readonly policy: string;
+  /** Whether it can be a page. */
+  readonly isPage: boolean;
+  /** Whether browsers trust the address; elsewhere they warn of what only means something there. */
+  readonly isTrusted: boolean;
+}
+
+export function setSecurityHeaders(response: ServerResponse, { policy, isPage, isTrusted }: Secured): void {
   response.setHeader('content-security-policy', policy);
-  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
-  if (isSecure) response.setHeader('cross-origin-opener-policy', 'same-origin');
+  for (const [name, value] of Object.entries({ ...HEADERS, ...(isPage ? OF_PAGES : {}) }))
+    response.setHeader(name, value);
+  if (isPage && isTrusted) response.setHeader('cross-origin-opener-policy', 'same-origin');
 }
 
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);

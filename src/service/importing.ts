@@ -4,7 +4,7 @@ import { personFaults, type PersonFault } from '../core/exchange';
 import { Id, done, refused, type FieldFault, type Outcome } from '../contract';
 import type { ImportOrder, ImportState, ListedImport, Look, Looked } from '../contract/importing';
 import { plainReading, valuesOf, type ImportPart, type PartPerson } from '../contract/people-file';
-import { forgetRefusalsAboutBrought } from '../data/answers';
+import { forgetAnswersAboutBrought } from '../data/answers';
 import type { Queries } from '../data/client';
 import { writeMany } from '../data/exchange';
 import {
@@ -186,7 +186,7 @@ export async function undoImport(ctx: Context, id: string): Promise<Outcome<Impo
     if (!row) return refused('notFound');
     if (row.state === 'gathering' || row.state === 'writing') return refused('importUnfinished');
     if (row.state === 'done') {
-      await forgetRefusalsAboutBrought(q, id);
+      await forgetAnswersAboutBrought(q, id);
       await updateImport(q, id, { state: 'undoing' });
     }
     return done(await stateOf(q, (await findImport(q, id))!));

@@ -216,12 +216,15 @@ describe('the API', () => {
       const { headers } = await fetch(app.base + path);
       expect(headers.get('x-content-type-options'), path).to.equal('nosniff');
       expect(headers.get('x-frame-options'), path).to.equal('DENY');
+      expect(headers.get('permissions-policy'), path).to.include('camera=()');
+      expect(headers.get('cross-origin-opener-policy'), path).to.equal('same-origin');
       expect(headers.get('content-security-policy'), path).to.match(/script-src 'self' 'sha256-/);
     }
     const page = await (await fetch(app.base)).text();
     const script = /\/_astro\/[\w.-]+\.js/.exec(page)![0];
     const { headers } = await fetch(app.base + script);
-    expect(headers.get('content-security-policy')).to.match(/script-src 'self';/);
+    // A worker goes by the policy of its own file.
+    expect(headers.get('content-security-policy')).to.match(/script-src 'self';.*frame-ancestors 'none'/);
     expect(headers.get('x-content-type-options')).to.equal('nosniff');
   });
 });

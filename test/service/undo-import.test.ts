@@ -84,6 +84,10 @@ describe('an import that is undone', () => {
       ok: false,
       reason: 'changedMeanwhile',
     });
+    const back = { ...bench.context, request: { key: v7(), fingerprint: 'y' } };
+    const other = await called('Undone 18');
+    valueOf(await deleteSitter(bench.context, other.id));
+    valueOf(await restoreSitter(back, other.id));
     const state = await undone(id);
     expect(state).to.deep.include({ state: 'undone', waiting: 0 });
     expect(state.counts).to.deep.include({ created: 400, undone: 400, kept: 0 });
@@ -101,7 +105,7 @@ describe('an import that is undone', () => {
   });
 
   it('leaves those with whom something has been done since', async () => {
-    const done = ['Edited', 'Measured', 'Withdrawn', 'Fitted', 'Begun', 'Restored'];
+    const done = ['Edited', 'Measured', 'Withdrawn', 'Fitted', 'Begun'];
     const id = await takenIn([...done, 'Left alone', 'Deleted'].map((name) => person(name)));
     const sitter = Object.fromEntries(
       await Promise.all([...done, 'Deleted'].map(async (name) => [name, await called(name)] as const)),
@@ -119,11 +123,9 @@ describe('an import that is undone', () => {
         null,
       ),
     );
-    valueOf(await deleteSitter(context, sitter.Restored!.id));
-    valueOf(await restoreSitter(context, sitter.Restored!.id));
     valueOf(await deleteSitter(context, sitter.Deleted!.id));
     const { counts } = await undone(id);
-    expect(counts).to.deep.include({ created: 8, undone: 1, kept: 6 });
+    expect(counts).to.deep.include({ created: 7, undone: 1, kept: 5 });
     const left = await names();
     expect(left).to.include.members(done);
     expect(left).not.to.include('Left alone');
