@@ -121,8 +121,16 @@ export function useImport(today: string) {
       .catch(() => sessionStorage.removeItem(KEPT_IMPORT));
   }, [watch]);
 
-  const broken = (error: unknown) =>
-    setStage({ at: 'nothing', note: word('exchange.broken').replace('{why}', explain(error)) });
+  const broken = (error: unknown, key = 'exchange.broken') =>
+    setStage({ at: 'nothing', note: word(key).replace('{why}', explain(error)) });
+
+  /** Refused, nothing has begun; cut off, it may have, and is then carried through. */
+  const failed = (error: unknown, key: string): void => {
+    if (!(error instanceof ClientError) || error.reason !== 'refused')
+      return setStage({ at: 'nothing', note: word('exchange.unseen') });
+    sessionStorage.removeItem(KEPT_IMPORT);
+    broken(error, key);
+  };
 
   const choose = async (chosen: File | null): Promise<void> => {
     const mine = ++turn.current;
@@ -191,11 +199,7 @@ export function useImport(today: string) {
       await exchange.begin(id, { parts: found.parts.length, existing });
       await watch(id, found);
     } catch (error) {
-      // Refused, nothing has begun; cut off, it may have, and is then carried through.
-      const isRefused = error instanceof ClientError && error.reason === 'refused';
-      if (isRefused) sessionStorage.removeItem(KEPT_IMPORT);
-      if (isRefused) broken(error);
-      else setStage({ at: 'nothing', note: word('exchange.unseen') });
+      failed(error, 'exchange.broken');
     }
   };
 
@@ -203,17 +207,12 @@ export function useImport(today: string) {
   const undo = async (id: string): Promise<void> => {
     const mine = ++turn.current;
     try {
-      await exchange.undo(id);
-      if (mine !== turn.current) return;
+      setStage({ at: 'undoing', done: 0, of: 0 });
       sessionStorage.setItem(KEPT_IMPORT, id);
-      await watch(id, null);
+      await exchange.undo(id);
+      if (mine === turn.current) await watch(id, null);
     } catch (error) {
-      if (mine !== turn.current) return;
-      const isRefused = error instanceof ClientError && error.reason === 'refused';
-      const note = isRefused
-        ? word('exchange.undone.failed').replace('{why}', explain(error))
-        : word('exchange.unseen');
-      setStage({ at: 'nothing', note });
+      failed(error, 'exchange.undone.failed');
     }
   };
 
