@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { emptyLog, type Database, type Queries } from './client';
+import type { Database, Queries } from './client';
 
 /**
  * One database and one queue of writes. Two open transactions in one process block each other for the whole
@@ -39,7 +39,7 @@ export class Store {
    */
   async erase<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
     const result = await this.write(act);
-    await emptyLog(this.db.$client);
+    await this.db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
     return result;
   }
 

@@ -4,6 +4,7 @@ import { personFaults, type PersonFault } from '../core/exchange';
 import { Id, done, refused, type FieldFault, type Outcome } from '../contract';
 import type { ImportOrder, ImportState, ListedImport, Look, Looked } from '../contract/importing';
 import { plainReading, valuesOf, type ImportPart, type PartPerson } from '../contract/people-file';
+import { forgetAnswersAboutBrought } from '../data/answers';
 import type { Queries } from '../data/client';
 import { writeMany } from '../data/exchange';
 import {
@@ -14,7 +15,6 @@ import {
   dropPiece,
   eraseBrought,
   findImport,
-  forgetAnswersAboutBrought,
   importsBefore,
   importsBegun,
   insertImport,
@@ -39,7 +39,7 @@ async function stateOf(q: Queries, row: ImportRow): Promise<ImportState> {
   const { id, state, counts } = row;
   const waiting =
     state === 'undoing'
-      ? Math.ceil((counts.created - counts.undone) / PIECE.people)
+      ? Math.ceil((await countBrought(q, id)).untouched / PIECE.people)
       : (await countParts(q, id)).pieces;
   return { id, state, counts, waiting };
 }
@@ -255,10 +255,12 @@ async function writeNextPiece(ctx: Context, q: Queries, row: ImportRow): Promise
 /** A piece of those whom an import brought out of the records. */
 async function eraseNextPiece(q: Queries, { id, counts }: ImportRow): Promise<ImportRow['state']> {
   const erased = await eraseBrought(q, id, PIECE.people);
+  const undone = counts.undone + erased;
   if (erased > 0) {
-    await updateImport(q, id, { counts: { ...counts, undone: counts.undone + erased } });
+    await updateImport(q, id, { counts: { ...counts, undone } });
     return 'undoing';
   }
-  await updateImport(q, id, { state: 'undone', counts: { ...counts, kept: await countBrought(q, id) } });
+  const { all } = await countBrought(q, id);
+  await updateImport(q, id, { state: 'undone', counts: { ...counts, undone, kept: all } });
   return 'undone';
 }

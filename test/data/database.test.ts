@@ -1,12 +1,7 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { expect } from 'chai';
-import { eq } from 'drizzle-orm';
 import { createClient } from '@libsql/client';
 import { v7 } from 'uuid';
 import { NewerDatabaseError, openDatabase } from '../../src/data/client';
-import { fitters } from '../../src/data/schema';
 import { fold } from '../../src/data/fold';
 import { insertFitter, listFitters } from '../../src/data/fittings';
 import {
@@ -18,7 +13,7 @@ import {
   withdrawReading,
 } from '../../src/data/sitters';
 import { q } from '../support/inputs';
-import { bytesOf, fileUrl, openBench, type Bench } from '../support/context';
+import { fileUrl, openBench, type Bench } from '../support/context';
 
 const AT = '2026-11-25T09:30:00.000Z';
 
@@ -41,22 +36,6 @@ describe('the database', () => {
     const again = await openDatabase(fileUrl(bench.folder));
     expect(await listFitters(again)).to.deep.equal([fitter]);
     again.$client.close();
-  });
-
-  it('holds nothing erased any more, though the program was killed before it had emptied its log', async () => {
-    const { db } = bench.context.store;
-    const id = v7();
-    await bench.context.store.write((queries) => insertFitter(queries, { id, name: 'Tormund Quayle' }, AT));
-    await bench.context.store.write((queries) => queries.delete(fitters).where(eq(fitters.id, id)));
-    // As a killed program leaves it: file and log, neither closed.
-    const left = mkdtempSync(join(tmpdir(), 'velto-killed-'));
-    cpSync(bench.folder, left, { recursive: true });
-    expect(bytesOf({ folder: left })).to.include('Tormund Quayle');
-    const again = await openDatabase(fileUrl(left));
-    expect(bytesOf({ folder: left })).not.to.include('Tormund Quayle');
-    again.$client.close();
-    rmSync(left, { recursive: true });
-    expect(await listFitters(db)).to.deep.equal([]);
   });
 
   it('refuses a file that a newer program has written', async () => {

@@ -22,7 +22,7 @@ export interface Bench {
 export const fileUrl = (folder: string): string => pathToFileURL(join(folder, 'velto.db')).href;
 
 /** What the database's files hold, as bytes. */
-export const bytesOf = ({ folder }: Pick<Bench, 'folder'>): string =>
+export const bytesOf = ({ folder }: Bench): string =>
   readdirSync(folder)
     .map((name) => readFileSync(join(folder, name), 'latin1'))
     .join('');

@@ -121,16 +121,8 @@ export function useImport(today: string) {
       .catch(() => sessionStorage.removeItem(KEPT_IMPORT));
   }, [watch]);
 
-  const broken = (error: unknown, key = 'exchange.broken') =>
-    setStage({ at: 'nothing', note: word(key).replace('{why}', explain(error)) });
-
-  /** Refused, nothing has begun; cut off, it may have, and is then carried through. */
-  const failed = (error: unknown, key: string): void => {
-    if (!(error instanceof ClientError) || error.reason !== 'refused')
-      return setStage({ at: 'nothing', note: word('exchange.unseen') });
-    sessionStorage.removeItem(KEPT_IMPORT);
-    broken(error, key);
-  };
+  const broken = (error: unknown) =>
+    setStage({ at: 'nothing', note: word('exchange.broken').replace('{why}', explain(error)) });
 
   const choose = async (chosen: File | null): Promise<void> => {
     const mine = ++turn.current;
@@ -199,7 +191,11 @@ export function useImport(today: string) {
       await exchange.begin(id, { parts: found.parts.length, existing });
       await watch(id, found);
     } catch (error) {
-      failed(error, 'exchange.broken');
+      // Refused, nothing has begun; cut off, it may have, and is then carried through.
+      const isRefused = error instanceof ClientError && error.reason === 'refused';
+      if (isRefused) sessionStorage.removeItem(KEPT_IMPORT);
+      if (isRefused) broken(error);
+      else setStage({ at: 'nothing', note: word('exchange.unseen') });
     }
   };
 
@@ -207,12 +203,17 @@ export function useImport(today: string) {
   const undo = async (id: string): Promise<void> => {
     const mine = ++turn.current;
     try {
-      setStage({ at: 'undoing', done: 0, of: 0 });
-      sessionStorage.setItem(KEPT_IMPORT, id);
       await exchange.undo(id);
-      if (mine === turn.current) await watch(id, null);
+      if (mine !== turn.current) return;
+      sessionStorage.setItem(KEPT_IMPORT, id);
+      await watch(id, null);
     } catch (error) {
-      failed(error, 'exchange.undone.failed');
+      if (mine !== turn.current) return;
+      const isRefused = error instanceof ClientError && error.reason === 'refused';
+      const note = isRefused
+        ? word('exchange.undone.failed').replace('{why}', explain(error))
+        : word('exchange.unseen');
+      setStage({ at: 'nothing', note });
     }
   };
 
