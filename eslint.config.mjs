@@ -13,6 +13,7 @@ const FOLDERS = [
   'contract',
   'data',
   'service',
+  'api',
   'server',
   'pages',
   'islands',
@@ -30,8 +31,9 @@ const MAY_IMPORT = {
   contract: ['core', 'contract'],
   data: ['core', 'contract', 'data'],
   service: ['core', 'words', 'contract', 'data', 'service'],
+  api: ['core', 'words', 'contract', 'service', 'drawing', 'api'],
   demo: ['core', 'data', 'service', 'demo'],
-  server: ['core', 'words', 'contract', 'data', 'service', 'drawing', 'demo', 'server'],
+  server: ['core', 'words', 'contract', 'data', 'service', 'api', 'demo', 'server'],
   drawing: ['core', 'words', 'drawing'],
   workers: ['core', 'contract', 'workers'],
   devices: ['core', 'devices'],
@@ -41,7 +43,7 @@ const MAY_IMPORT = {
 };
 
 export default defineConfig(
-  globalIgnores(['dist/', '.astro/', 'coverage/', 'test-output/', 'drizzle/', 'var/']),
+  globalIgnores(['dist/', '.astro/', 'coverage/', 'test-output/', 'drizzle/', 'var/', 'test/stranger/']),
   js.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],

@@ -11,7 +11,7 @@ import { settingSets } from '../src/data/schema';
 import { Store } from '../src/data/store';
 import { loadDemo } from '../src/demo/load';
 import { ensureShippedMethods } from '../src/service/catalogue';
-import { contextOf } from '../src/service/context';
+import { contextOf, type Context } from '../src/service/context';
 import { fittingDetail, recentFittings, saveSettings } from '../src/service/fittings';
 import { startApp } from '../test/support/app';
 import { fileUrl } from '../test/support/context';
@@ -66,13 +66,19 @@ async function overHttp(): Promise<Figure[]> {
   }
 }
 
+async function firstFittings(context: Context) {
+  const found = await recentFittings(context, { limit: 50 });
+  if (!found.ok) throw new Error(found.reason);
+  return found.value.items;
+}
+
 /** Drafts with everything that belongs to them against bare inserts of the same row, through the same queue. */
 async function throughput(): Promise<Figure[]> {
   const folder = mkdtempSync(join(tmpdir(), 'velto-bench-'));
   const context = contextOf(new Store(await openDatabase(fileUrl(folder))));
   await ensureShippedMethods(context);
   await loadDemo(context);
-  const fitting = (await recentFittings(context)).find((f) => f.state === 'open' && f.seat)!;
+  const fitting = (await firstFittings(context)).find((f) => f.state === 'open' && f.seat)!;
   const found = await fittingDetail(context, fitting.id);
   let revision = found.ok ? found.value.draftRevision : 0;
   let version = 1000;
@@ -101,7 +107,7 @@ async function throughput(): Promise<Figure[]> {
     drafts.push(
       await perSecond(async (n) => {
         const keyed = { ...context, request: { key: v7(), fingerprint: String(n) } };
-        const saved = await saveSettings(keyed, fitting.id, revision, settings(n));
+        const saved = await saveSettings(keyed, fitting.id, revision, { ...settings(n), held: [] });
         if (!saved.ok) throw new Error(saved.reason);
         revision = saved.value.revision;
       }),

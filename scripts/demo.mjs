@@ -6,7 +6,7 @@ import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.
 checkNode();
 installPackages();
 buildIfStale();
-const server = spawn(process.execPath, [join(ROOT, 'dist', 'serve.mjs'), ...process.argv.slice(2)], {
+const server = spawn(process.execPath, [join(ROOT, 'dist', 'serve.mjs'), '--demo', ...process.argv.slice(2)], {
   cwd: ROOT,
   stdio: 'inherit',
 });

@@ -15,11 +15,14 @@ import {
   NewName,
   PLACE_FIELDS,
   PlaceSchema,
+  PositionsSchema,
+  RemediesSchema,
   SeatSchema,
   SettingsSchema,
   TableSchema,
   written,
 } from './records';
+import { TolerancesSchema } from './tolerances';
 
 const Version = z.int().min(1);
 const Instant = z.string();
@@ -53,7 +56,7 @@ export type Sitter = z.infer<typeof SitterSchema>;
 export const SitterDetailSchema = SitterSchema.extend({ body: BodySchema });
 export type SitterDetail = z.infer<typeof SitterDetailSchema>;
 
-export const NewSitterSchema = z.object({
+export const NewSitterSchema = z.strictObject({
   id: Id,
   name: NewName,
   birthDate: LocalDate.nullable(),
@@ -64,7 +67,7 @@ export const NewSitterSchema = z.object({
 });
 export type NewSitter = z.infer<typeof NewSitterSchema>;
 
-export const SitterEditSchema = z.object({
+export const SitterEditSchema = z.strictObject({
   name: NewName.optional(),
   isNickname: z.boolean().optional(),
   consentOn: LocalDate.nullable().optional(),
@@ -76,13 +79,13 @@ export const SitterEditSchema = z.object({
 export type SitterEdit = z.infer<typeof SitterEditSchema>;
 
 /**
- * One measure: mm or kg by the dimension; null takes the reading back. `instead` says which reading was seen when this
- * one was taken, by its instant, null where there was none: another one that stands now is answered with the record.
+ * One measurement: mm or kg by the dimension; null withdraws the reading. `seenReading` is the instant of the reading
+ * that was seen when this one was taken, null where there was none: another one now is answered with the record.
  */
-export const ReadingEditSchema = z.object({
+export const ReadingEditSchema = z.strictObject({
   dimension: z.enum(DIMENSION_IDS),
   value: z.number().nullable(),
-  instead: Instant.max(40).nullable().optional(),
+  seenReading: Instant.max(40).nullable().optional(),
   /** Why it stands although the other measures speak against it: asked for from five deviations on. */
   reason: written(300).trim().min(1).optional(),
   /** The single readings of one session, one to three: what they come to is taken, and `value` is not looked at. */
@@ -94,7 +97,7 @@ export const ReadingEditSchema = z.object({
 export type ReadingEdit = z.infer<typeof ReadingEditSchema>;
 
 /** What holds of all readings of one sitting; the same id again changes it. */
-export const MeasuringSessionEditSchema = z.object({
+export const MeasuringSessionEditSchema = z.strictObject({
   id: Id,
   shoesOn: z.boolean(),
   clothes: written(200),
@@ -123,6 +126,8 @@ export const MeasuringSessionSchema = z.object({
   shoesOn: z.boolean(),
   clothes: z.string(),
   notes: z.string(),
+  /** null where readings belong to no session. */
+  version: Version.nullable(),
   taken: z.array(TakenSchema),
 });
 export type MeasuringSession = z.infer<typeof MeasuringSessionSchema>;
@@ -144,14 +149,21 @@ const fingers = ([lo, hi]: readonly [number, number]) =>
   z.number().min(lo, `${lo} to ${hi} mm`).max(hi, `${lo} to ${hi} mm`).nullable();
 
 /** Breadth of three and of four fingers, mm; null: not measured. */
-export const HandSchema = z.object({
+export const HandSchema = z.strictObject({
   threeFingersMm: fingers(HAND_LIMITS.threeFingersMm),
   fourFingersMm: fingers(HAND_LIMITS.fourFingersMm),
 });
 export type Hand = z.infer<typeof HandSchema>;
 
-export const FitterSchema = z.object({ id: Id, name: Name, hand: HandSchema.optional() });
+export const FitterSchema = z.object({ id: Id, name: Name, version: Version, hand: HandSchema.optional() });
 export type Fitter = z.infer<typeof FitterSchema>;
+
+export const NewFitterSchema = z.strictObject({ id: Id, name: NewName, hand: HandSchema.optional() });
+export type NewFitter = z.infer<typeof NewFitterSchema>;
+
+/** Repeat tolerances of the practice's own, with the version that the next change goes by. */
+export const OwnTolerancesSchema = z.object({ tolerances: TolerancesSchema, version: Version });
+export type OwnTolerances = z.infer<typeof OwnTolerancesSchema>;
 
 /** A table of bodies, and what it is to the practice. */
 export const TableSummarySchema = z.object({
@@ -166,7 +178,7 @@ export const TableSummarySchema = z.object({
 export type TableSummary = z.infer<typeof TableSummarySchema>;
 
 /** A table of the practice's own, as the text of a CSV file. */
-export const NewTableSchema = z.object({
+export const NewTableSchema = z.strictObject({
   id: Id,
   name: Name,
   source: z.string().trim().min(1).max(300),
@@ -174,13 +186,13 @@ export const NewTableSchema = z.object({
 });
 export type NewTable = z.infer<typeof NewTableSchema>;
 
-export const TableEditSchema = z.object({
+export const TableEditSchema = z.strictObject({
   isUsual: z.literal(true).optional(),
   isRetired: z.boolean().optional(),
 });
 export type TableEdit = z.infer<typeof TableEditSchema>;
 
-export const SeatSummarySchema = z.object({ versionId: Id, seat: SeatSchema });
+export const SeatSummarySchema = z.object({ versionId: Id, version: Version, seat: SeatSchema });
 export type SeatSummary = z.infer<typeof SeatSummarySchema>;
 
 export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, place: PlaceSchema });
@@ -190,7 +202,7 @@ const partOfPlace = (kind: AdjustmentKind) =>
   AdjustmentSchema.refine((a) => a.kind === kind, { message: `not of kind ${kind}`, path: ['kind'] });
 
 /** A place as typed: desk, screen and footrest are one adjustment each, or none. */
-export const PlaceEditSchema = z.object({
+export const PlaceEditSchema = z.strictObject({
   id: Id,
   name: Name,
   ...PLACE_FIELDS,
@@ -225,7 +237,7 @@ export const FittingSummarySchema = z.object({
   seat: z.object({ versionId: Id, name: z.string() }).nullable(),
   place: z.object({ versionId: Id, name: z.string() }).nullable(),
   method: z.object({ versionId: Id, name: z.string() }),
-  fitter: FitterSchema.nullable(),
+  fitter: z.object({ id: Id, name: Name }).nullable(),
   measured: z.int(),
   updatedAt: Instant,
 });
@@ -236,18 +248,28 @@ export const SettingSetSchema = z.object({
   stage: z.enum(SETTING_STAGES),
   version: z.int().min(0),
   settings: SettingsSchema,
+  /** Adjustments that solving leaves where they are. */
+  held: z.array(z.enum(ADJUSTMENT_KIND_IDS)),
   savedAt: Instant,
 });
 export type SettingSet = z.infer<typeof SettingSetSchema>;
 
+/** Draft settings, and which adjustments solving leaves where they are. */
+export const DraftEditSchema = z.strictObject({
+  positions: PositionsSchema,
+  remedies: RemediesSchema,
+  held: z.array(z.enum(ADJUSTMENT_KIND_IDS)).max(ADJUSTMENT_KIND_IDS.length).default([]),
+});
+export type DraftEdit = z.infer<typeof DraftEditSchema>;
+
 /** A draft as saved, with the revision that the next saving goes by. */
-export const SavedDraftSchema = SettingSetSchema.extend({ revision: z.int().min(1) });
+export const SavedDraftSchema = SettingSetSchema.extend({ revision: z.int().min(0) });
 export type SavedDraft = z.infer<typeof SavedDraftSchema>;
 
 export const FittingDetailSchema = FittingSummarySchema.extend({
   toolsKg: z.number().min(0),
   /** Whether what was not measured is estimated. */
-  fillIn: z.boolean(),
+  estimateMissing: z.boolean(),
   sitter: SitterDetailSchema,
   /** What it is computed with: the readings that hold and, where they are wanted, estimates, marked as such. */
   body: BodySchema,
@@ -258,25 +280,25 @@ export const FittingDetailSchema = FittingSummarySchema.extend({
 });
 export type FittingDetail = z.infer<typeof FittingDetailSchema>;
 
-export const NewFittingSchema = z.object({ id: Id, sitterId: Id, fitterId: Id.nullable() });
+export const NewFittingSchema = z.strictObject({ id: Id, sitterId: Id, fitterId: Id.nullable() });
 export type NewFitting = z.infer<typeof NewFittingSchema>;
 
-export const FittingEditSchema = z.object({
+export const FittingEditSchema = z.strictObject({
   seatVersionId: Id.nullable().optional(),
   placeVersionId: Id.nullable().optional(),
   methodVersionId: Id.optional(),
   fitterId: Id.nullable().optional(),
   toolsKg: z.number().min(0).max(100).optional(),
-  fillIn: z.boolean().optional(),
+  estimateMissing: z.boolean().optional(),
 });
 export type FittingEdit = z.infer<typeof FittingEditSchema>;
 
-/** An act makes a version: `computed` by solving, `left` by handing over. */
-export const FittingActSchema = z.object({
-  act: z.enum(['solve', 'leave', 'reopen']),
+/** An act makes a version: `computed` by solving, `left` by signing off. */
+export const FittingActSchema = z.strictObject({
+  act: z.enum(['solve', 'signOff', 'reopen']),
   settings: SettingsSchema.optional(),
-  /** Of solving: adjustments that stay where the settings have them. */
-  held: z.array(z.enum(ADJUSTMENT_KIND_IDS)).optional(),
+  /** Of solving: adjustments that stay where the settings have them; absent: those that the draft holds. */
+  held: z.array(z.enum(ADJUSTMENT_KIND_IDS)).max(ADJUSTMENT_KIND_IDS.length).optional(),
 });
 export type FittingAct = z.infer<typeof FittingActSchema>;
 
@@ -292,8 +314,8 @@ const ChoiceSchema = z.object({
   penaltyMillionths: z.int().min(0),
   /** No settings cost less than this; equal to the penalty where the best is proved. */
   boundMillionths: z.int().min(0),
-  /** Boxes of positions looked at. */
-  boxes: z.int().min(1),
+  /** Boxes of positions that the search opened. */
+  boxesOpened: z.int().min(1),
   /** What it costs and for which conditions, dearest first. */
   binding: z.array(
     z.object({
@@ -328,5 +350,5 @@ export const RemainsSchema = z.object({
 });
 export type Remains = z.infer<typeof RemainsSchema>;
 
-export const PassphraseSchema = z.object({ passphrase: z.string().min(1).max(1000) });
+export const PassphraseSchema = z.strictObject({ passphrase: z.string().min(1).max(1000) });
 export const SessionSchema = z.object({ open: z.boolean() });

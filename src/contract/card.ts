@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 export const CARD_FORMAT = 'velto-settings-card';
-export const CARD_FORMAT_VERSION = 1;
+export const CARD_FORMAT_VERSION = 2;
 
 const Text = z.string();
 
@@ -23,8 +23,8 @@ export const CardSchema = z.object({
       order: z.int().min(1),
       adjustment: Text,
       name: Text,
-      position: z.int().min(1),
-      positions: z.int().min(1),
+      position: z.int().min(0).describe('counted from 0 at the lowest end'),
+      of: z.int().min(1).describe('how many positions there are'),
       value: z.number(),
       unit: Text,
       setting: Text,

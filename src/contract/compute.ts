@@ -10,7 +10,7 @@ import { Id, MethodSchema, PlaceSchema, PositionsSchema, RemediesSchema, SeatSch
 const Measure = z
   .union([
     z.number(),
-    z.object({
+    z.strictObject({
       value: z.number(),
       spread: z.number().min(0).describe('standard deviation, in the unit of the value'),
     }),
@@ -18,16 +18,16 @@ const Measure = z
   .describe('mm; bodyMass in kg. A bare number is a single reading: half its repeat tolerance is its spread');
 
 /** Nothing but an id: a record in full has a name. */
-const ById = z.object({ id: Id, name: z.never().optional() });
+const ById = z.strictObject({ id: Id });
 
 const SitterSchema = z
   .union([
-    z.strictObject({ id: Id, fillIn: z.boolean().default(true) }),
+    z.strictObject({ id: Id, estimateMissing: z.boolean().default(true) }),
     z.strictObject({
       measures: z.partialRecord(z.enum(DIMENSION_IDS), Measure),
       ageYears: z.number().min(0).max(120).nullable().default(null).describe('years'),
       sex: z.enum(SEXES).nullable().default(null).describe('for tables of bodies only'),
-      fillIn: z.boolean().default(true).describe('estimate what was not measured, marked as such'),
+      estimateMissing: z.boolean().default(true).describe('estimate what was not measured, marked as such'),
     }),
   ])
   .describe('by id, or by measures');
@@ -103,7 +103,7 @@ export const FitAnswerSchema = z.object({
   hardTenths: z.int(),
   penaltyMillionths: z.int(),
   boundMillionths: z.int(),
-  boxes: z.int(),
+  boxesOpened: z.int(),
   certainty: z
     .object({
       some: z.object({ percent: Percent, standardErrorPoints: z.number(), limiting: Condition.nullable() }),

@@ -11,9 +11,9 @@ export const MOST_PARTS = 20_000;
 export const PRESENCES = ['new', 'here', 'several', 'deleted'] as const;
 export type Presence = (typeof PRESENCES)[number];
 
-export const LookSchema = z.object({
+export const LookSchema = z.strictObject({
   people: z
-    .array(z.object({ id: Id.nullable(), name: z.string().max(10_000), birthDate: z.iso.date().nullable() }))
+    .array(z.strictObject({ id: Id.nullable(), name: z.string().max(10_000), birthDate: z.iso.date().nullable() }))
     .max(MOST_LOOKED_UP),
 });
 export type Look = z.infer<typeof LookSchema>;
@@ -23,7 +23,7 @@ export const LookedSchema = z.object({ found: z.array(z.enum(PRESENCES)) });
 export type Looked = z.infer<typeof LookedSchema>;
 
 export const EXISTING = ['leave', 'add'] as const;
-export const ImportOrderSchema = z.object({
+export const ImportOrderSchema = z.strictObject({
   /** How many parts were sent: fewer that have arrived are refused. */
   parts: z.int().min(1).max(MOST_PARTS),
   /** People who are here already: left as they are, or given the file's readings. */

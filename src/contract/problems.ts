@@ -3,9 +3,11 @@ import { z } from 'zod';
 /** Reason → status → wording: the one closed table of what can go wrong at the border (RFC 9457). */
 export const PROBLEMS = {
   badRequest: { status: 400, title: 'The request is not understood' },
+  badAddress: { status: 400, title: 'The address is not written in its plain form' },
   invalid: { status: 422, title: 'Some values are not valid' },
   notFound: { status: 404, title: 'There is no such record' },
   changedMeanwhile: { status: 412, title: 'Somebody changed this record meanwhile' },
+  idInUse: { status: 409, title: 'This id already belongs to another record' },
   versionMissing: { status: 428, title: 'The version that was edited is missing' },
   closed: { status: 409, title: 'This fitting has been handed over; open it again first' },
   incomplete: { status: 409, title: 'Choose a seat first' },
@@ -16,7 +18,15 @@ export const PROBLEMS = {
   keyReused: { status: 422, title: 'This key belongs to another request' },
   signInFirst: { status: 401, title: 'Sign in with the passphrase first' },
   wrongPassphrase: { status: 403, title: 'This is not the passphrase' },
-  tooManyTries: { status: 429, title: 'Too many wrong passphrases; wait a moment' },
+  tooManyTries: { status: 429, title: 'Too many wrong passphrases: wait, then try again' },
+  busy: { status: 503, title: 'Too much is being calculated at the moment: try again shortly' },
+  storageGone: {
+    status: 503,
+    title: 'The data folder is no longer there, so nothing can be saved: restart the program',
+  },
+  proxyUnknown: { status: 421, title: 'This request came through a proxy that is not configured' },
+  wrongMethod: { status: 405, title: 'This method is not allowed here' },
+  wrongTag: { status: 400, title: 'If-Match does not name a version of this record' },
   fitterMissing: { status: 403, title: 'Choose who works here first: only a named fitter may delete' },
   wrongHost: { status: 421, title: 'This address is not served here' },
   wrongOrigin: { status: 403, title: 'This request came from another site' },
@@ -62,13 +72,21 @@ export type Outcome<T> =
       readonly reason: ProblemReason;
       readonly faults?: readonly FieldFault[];
       readonly current?: unknown;
+      /** With a refusal for now: after how many seconds it may be tried again. */
+      readonly retryAfterS?: number;
     };
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
 export const refused = (
   reason: ProblemReason,
-  more: { faults?: readonly FieldFault[]; current?: unknown } = {},
-): { ok: false; reason: ProblemReason; faults?: readonly FieldFault[]; current?: unknown } => ({
+  more: { faults?: readonly FieldFault[]; current?: unknown; retryAfterS?: number } = {},
+): {
+  ok: false;
+  reason: ProblemReason;
+  faults?: readonly FieldFault[];
+  current?: unknown;
+  retryAfterS?: number;
+} => ({
   ok: false,
   reason,
   ...more,

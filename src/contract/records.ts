@@ -43,17 +43,27 @@ const NOTES_LIMIT = 2000;
 export const Id = z.uuid();
 /** Text of one line. */
 const PLAIN = /^\P{Cc}*$/u;
+/**
+ * Characters that nobody sees: two names with and without them look alike, and some turn the reading direction of what
+ * stands after them. The joiners of scripts that need them (U+200C, U+200D) stay.
+ */
+const INVISIBLE = /[\u00AD\u061C\u180E\u200B\u200E\u200F\u2028-\u202E\u2060-\u206F\uFEFF\uFFF9-\uFFFB]|^[\u200C\u200D]|[\u200C\u200D]$|[\p{Script=Latin}\s][\u200C\u200D]|[\u200C\u200D][\p{Script=Latin}\s]/u;
 /** Text of several lines. */
 const LINES = /^(?:[\n\r\t]|\P{Cc})*$/u;
 export const Name = z.string().trim().min(1).max(NAME_LIMIT);
 /** A name as it comes in: what is kept already may be less plain, and is still read. */
-export const NewName = Name.regex(PLAIN);
+export const NewName = Name.regex(PLAIN, 'Control characters cannot be part of a name.').refine(
+  (name) => !INVISIBLE.test(name),
+  'This name holds an invisible character. Type it again, without copying it.',
+);
 /** What somebody writes, of so many characters at most. */
 export const written = (longest: number) => z.string().max(longest).regex(LINES);
 const Notes = z.string().max(NOTES_LIMIT);
-const Finite = z.number();
+/** Beyond this a number is a slip, whatever it measures. */
+const LARGEST = 1e6;
+const Finite = z.number().min(-LARGEST).max(LARGEST);
 
-export const QuantitySchema: z.ZodType<Quantity> = z.object({
+export const QuantitySchema: z.ZodType<Quantity> = z.strictObject({
   value: Finite,
   basis: z.enum(BASES),
   spread: Finite.min(0),
@@ -66,7 +76,7 @@ export const QuantitySchema: z.ZodType<Quantity> = z.object({
 
 export const BodySchema: z.ZodType<Body> = z.partialRecord(z.enum(DIMENSION_IDS), QuantitySchema);
 
-const TableRow = z.object({
+const TableRow = z.strictObject({
   mean: Finite.positive(),
   sd: Finite.positive(),
   skew: Finite,
@@ -75,50 +85,50 @@ const TableRow = z.object({
 const TableRows = z.partialRecord(z.enum(BODY_DIMENSIONS), TableRow);
 
 /** A table of bodies: mean and deviation of each dimension of each sex, mm or kg. */
-export const TableSchema: z.ZodType<PopulationTable> = z.object({
+export const TableSchema: z.ZodType<PopulationTable> = z.strictObject({
   id: z.string().min(1).max(60),
   name: Name,
   source: z.string().max(300),
-  n: z.object({ men: z.int(), women: z.int() }).nullable(),
-  rows: z.object({ men: TableRows, women: TableRows }),
+  n: z.strictObject({ men: z.int(), women: z.int() }).nullable(),
+  rows: z.strictObject({ men: TableRows, women: TableRows }),
 });
 
 const Travel = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),
-  z.object({
+  z.strictObject({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),
+  z.strictObject({
     type: z.literal('steps'),
     lowest: QuantitySchema,
     highest: QuantitySchema,
     count: z.int().min(2),
   }),
-  z.object({ type: z.literal('listed'), values: z.array(QuantitySchema).min(1).max(500) }),
+  z.strictObject({ type: z.literal('listed'), values: z.array(QuantitySchema).min(1).max(500) }),
 ]);
 
 const Effort = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('moment'), lightestNm: Finite, stiffestNm: Finite, atDeg: Finite }),
-  z.object({ by: z.enum(['mass', 'weighing']), lightestKg: Finite, stiffestKg: Finite }),
+  z.strictObject({ by: z.literal('moment'), lightestNm: Finite, stiffestNm: Finite, atDeg: Finite }),
+  z.strictObject({ by: z.enum(['mass', 'weighing']), lightestKg: Finite, stiffestKg: Finite }),
 ]);
 
-export const AdjustmentSchema: z.ZodType<Adjustment> = z.object({
+export const AdjustmentSchema: z.ZodType<Adjustment> = z.strictObject({
   id: z.string().regex(/^[a-zA-Z0-9-]{1,60}$/),
   kind: z.enum(ADJUSTMENT_KIND_IDS),
   side: z.enum(['both', 'left', 'right']),
   unit: z.enum(ADJUSTMENT_UNIT_IDS),
   travel: Travel,
   effort: Effort.optional(),
-  means: z.object({ atLowest: Finite, atHighest: Finite }).optional(),
+  means: z.strictObject({ atLowest: Finite, atHighest: Finite }).optional(),
   locks: z.enum(['upright', 'anywhere']).optional(),
   followsSitter: z.boolean().optional(),
 });
 
-const Move = z.object({
+const Move = z.strictObject({
   adjustmentId: z.string(),
   action: z.enum(ACTIONS),
   directionForMore: z.enum(DIRECTIONS),
-  sitter: z.object({ forMore: z.enum(SITTER_ACTS), forLess: z.enum(SITTER_ACTS) }),
+  sitter: z.strictObject({ forMore: z.enum(SITTER_ACTS), forLess: z.enum(SITTER_ACTS) }),
 });
 
-const ControlSchema = z.object({
+const ControlSchema = z.strictObject({
   id: z.string(),
   name: Name,
   kind: z.enum(CONTROL_KINDS),
@@ -127,31 +137,31 @@ const ControlSchema = z.object({
   moves: z.array(Move),
   latch: z.enum(['clicks', 'silent', 'none']),
   scale: z.union([
-    z.object({ type: z.enum(['none', 'clicks', 'turns']) }),
-    z.object({ type: z.literal('dial'), labels: z.array(z.string()) }),
+    z.strictObject({ type: z.enum(['none', 'clicks', 'turns']) }),
+    z.strictObject({ type: z.literal('dial'), labels: z.array(z.string()) }),
   ]),
   keeps: z.boolean(),
 });
 
-export const SeatSchema: z.ZodType<SeatModel> = z.object({
+export const SeatSchema: z.ZodType<SeatModel> = z.strictObject({
   id: Id,
   name: Name,
   seatClass: z.enum(SEAT_CLASSES),
   ratedLoadKg: QuantitySchema,
   seatWidthMm: QuantitySchema,
-  cushion: z.object({
+  cushion: z.strictObject({
     sinkMm: QuantitySchema,
     referenceMassKg: Finite,
     heightsAre: z.enum(['loaded', 'empty']),
   }),
-  pan: z.object({ axisFromRearMm: Finite, recessMm: Finite, frontEdgeRadiusMm: Finite }),
-  back: z.object({
+  pan: z.strictObject({ axisFromRearMm: Finite, recessMm: Finite, frontEdgeRadiusMm: Finite }),
+  back: z.strictObject({
     topMm: Finite,
     synchroRatio: Finite.nullable(),
     armsMoveWithBack: z.boolean(),
-    lumbarZones: z.object({ lowerMm: Finite, upperMm: Finite }).optional(),
+    lumbarZones: z.strictObject({ lowerMm: Finite, upperMm: Finite }).optional(),
   }),
-  armPad: z.object({ lengthMm: Finite, widthMm: Finite, frontMm: Finite.optional() }).nullable(),
+  armPad: z.strictObject({ lengthMm: Finite, widthMm: Finite, frontMm: Finite.optional() }).nullable(),
   hasHarness: z.boolean(),
   hasSuspension: z.boolean(),
   castors: z.enum(['hardFloor', 'softFloor', 'glides', 'bolted']),
@@ -163,7 +173,7 @@ export const SeatSchema: z.ZodType<SeatModel> = z.object({
 
 const lengthOf = (key: keyof typeof PLACE_LIMITS) =>
   Finite.min(PLACE_LIMITS[key][0]).max(PLACE_LIMITS[key][1]);
-const SpotSchema: z.ZodType<Spot> = z.object({
+const SpotSchema: z.ZodType<Spot> = z.strictObject({
   forwardMm: Finite.min(SPOT_LIMITS.forwardMm[0]).max(SPOT_LIMITS.forwardMm[1]),
   heightMm: Finite.min(SPOT_LIMITS.heightMm[0]).max(SPOT_LIMITS.heightMm[1]),
 });
@@ -184,7 +194,7 @@ export const PLACE_FIELDS = {
   wins: z.enum(WINNERS).optional(),
 };
 
-export const PlaceSchema: z.ZodType<Place> = z.object({
+export const PlaceSchema: z.ZodType<Place> = z.strictObject({
   id: Id,
   name: Name,
   ...PLACE_FIELDS,
@@ -192,7 +202,7 @@ export const PlaceSchema: z.ZodType<Place> = z.object({
   notes: Notes,
 });
 
-const Target = z.object({
+const Target = z.strictObject({
   hardLo: Finite.optional(),
   bandLo: Finite.optional(),
   aimLo: Finite.optional(),
@@ -204,19 +214,19 @@ const Target = z.object({
   source: z.string().max(200),
 });
 
-const Interval = z.object({ lo: Finite, hi: Finite });
+const Interval = z.strictObject({ lo: Finite, hi: Finite });
 const withoutRoom = CONDITION_IDS.filter((id) => id !== 'kneeRoom');
 
 const Targets = z.partialRecord(z.enum(withoutRoom), Target);
 const FingerCount = z.literal(FINGER_COUNTS);
 
-export const MethodSchema: z.ZodType<Method> = z.object({
+export const MethodSchema: z.ZodType<Method> = z.strictObject({
   id: z.string().min(1).max(60),
   name: Name,
   summary: z.string().max(500),
   targets: Targets,
   kneeRoom: Target,
-  fingers: z.object({ lo: FingerCount, hi: FingerCount, whose: z.enum(HANDS_OF) }).optional(),
+  fingers: z.strictObject({ lo: FingerCount, hi: FingerCount, whose: z.enum(HANDS_OF) }).optional(),
   armsTo: z.enum(ARMS_TO).optional(),
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),
@@ -226,7 +236,7 @@ export const MethodSchema: z.ZodType<Method> = z.object({
   cautions: z.array(z.enum(METHOD_CAUTIONS)).optional(),
   steps: z
     .array(
-      z.object({
+      z.strictObject({
         name: Name,
         instruct: z.string().max(500),
         targets: Targets.optional(),
@@ -236,34 +246,34 @@ export const MethodSchema: z.ZodType<Method> = z.object({
     .max(MOST_STEPS)
     .optional(),
   copiedFrom: z.string().max(60).optional(),
-  reported: z.object({ knee: Interval, elbow: Interval }),
+  reported: z.strictObject({ knee: Interval, elbow: Interval }),
 });
 
-export const InputsSchema: z.ZodType<FitInputs> = z.object({
+export const InputsSchema: z.ZodType<FitInputs> = z.strictObject({
   schema: z.literal(INPUTS_SCHEMA),
   coreVersion: z.int(),
   tablesVersion: z.int(),
   seed: z.int(),
-  sitter: z.object({ ageYears: z.int().nullable() }),
+  sitter: z.strictObject({ ageYears: z.int().nullable() }),
   body: BodySchema,
   seat: SeatSchema,
   place: PlaceSchema.nullable(),
   method: MethodSchema,
-  work: z.object({ toolsKg: Finite.min(0) }),
-  fitterHandMm: z.object({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
+  work: z.strictObject({ toolsKg: Finite.min(0) }),
+  fitterHandMm: z.strictObject({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
 });
 
 /** Positions by adjustment, counted from 0 at the lowest end. */
 export const PositionsSchema = z.partialRecord(z.enum(ADJUSTMENT_KIND_IDS), z.int().min(0).max(5000));
 
 /** Remedies by size, mm; of arms that are off 1. */
-export const RemediesSchema = z.object(
+export const RemediesSchema = z.strictObject(
   Object.fromEntries(
     REMEDY_IDS.map((id) => [id, Finite.min(REMEDY_LIMITS[id][0]).max(REMEDY_LIMITS[id][1]).optional()]),
   ) as Record<RemedyId, z.ZodOptional<typeof Finite>>,
 );
 
-export const SettingsSchema: z.ZodType<Settings> = z.object({
+export const SettingsSchema: z.ZodType<Settings> = z.strictObject({
   positions: PositionsSchema,
   remedies: RemediesSchema,
 });

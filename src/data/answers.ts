@@ -1,9 +1,9 @@
 /** First answers by key, so that a request sent twice does its work once. */
 import { LibsqlError, type InStatement } from '@libsql/client';
-import { eq, inArray, lt, sql } from 'drizzle-orm';
+import { eq, lt, sql } from 'drizzle-orm';
 import type { Outcome } from '../contract';
 import type { Queries } from './client';
-import { answers, sitters } from './schema';
+import { answers } from './schema';
 
 export interface FirstAnswer {
   readonly fingerprint: string;
@@ -43,16 +43,6 @@ export const isKeyUsed = (error: unknown): boolean =>
 /** Forgets answers given before an instant. */
 export async function forgetAnswersBefore(q: Queries, instant: string): Promise<void> {
   await q.delete(answers).where(lt(answers.givenAt, instant));
-}
-
-/**
- * Forgets answers that show the record of somebody whom an import brought: of people whom nobody has touched they are
- * refusals, with the record as it is now, and of bringing somebody back from deleting.
- */
-export async function forgetAnswersAboutBrought(q: Queries, importId: string): Promise<void> {
-  const people = q.select({ id: sitters.id }).from(sitters).where(eq(sitters.importId, importId));
-  for (const path of ['$.current.id', '$.value.id'])
-    await q.delete(answers).where(inArray(sql`json_extract(${answers.outcome}, ${path})`, people));
 }
 
 /** Forgets every answer in which this id occurs: what is erased must not live on in an answer. */

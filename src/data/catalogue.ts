@@ -1,5 +1,5 @@
 /** Versions of seats, places and methods: each an immutable document, read back through its schema. */
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, or, sql } from 'drizzle-orm';
 import { SHIPPED_METHODS, type Method } from '../core/method';
 import type { Place } from '../core/place';
 import { seatDoubts, type SeatModel } from '../core/seat';
@@ -12,7 +12,7 @@ import {
   type SeatSummary,
 } from '../contract';
 import type { Queries } from './client';
-import { methodVersions, placeVersions, seatVersions } from './schema';
+import { foldedMethodVersions, methodVersions, placeVersions, seatVersions } from './schema';
 
 const newestSeat = sql`${seatVersions.number} = (select max(v.number) from seat_versions v where v.seat_id = ${seatVersions.seatId})`;
 const newestPlace = sql`${placeVersions.number} = (select max(v.number) from place_versions v where v.place_id = ${placeVersions.placeId})`;
@@ -26,8 +26,25 @@ const byName =
 export async function listSeats(q: Queries): Promise<SeatSummary[]> {
   const rows = await q.select().from(seatVersions).where(newestSeat);
   return rows
-    .map((r) => ({ versionId: r.id, seat: SeatSchema.parse(r.document) }))
+    .map(seatSummary)
     .sort(byName((s) => s.seat.name));
+}
+
+const seatSummary = (row: typeof seatVersions.$inferSelect): SeatSummary => ({
+  versionId: row.id,
+  version: row.number,
+  seat: SeatSchema.parse(row.document),
+});
+
+/** Returns a seat by its own id (its newest version) or by the id of one of its versions. */
+export async function findSeat(q: Queries, id: string): Promise<SeatSummary | null> {
+  const [row] = await q
+    .select()
+    .from(seatVersions)
+    .where(or(eq(seatVersions.id, id), eq(seatVersions.seatId, id)))
+    .orderBy(desc(seatVersions.number))
+    .limit(1);
+  return row ? seatSummary(row) : null;
 }
 
 export async function findSeatVersion(q: Queries, versionId: string): Promise<SeatModel | null> {
@@ -50,11 +67,28 @@ export async function insertSeatVersion(
     .values({ id: versionId, seatId: seat.id, number, document: seat, createdAt: at });
 }
 
+const placeSummary = (row: typeof placeVersions.$inferSelect): PlaceSummary => ({
+  versionId: row.id,
+  version: row.number,
+  place: PlaceSchema.parse(row.document),
+});
+
 export async function listPlaces(q: Queries): Promise<PlaceSummary[]> {
   const rows = await q.select().from(placeVersions).where(newestPlace);
   return rows
-    .map((r) => ({ versionId: r.id, version: r.number, place: PlaceSchema.parse(r.document) }))
+    .map(placeSummary)
     .sort(byName((p) => p.place.name));
+}
+
+/** Returns a place by its own id (its newest version) or by the id of one of its versions. */
+export async function findPlace(q: Queries, id: string): Promise<PlaceSummary | null> {
+  const [row] = await q
+    .select()
+    .from(placeVersions)
+    .where(or(eq(placeVersions.id, id), eq(placeVersions.placeId, id)))
+    .orderBy(desc(placeVersions.number))
+    .limit(1);
+  return row ? placeSummary(row) : null;
 }
 
 export async function findPlaceVersion(q: Queries, versionId: string): Promise<Place | null> {
@@ -69,7 +103,7 @@ export async function newestPlaceOf(q: Queries, placeId: string): Promise<PlaceS
     .where(eq(placeVersions.placeId, placeId))
     .orderBy(desc(placeVersions.number))
     .limit(1);
-  return row ? { versionId: row.id, version: row.number, place: PlaceSchema.parse(row.document) } : null;
+  return row ? placeSummary(row) : null;
 }
 
 export async function insertPlaceVersion(
@@ -110,13 +144,39 @@ export async function listMethods(q: Queries): Promise<MethodSummary[]> {
   return rows.map(methodSummary).sort(byName((m) => m.method.name));
 }
 
-export async function findMethodVersion(q: Queries, versionId: string): Promise<Method | null> {
-  const [row] = await q.select().from(methodVersions).where(eq(methodVersions.id, versionId));
-  return row ? MethodSchema.parse(row.document) : null;
+/** The version itself, or the one that it was folded into. */
+async function methodRow(q: Queries, versionId: string): Promise<MethodRow | null> {
+  const [row] = await q
+    .select({ found: methodVersions })
+    .from(methodVersions)
+    .leftJoin(foldedMethodVersions, eq(foldedMethodVersions.intoId, methodVersions.id))
+    .where(or(eq(methodVersions.id, versionId), eq(foldedMethodVersions.id, versionId)))
+    .limit(1);
+  return row?.found ?? null;
 }
 
-export const newestMethodOf = async (q: Queries, methodId: string): Promise<MethodSummary | null> =>
-  (await methodHistory(q, methodId))[0] ?? null;
+export async function findMethodVersion(q: Queries, versionId: string): Promise<Method | null> {
+  const row = await methodRow(q, versionId);
+  return row && MethodSchema.parse(row.document);
+}
+
+/** Returns a method by its own id (its newest version) or by the id of one of its versions. */
+export async function findMethod(q: Queries, id: string): Promise<MethodSummary | null> {
+  const newest = await newestMethodOf(q, id);
+  if (newest) return newest;
+  const row = await methodRow(q, id);
+  return row && methodSummary(row);
+}
+
+export async function newestMethodOf(q: Queries, methodId: string): Promise<MethodSummary | null> {
+  const [row] = await q
+    .select()
+    .from(methodVersions)
+    .where(eq(methodVersions.methodId, methodId))
+    .orderBy(desc(methodVersions.number))
+    .limit(1);
+  return row ? methodSummary(row) : null;
+}
 
 export async function insertMethodVersion(
   q: Queries,

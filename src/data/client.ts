@@ -13,6 +13,9 @@ export type Queries = Pick<Database, 'select' | 'insert' | 'update' | 'delete' |
 /** How long a connection waits for another process that holds the file, ms. */
 const BUSY_TIMEOUT_MS = 10_000;
 
+/** Folds the write-ahead log into the file and empties it: it still holds what was. */
+export const emptyLog = (client: Client) => client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+
 export class NewerDatabaseError extends Error {}
 
 /** Migrations known here against those the file has had; a file from a newer program is refused. */
@@ -48,6 +51,8 @@ export async function openDatabase(url: string, folder: string = migrationsDir()
     await client.execute('PRAGMA synchronous = FULL');
     const foreignKeys = await client.execute('PRAGMA foreign_keys');
     if (Number(foreignKeys.rows[0]?.[0]) !== 1) throw new Error('foreign_keys is off');
+    // A program that was killed after erasing and before emptying the log has left what it erased there.
+    await emptyLog(client);
   }
   await refuseNewer(client, folder);
   const db = drizzle(client, { schema, casing: 'snake_case' });

@@ -9,7 +9,7 @@ import { storedPer } from './sitters';
 
 type SitterRow = typeof sitters.$inferSelect;
 type ReadingRow = typeof readings.$inferSelect;
-type SessionRow = typeof measuringSessions.$inferSelect;
+type SessionRow = Omit<typeof measuringSessions.$inferSelect, 'version'>;
 
 /** People in the order of their ids, after one of them; those deleted are not among them. */
 const pageOf = (q: Queries, after: string, count: number): Promise<SitterRow[]> =>

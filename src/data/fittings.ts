@@ -1,14 +1,17 @@
-import { and, asc, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { FitInputs, Settings } from '../core/fit';
+import type { AdjustmentKind } from '../core/seat';
 import {
   InputsSchema,
   SettingsSchema,
   type Fitter,
   type FittingSummary,
   type Hand,
+  type NewFitter,
   type NewFitting,
   type SettingSet,
 } from '../contract';
+import type { Page, PageRequest } from '../contract/paging';
 import { isKeyUsed, keepIfChanged, type FirstAnswer } from './answers';
 import type { Database, Queries } from './client';
 import { measuredOf } from './sitters';
@@ -22,7 +25,6 @@ import {
   sitters,
 } from './schema';
 
-const MOST_LISTED = 200;
 /** Stored per kilogram: tens of grams. */
 const STORED_PER_KG = 100;
 
@@ -35,7 +37,7 @@ export interface FittingRow {
   readonly placeVersionId: string | null;
   readonly methodVersionId: string;
   readonly toolsKg: number;
-  readonly fillIn: boolean;
+  readonly estimateMissing: boolean;
   readonly state: 'open' | 'left';
   readonly version: number;
   readonly draftRevision: number;
@@ -96,12 +98,51 @@ function summaryOf(row: SummaryRow): FittingSummary {
 /** Neither the fitting nor its sitter is marked as deleted. */
 const standing = and(isNull(fittings.deletedAt), or(isNull(fittings.sitterId), isNull(sitters.deletedAt)));
 
-export async function listFittings(q: Queries, sitterId?: string): Promise<FittingSummary[]> {
-  const rows = await selectSummaries(q)
-    .where(and(standing, sitterId ? eq(fittings.sitterId, sitterId) : undefined))
-    .orderBy(desc(fittings.date), desc(fittings.updatedAt))
-    .limit(MOST_LISTED);
-  return rows.map(summaryOf);
+export interface FittingFilter {
+  readonly sitter?: string | undefined;
+  readonly state?: FittingSummary['state'] | undefined;
+}
+
+/** Returns a page of fittings, the newest first. */
+export async function listFittings(
+  q: Queries,
+  { sitter, state }: FittingFilter,
+  { cursor, limit }: PageRequest,
+): Promise<Page<FittingSummary> | 'unknownCursor'> {
+  const found = and(
+    standing,
+    sitter === undefined ? undefined : eq(fittings.sitterId, sitter),
+    state === undefined ? undefined : eq(fittings.state, state),
+  );
+  const [last] =
+    cursor === undefined
+      ? [null]
+      : await q.select({ id: fittings.id, date: fittings.date }).from(fittings).where(eq(fittings.id, cursor));
+  if (last === undefined) return 'unknownCursor';
+  const after = last && sql`(${fittings.date}, ${fittings.id}) < (${last.date}, ${last.id})`;
+  const [[counted], rows] = await Promise.all([
+    q
+      .select({ total: count() })
+      .from(fittings)
+      .leftJoin(sitters, eq(sitters.id, fittings.sitterId))
+      .where(found),
+    selectSummaries(q)
+      .where(and(found, after ?? undefined))
+      .orderBy(desc(fittings.date), desc(fittings.id))
+      .limit(limit + 1),
+  ]);
+  const items = rows.slice(0, limit).map(summaryOf);
+  return { items, total: counted?.total ?? 0, next: rows.length > limit ? items.at(-1)!.id : null };
+}
+
+/** Ids of every fitting of a sitter, the newest first. */
+export async function fittingIdsOf(q: Queries, sitterId: string): Promise<string[]> {
+  const rows = await q
+    .select({ id: fittings.id })
+    .from(fittings)
+    .where(and(eq(fittings.sitterId, sitterId), isNull(fittings.deletedAt)))
+    .orderBy(desc(fittings.date), desc(fittings.id));
+  return rows.map((r) => r.id);
 }
 
 export async function findFittingSummary(q: Queries, id: string): Promise<FittingSummary | null> {
@@ -120,6 +161,15 @@ export async function findFitting(q: Queries, id: string): Promise<FittingRow | 
     toolsKg: row.tools / STORED_PER_KG,
     inputs: row.inputs === null ? null : InputsSchema.parse(row.inputs),
   };
+}
+
+/** Returns whose a fitting is, deleted and not yet erased ones included; null where no fitting has this id. */
+export async function findFittingOfAnyState(
+  q: Queries,
+  id: string,
+): Promise<Pick<FittingRow, 'sitterId'> | null> {
+  const [row] = await q.select({ sitterId: fittings.sitterId }).from(fittings).where(eq(fittings.id, id));
+  return row ?? null;
 }
 
 /** Marks as deleted at an instant, or takes the mark away; false where no such fitting is there to mark. */
@@ -151,13 +201,13 @@ export async function openFittingsByUsualTable(q: Queries): Promise<string[]> {
     .select({ id: fittings.id })
     .from(fittings)
     .innerJoin(sitters, eq(sitters.id, fittings.sitterId))
-    .where(and(eq(fittings.state, 'open'), eq(fittings.fillIn, true), isNull(sitters.tableId)));
+    .where(and(eq(fittings.state, 'open'), eq(fittings.estimateMissing, true), isNull(sitters.tableId)));
   return rows.map((r) => r.id);
 }
 
 export async function insertFitting(
   q: Queries,
-  fitting: NewFitting & { methodVersionId: string; date: string; fillIn: boolean },
+  fitting: NewFitting & { methodVersionId: string; date: string; estimateMissing: boolean },
   at: string,
 ): Promise<void> {
   await q.insert(fittings).values({ ...fitting, createdAt: at, updatedAt: at });
@@ -169,7 +219,7 @@ export interface FittingChange {
   readonly methodVersionId?: string | undefined;
   readonly fitterId?: string | null | undefined;
   readonly toolsKg?: number | undefined;
-  readonly fillIn?: boolean | undefined;
+  readonly estimateMissing?: boolean | undefined;
   readonly state?: 'open' | 'left' | undefined;
   readonly date?: string | undefined;
   readonly inputs?: FitInputs | null | undefined;
@@ -212,6 +262,7 @@ export async function findDraft(q: Queries, fittingId: string): Promise<SettingS
         stage: row.stage,
         version: row.version,
         settings: SettingsSchema.parse(row.settings),
+        held: row.held ?? [],
         savedAt: row.savedAt,
       }
     : null;
@@ -245,27 +296,32 @@ export async function advanceDraft(q: Queries, id: string, revision: number): Pr
   return row?.version ?? null;
 }
 
-/** A draft to be written over, and what it stands on. */
+/** A draft to be written over. */
 export interface DraftWrite {
   /** For the row, where it is the first draft. */
   readonly id: string;
+  readonly settings: Settings;
+  readonly held: readonly AdjustmentKind[];
+  readonly at: string;
+}
+
+/** What a draft stands on. */
+export interface DraftBase {
   readonly fittingId: string;
   /** Of the fitting. */
   readonly version: number;
   /** Of the draft before. */
   readonly revision: number;
-  readonly settings: Settings;
-  readonly at: string;
 }
 
 /** Ready made, unlike all other statements: drafts come many a second, and building three takes as long as one of them. */
 const ADVANCE_DRAFT = `update fittings set draft_revision = ?
   where id = ? and version = ? and draft_revision = ?
     and state = 'open' and deleted_at is null and sitter_id is not null`;
-const WRITE_DRAFT = `insert into setting_sets (id, fitting_id, stage, version, settings, saved_at)
-  select ?, ?, '${DRAFT.stage}', ${DRAFT.version}, ?, ? where changes() = 1
+const WRITE_DRAFT = `insert into setting_sets (id, fitting_id, stage, version, settings, held, saved_at)
+  select ?, ?, '${DRAFT.stage}', ${DRAFT.version}, ?, ?, ? where changes() = 1
   on conflict (fitting_id, posture, stage, version)
-  do update set settings = excluded.settings, saved_at = excluded.saved_at`;
+  do update set settings = excluded.settings, held = excluded.held, saved_at = excluded.saved_at`;
 
 /**
  * Moves a draft on and writes it over, in one go, where nothing that it stands on has changed.
@@ -274,14 +330,15 @@ const WRITE_DRAFT = `insert into setting_sets (id, fitting_id, stage, version, s
  */
 export async function writeDraftAtOnce(
   db: Database,
-  { id, fittingId, version, revision, settings, at }: DraftWrite,
+  { fittingId, version, revision }: DraftBase,
+  { id, settings, held, at }: DraftWrite,
   answer: { readonly key: string; readonly first: FirstAnswer } | null,
 ): Promise<boolean> {
   try {
     const [advanced] = await db.$client.batch(
       [
         { sql: ADVANCE_DRAFT, args: [revision + 1, fittingId, version, revision] },
-        { sql: WRITE_DRAFT, args: [id, fittingId, JSON.stringify(settings), at] },
+        { sql: WRITE_DRAFT, args: [id, fittingId, JSON.stringify(settings), JSON.stringify(held), at] },
         ...(answer ? [keepIfChanged(answer.key, answer.first, at)] : []),
       ],
       'write',
@@ -310,24 +367,22 @@ async function nextRevision(q: Queries, fittingId: string): Promise<void> {
 }
 
 /** Writes the draft over and moves its revision on. */
-export async function saveDraft(...draft: Parameters<typeof writeDraft>): Promise<void> {
-  await writeDraft(...draft);
-  await nextRevision(draft[0], draft[2]);
+export async function saveDraft(q: Queries, fittingId: string, draft: DraftWrite): Promise<void> {
+  await writeDraft(q, fittingId, draft);
+  await nextRevision(q, fittingId);
 }
 
 export async function writeDraft(
   q: Queries,
-  id: string,
   fittingId: string,
-  settings: Settings,
-  at: string,
+  { id, settings, held, at }: DraftWrite,
 ): Promise<void> {
   await q
     .insert(settingSets)
-    .values({ id, fittingId, ...DRAFT, settings, savedAt: at })
+    .values({ id, fittingId, ...DRAFT, settings, held: [...held], savedAt: at })
     .onConflictDoUpdate({
       target: [settingSets.fittingId, settingSets.posture, settingSets.stage, settingSets.version],
-      set: { settings, savedAt: at },
+      set: { settings, held: [...held], savedAt: at },
     });
 }
 
@@ -369,9 +424,10 @@ export async function insertSettingVersion(
 
 export async function listFitters(q: Queries): Promise<Fitter[]> {
   const rows = await q.select().from(fitters).orderBy(fitters.name);
-  return rows.map(({ id, name, threeFingers, fourFingers }) => ({
+  return rows.map(({ id, name, version, threeFingers, fourFingers }) => ({
     id,
     name,
+    version,
     ...(threeFingers === null && fourFingers === null
       ? {}
       : { hand: { threeFingersMm: inMm(threeFingers), fourFingersMm: inMm(fourFingers) } }),
@@ -383,14 +439,15 @@ const PER_MM = 10;
 const inMm = (tenths: number | null): number | null => (tenths === null ? null : tenths / PER_MM);
 const inTenths = (mm: number | null): number | null => (mm === null ? null : Math.round(mm * PER_MM));
 
-/** @returns whether there is such a fitter */
-export async function updateHand(q: Queries, id: string, hand: Hand): Promise<boolean> {
-  const found = await q
+export async function updateHand(q: Queries, id: string, hand: Hand): Promise<void> {
+  await q
     .update(fitters)
-    .set({ threeFingers: inTenths(hand.threeFingersMm), fourFingers: inTenths(hand.fourFingersMm) })
-    .where(eq(fitters.id, id))
-    .returning({ id: fitters.id });
-  return found.length > 0;
+    .set({
+      threeFingers: inTenths(hand.threeFingersMm),
+      fourFingers: inTenths(hand.fourFingersMm),
+      version: sql`${fitters.version} + 1`,
+    })
+    .where(eq(fitters.id, id));
 }
 
 export async function openFittingsByFitter(q: Queries, fitterId: string): Promise<string[]> {
@@ -401,7 +458,7 @@ export async function openFittingsByFitter(q: Queries, fitterId: string): Promis
   return rows.map((r) => r.id);
 }
 
-export async function insertFitter(q: Queries, fitter: Fitter, at: string): Promise<void> {
+export async function insertFitter(q: Queries, fitter: NewFitter, at: string): Promise<void> {
   await q
     .insert(fitters)
     .values({

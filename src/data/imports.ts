@@ -1,9 +1,9 @@
 /** Imports and their parts that have not been written yet. */
-import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, lt, ne, notInArray, sql } from 'drizzle-orm';
 import type { ImportCounts } from '../contract/importing';
 import type { PartPerson } from '../contract/people-file';
 import type { Queries } from './client';
-import { importParts, imports, sitters } from './schema';
+import { answers, importParts, imports, sitters } from './schema';
 
 export interface ImportRow extends Omit<typeof imports.$inferSelect, 'counts'> {
   readonly counts: ImportCounts;
@@ -31,13 +31,12 @@ export async function findImport(q: Queries, id: string): Promise<ImportRow | nu
 }
 
 /** Imports that have been begun, the newest first. */
-export async function importsBegun(q: Queries, most: number): Promise<ImportRow[]> {
+export async function importsBegun(q: Queries): Promise<ImportRow[]> {
   const rows = await q
     .select()
     .from(imports)
-    .where(notInArray(imports.state, ['gathering']))
-    .orderBy(desc(imports.createdAt), desc(imports.id))
-    .limit(most);
+    .where(ne(imports.state, 'gathering'))
+    .orderBy(desc(imports.createdAt), desc(imports.id));
   return rows.map(importRow);
 }
 
@@ -136,28 +135,32 @@ export async function importsBefore(q: Queries, instant: string): Promise<string
   return rows.map((r) => r.id);
 }
 
-const broughtBy = (importId: string) => and(eq(sitters.importId, importId), isNull(sitters.deletedAt));
+const brought = (importId: string) => and(eq(sitters.importId, importId), isNull(sitters.deletedAt));
 
 /** Whom an import brought and with whom nothing has been done since: neither edited nor measured nor fitted here. */
 const untouched = (importId: string) =>
   and(
-    broughtBy(importId),
+    brought(importId),
     // Every edit and every reading makes a version of its own.
     eq(sitters.version, 1),
     sql`not exists (select 1 from fittings f where f.sitter_id = ${sitters.id})`,
     sql`not exists (select 1 from measuring_sessions m where m.sitter_id = ${sitters.id} and m.started_at > ${sitters.createdAt})`,
   );
 
-/** How many people an import brought that are still here, and with how many of them nothing has been done since. */
-export async function countBrought(
-  q: Queries,
-  importId: string,
-): Promise<{ readonly all: number; readonly untouched: number }> {
-  const [[all], [free]] = await Promise.all([
-    q.select({ n: count() }).from(sitters).where(broughtBy(importId)),
-    q.select({ n: count() }).from(sitters).where(untouched(importId)),
-  ]);
-  return { all: all?.n ?? 0, untouched: free?.n ?? 0 };
+/** How many of the people whom an import brought are still here. */
+export async function countBrought(q: Queries, importId: string): Promise<number> {
+  const [row] = await q.select({ n: count() }).from(sitters).where(brought(importId));
+  return row?.n ?? 0;
+}
+
+/**
+ * Forgets answers that show the record of somebody whom an import brought and with whom nothing has been done since:
+ * refusals, with the record as it is now, and those to bringing somebody back from deleting.
+ */
+export async function forgetAnswersAboutBrought(q: Queries, importId: string): Promise<void> {
+  const people = q.select({ id: sitters.id }).from(sitters).where(untouched(importId));
+  for (const path of ['$.current.id', '$.value.id'])
+    await q.delete(answers).where(inArray(sql`json_extract(${answers.outcome}, ${path})`, people));
 }
 
 /**

@@ -1,5 +1,5 @@
 /** Sessions of measuring, and the readings that belong to each. */
-import { and, desc, eq, gte, isNotNull, isNull } from 'drizzle-orm';
+import { and, desc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
 import { isDimensionId, type DimensionId } from '../core/body';
 import { INSTRUMENTS, INSTRUMENT_IDS } from '../core/measuring';
 import type { Pair } from '../core/population';
@@ -15,7 +15,10 @@ export interface SessionRow extends MeasuringSessionEdit {
   readonly startedAt: string;
 }
 
-export async function findSession(q: Queries, id: string): Promise<SessionRow | null> {
+export async function findSession(
+  q: Queries,
+  id: string,
+): Promise<(SessionRow & { readonly version: number }) | null> {
   const [row] = await q.select().from(measuringSessions).where(eq(measuringSessions.id, id));
   return row ?? null;
 }
@@ -28,7 +31,10 @@ export async function updateSession(
   q: Queries,
   { id, shoesOn, clothes, notes }: MeasuringSessionEdit,
 ): Promise<void> {
-  await q.update(measuringSessions).set({ shoesOn, clothes, notes }).where(eq(measuringSessions.id, id));
+  await q
+    .update(measuringSessions)
+    .set({ shoesOn, clothes, notes, version: sql`${measuringSessions.version} + 1` })
+    .where(eq(measuringSessions.id, id));
 }
 
 /** Whether the reading that holds was taken by anybody else since a session began. */
@@ -114,14 +120,14 @@ export async function sessionsOf(
     found.set(key, begun);
     return begun;
   };
-  for (const { id, date, takenBy, shoesOn, clothes, notes, startedAt } of sessions)
-    begin(id, startedAt, { id, date, takenBy, shoesOn, clothes, notes });
+  for (const { id, date, takenBy, shoesOn, clothes, notes, version, startedAt } of sessions)
+    begin(id, startedAt, { id, date, takenBy, shoesOn, clothes, notes, version });
   for (const row of rows) {
     const taken = takenOf(row);
     if (!taken) continue;
     const date = dateOf(row.takenAt);
     const key = row.sessionId ?? JSON.stringify([date, row.takenBy]);
-    const apart = { id: null, date, takenBy: row.takenBy, shoesOn: false, clothes: '', notes: '' };
+    const apart = { id: null, date, takenBy: row.takenBy, shoesOn: false, clothes: '', notes: '', version: null };
     (found.get(key) ?? begin(key, row.takenAt, apart)).taken.push(taken);
   }
   return [...found.values()].sort((a, b) => (a.at < b.at ? 1 : -1)).map(({ session }) => session);

@@ -3,6 +3,7 @@
  * places and methods have immutable versions; whatever points at one points at a version.
  */
 import { sql } from 'drizzle-orm';
+import type { AdjustmentKind } from '../core/seat';
 import { IMPORT_STATES } from '../contract/importing';
 import { check, index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
@@ -15,6 +16,7 @@ export const fitters = sqliteTable('fitters', {
   /** Breadth of three and of four fingers of the hand that is slid behind the knee, tenths of a millimetre. */
   threeFingers: integer(),
   fourFingers: integer(),
+  version: integer().notNull().default(1),
   createdAt: instant(),
 });
 
@@ -62,6 +64,7 @@ export const measuringSessions = sqliteTable(
     shoesOn: integer({ mode: 'boolean' }).notNull().default(false),
     clothes: text().notNull().default(''),
     notes: text().notNull().default(''),
+    version: integer().notNull().default(1),
     startedAt: instant(),
   },
   (t) => [index('measuring_sessions_sitter').on(t.sitterId, t.startedAt)],
@@ -162,6 +165,14 @@ export const methodVersions = sqliteTable(
   (t) => [uniqueIndex('method_versions_number').on(t.methodId, t.number)],
 );
 
+/** Versions that were folded into an equal one: links and answers that name them still lead there. */
+export const foldedMethodVersions = sqliteTable('folded_method_versions', {
+  id: id(),
+  intoId: text()
+    .notNull()
+    .references(() => methodVersions.id),
+});
+
 /** Tables of bodies that the practice has brought; the shipped ones come with the program. */
 export const populationTables = sqliteTable('population_tables', {
   id: id(),
@@ -180,6 +191,8 @@ export const practice = sqliteTable(
     tableId: text(),
     /** Repeat tolerances of its own by dimension, mm or kg. */
     tolerances: text({ mode: 'json' }),
+    /** Counts every change of the tolerances. */
+    tolerancesVersion: integer().notNull().default(1),
   },
   (t) => [check('practice_one', sql`${t.id} = 1`)],
 );
@@ -199,7 +212,7 @@ export const fittings = sqliteTable(
     /** Tens of grams of tools carried. */
     tools: integer().notNull().default(0),
     /** Whether what was not measured is estimated. */
-    fillIn: integer({ mode: 'boolean' }).notNull().default(false),
+    estimateMissing: integer('fill_in', { mode: 'boolean' }).notNull().default(false),
     /** Local date. */
     date: text().notNull(),
     state: text({ enum: ['open', 'left'] })
@@ -215,7 +228,7 @@ export const fittings = sqliteTable(
     /** As in a sitter. */
     deletedAt: text(),
   },
-  (t) => [index('fittings_sitter').on(t.sitterId), index('fittings_updated').on(t.updatedAt)],
+  (t) => [index('fittings_sitter').on(t.sitterId), index('fittings_date').on(t.date, t.id)],
 );
 
 /** Version 0 is the draft, written over by saving; a higher version is made only by an act and never changed. */
@@ -230,6 +243,8 @@ export const settingSets = sqliteTable(
     stage: text({ enum: ['computed', 'reached', 'left'] }).notNull(),
     version: integer().notNull(),
     settings: text({ mode: 'json' }).notNull(),
+    /** Of a draft: adjustments that solving leaves where they are; null: none. */
+    held: text({ mode: 'json' }).$type<AdjustmentKind[]>(),
     /** The inputs these settings were judged on; null in a draft, which goes with the fitting's own. */
     inputs: text({ mode: 'json' }),
     savedAt: instant(),

@@ -1,14 +1,14 @@
-import { and, asc, desc, eq, isNotNull, isNull, like, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, like, sql } from 'drizzle-orm';
 import { DIMENSIONS, FITTING_DIMENSIONS, isDimensionId, type Body, type DimensionId } from '../core/body';
 import type { Quantity } from '../core/quantity';
 import type { NewSitter, Sitter, SitterEdit } from '../contract';
+import type { Page, PageRequest } from '../contract/paging';
 import type { Queries } from './client';
 import { fold } from './fold';
 import { readings, sitters } from './schema';
 
 /** Stored units of one unit shown: tenths of a millimetre, hundredths of a kilogram. */
 const STORED_PER: Record<'mm' | 'kg', number> = { mm: 10, kg: 100 };
-const MOST_LISTED = 500;
 
 export const storedPer = (id: DimensionId): number => STORED_PER[DIMENSIONS[id].unit];
 
@@ -32,16 +32,51 @@ const columns = {
   measured: measuredOf,
 };
 
-export async function listSitters(q: Queries, search: string): Promise<Sitter[]> {
-  const pattern = `%${fold(search).replace(/[\\%_]/g, '\\$&')}%`;
-  const found = search.trim() === '' ? undefined : sql`${like(sitters.folded, pattern)} escape '\\'`;
-  return q
-    .select(columns)
-    .from(sitters)
-    .where(and(isNull(sitters.deletedAt), found))
-    .orderBy(asc(sitters.folded), asc(sitters.id))
-    .limit(MOST_LISTED);
+/** Matches names that hold every word of a search, in any order; case and accents do not matter. */
+function namedLike(search: string) {
+  const words = fold(search).split(' ').filter(Boolean);
+  return and(
+    ...words.map((word) => {
+      const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+      return sql`${like(sitters.folded, pattern)} escape '\\'`;
+    }),
+  );
 }
+
+/** Returns a page of sitters by name. */
+export async function listSitters(
+  q: Queries,
+  search: string,
+  { cursor, limit }: PageRequest,
+): Promise<Page<Sitter> | 'unknownCursor'> {
+  const found = and(isNull(sitters.deletedAt), namedLike(search));
+  const last = cursor === undefined ? null : await placeInList(q, cursor);
+  if (last === undefined) return 'unknownCursor';
+  const after = last && sql`(${sitters.folded}, ${sitters.id}) > (${last.folded}, ${last.id})`;
+  const [[counted], rows] = await Promise.all([
+    q.select({ total: count() }).from(sitters).where(found),
+    q
+      .select(columns)
+      .from(sitters)
+      .where(and(found, after ?? undefined))
+      .orderBy(asc(sitters.folded), asc(sitters.id))
+      .limit(limit + 1),
+  ]);
+  const items = rows.slice(0, limit);
+  return { items, total: counted?.total ?? 0, next: rows.length > limit ? items.at(-1)!.id : null };
+}
+
+async function placeInList(q: Queries, id: string) {
+  const [row] = await q
+    .select({ id: sitters.id, folded: sitters.folded })
+    .from(sitters)
+    .where(eq(sitters.id, id));
+  return row;
+}
+
+/** Whether an id belongs to a sitter, deleted and not yet erased ones included. */
+export const isSitterIdUsed = async (q: Queries, id: string): Promise<boolean> =>
+  (await placeInList(q, id)) !== undefined;
 
 export async function findSitter(q: Queries, id: string): Promise<Sitter | null> {
   const [row] = await q

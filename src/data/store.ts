@@ -1,5 +1,7 @@
+import { statSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
-import type { Database, Queries } from './client';
+import { emptyLog, type Database, type Queries } from './client';
+import { StorageGone } from './storage-gone';
 
 /**
  * One database and one queue of writes. Two open transactions in one process block each other for the whole
@@ -7,8 +9,18 @@ import type { Database, Queries } from './client';
  */
 export class Store {
   private tail: Promise<unknown> = Promise.resolve();
+  /** Whether the write-ahead log holds what is not in the file yet. */
+  private isLogged = true;
+  private writtenAt = 0;
+  private readonly inode: number | null;
 
-  constructor(readonly db: Database) {}
+  /** @param file of the database, to see that it is still there; null where there is none to look at */
+  constructor(
+    readonly db: Database,
+    private readonly file: string | null = null,
+  ) {
+    this.inode = file === null ? null : statSync(file).ino;
+  }
 
   /** Runs one act in one transaction, after all acts before it. Never call it inside itself. */
   write<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
@@ -23,14 +35,17 @@ export class Store {
   }
 
   /**
-   * As `write`, for an act whose statements all stand beforehand: it hands them over at once, as one transaction,
+   * As `write`, for an act whose statements are all there beforehand: it hands them over at once, as one transaction,
    * without a way there and back for each.
    */
   writeAtOnce<T>(act: (db: Database) => Promise<T>): Promise<T> {
-    const run = () => act(this.db);
-    const result = this.tail.then(run, run);
-    this.tail = result.catch(() => undefined);
-    return result;
+    const run = () => {
+      this.refuseIfGone();
+      this.isLogged = true;
+      this.writtenAt = performance.now();
+      return act(this.db);
+    };
+    return this.inTurn(run);
   }
 
   /**
@@ -39,13 +54,42 @@ export class Store {
    */
   async erase<T>(act: (queries: Queries) => Promise<T>): Promise<T> {
     const result = await this.write(act);
-    await this.db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+    await this.fold();
     return result;
   }
 
-  /** Waits for the writes under way and closes; the write-ahead log is folded into the file. */
+  /** Folds the log into the file, so that a copy of the file alone has everything. */
+  fold(): Promise<void> {
+    return this.inTurn(async () => {
+      if (this.isGone()) return;
+      this.isLogged = false;
+      await emptyLog(this.db.$client);
+    });
+  }
+
+  /** Folds the log where nothing has been written for a while. */
+  async foldIfQuiet(quietMs: number): Promise<void> {
+    if (this.isLogged && performance.now() - this.writtenAt >= quietMs) await this.fold();
+  }
+
+  /** Waits for the writes under way and closes; the log is folded into the file. */
   async close(): Promise<void> {
-    await this.tail;
+    await this.fold().catch(() => undefined);
     this.db.$client.close();
+  }
+
+  private inTurn<T>(run: () => Promise<T>): Promise<T> {
+    const result = this.tail.then(run, run);
+    this.tail = result.catch(() => undefined);
+    return result;
+  }
+
+  /** A file that was removed is still written to, and gone with the program: nothing may be said to be saved then. */
+  private refuseIfGone(): void {
+    if (this.isGone()) throw new StorageGone(this.file ?? '');
+  }
+
+  private isGone(): boolean {
+    return this.file !== null && statSync(this.file, { throwIfNoEntry: false })?.ino !== this.inode;
   }
 }

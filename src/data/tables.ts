@@ -1,7 +1,7 @@
 /** Tables of bodies that the practice has brought, and which one it uses. */
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { PopulationTable } from '../core/population';
-import { TableSchema } from '../contract';
+import { TableSchema, type OwnTolerances } from '../contract';
 import type { Tolerances } from '../core/measuring';
 import type { Queries } from './client';
 import { populationTables, practice } from './schema';
@@ -52,16 +52,22 @@ export async function setUsualTable(q: Queries, tableId: string): Promise<void> 
     .onConflictDoUpdate({ target: practice.id, set: { tableId } });
 }
 
-/** Repeat tolerances that the practice has set for itself. */
-export async function findTolerances(q: Queries): Promise<Tolerances> {
+/** Returns the repeat tolerances that the practice has set for itself, with their version. */
+export async function findTolerances(q: Queries): Promise<OwnTolerances> {
   const [row] = await q.select().from(practice).where(eq(practice.id, ONE));
   // Written by `setTolerances` only.
-  return (row?.tolerances as Tolerances | null | undefined) ?? {};
+  const tolerances = (row?.tolerances as Tolerances | null | undefined) ?? {};
+  return { tolerances, version: row?.tolerancesVersion ?? FIRST_VERSION };
 }
+
+const FIRST_VERSION = 1;
 
 export async function setTolerances(q: Queries, tolerances: Tolerances): Promise<void> {
   await q
     .insert(practice)
-    .values({ id: ONE, tolerances })
-    .onConflictDoUpdate({ target: practice.id, set: { tolerances } });
+    .values({ id: ONE, tolerances, tolerancesVersion: FIRST_VERSION + 1 })
+    .onConflictDoUpdate({
+      target: practice.id,
+      set: { tolerances, tolerancesVersion: sql`${practice.tolerancesVersion} + 1` },
+    });
 }

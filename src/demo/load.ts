@@ -22,7 +22,8 @@ const SEED = 20261;
 /** Fills an empty database with the demo records; false where it holds something already. */
 export async function loadDemo(ctx: Context): Promise<boolean> {
   const { db } = ctx.store;
-  if ((await listSeats(db)).length > 0 || (await listSitters(db, '')).length > 0) return false;
+  const sitters = await listSitters(db, '', { limit: 1 });
+  if ((await listSeats(db)).length > 0 || sitters === 'unknownCursor' || sitters.total > 0) return false;
   const demo = buildDemo(SEED, ctx.now());
   await ctx.store.write((q) => insertAll(q, demo, ctx));
   for (const sitter of demo.sitters) {
@@ -127,7 +128,7 @@ async function insertOne(
       fitterId: fitter.id,
       methodVersionId,
       date: localDate(sitter.fitting.at, ctx.practice.timeZone),
-      fillIn: sitter.fitting.fillIn ?? false,
+      estimateMissing: sitter.fitting.estimateMissing ?? false,
     },
     at,
   );

@@ -31,7 +31,7 @@ export interface DemoSitter {
     readonly toolsKg: number;
     readonly daysAgo: number;
     /** What was not measured is estimated. */
-    readonly fillIn?: true;
+    readonly estimateMissing?: true;
   } | null;
 }
 
@@ -220,7 +220,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
       elbowHeightSitting: 241,
       hipBreadthSitting: 394,
     },
-    fitting: { seat: 0, place: 0, method: 'open-hip', toolsKg: 0, daysAgo: 11, fillIn: true },
+    fitting: { seat: 0, place: 0, method: 'open-hip', toolsKg: 0, daysAgo: 11, estimateMissing: true },
   },
   { name: 'Jory Pell', ageYears: 24, sex: null, measures: {}, fitting: null },
 ];

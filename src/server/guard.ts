@@ -1,5 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { PROBLEMS, type ProblemReason } from '../contract';
+import { problemBody } from '../api/answers';
+import type { ProblemReason } from '../contract';
+import { cameThroughProxy, isFromHere } from './addresses';
 
 /** Largest request body, bytes; a whole fitting is far below. */
 export const BODY_LIMIT = 1_000_000;
@@ -31,25 +33,39 @@ export function setSecurityHeaders(response: ServerResponse, { policy, isPage, i
 
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** Whether a request that changes something comes from the address it was sent to. */
-export function comesFromHere(request: IncomingMessage): boolean {
+/**
+ * Returns whether a request that changes something comes from the address it was sent to.
+ * @param publicHost where browsers find the program, where a proxy stands in front
+ */
+export function comesFromHere(request: IncomingMessage, publicHost: string | null): boolean {
   if (READING.has(request.method ?? '')) return true;
   const { origin, host } = request.headers;
   if (origin === undefined) return request.headers['sec-fetch-site'] === undefined;
-  return host !== undefined && hostOf(origin) === host;
+  const from = hostOf(origin);
+  return from !== null && (from === host || from === publicHost);
 }
 
 /** Host and port of an origin; a proxy in front may speak https where we speak http. */
-const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null);
+export const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null);
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
-/** Whether a request to a program that listens on its own machine only was meant for it, and not led here by a name. */
-export function meantForLoopback(request: IncomingMessage): boolean {
+/**
+ * Returns why a request to a program without a passphrase is refused; null where it comes from this machine, was meant
+ * for it, and was not led here by a name or through a proxy.
+ */
+export function strangerTo(request: IncomingMessage): ProblemReason | null {
   const { host } = request.headers;
-  return (
-    host !== undefined && URL.canParse(`http://${host}`) && LOOPBACK.has(new URL(`http://${host}`).hostname)
-  );
+  const isMeant = host !== undefined && LOOPBACK.has(new URL(`http://${host}`).hostname);
+  if (!isMeant || !isFromHere(request)) return 'wrongHost';
+  return cameThroughProxy(request) ? 'proxyUnknown' : null;
+}
+
+/** Returns whether a request names exactly one server, in a form that can be read in one way only. */
+export function namesOneHost({ headers, rawHeaders }: IncomingMessage): boolean {
+  const { host } = headers;
+  const hosts = rawHeaders.filter((text, i) => i % 2 === 0 && text.toLowerCase() === 'host');
+  return hosts.length === 1 && host !== undefined && /^[A-Za-z0-9.[\]:-]+$/.test(host) && URL.canParse(`http://${host}`);
 }
 
 /** Why a body is not read: too long, or of a length that was not said. */
@@ -59,7 +75,11 @@ export function bodyFault(request: IncomingMessage): ProblemReason | null {
 }
 
 export function refuse(response: ServerResponse, reason: ProblemReason): void {
-  const { status, title } = PROBLEMS[reason];
-  response.writeHead(status, { 'content-type': 'application/problem+json', connection: 'close' });
-  response.end(JSON.stringify({ type: `urn:velto:problem:${reason}`, title, status }));
+  const body = problemBody(reason);
+  response.writeHead(body.status, {
+    'content-type': 'application/problem+json',
+    'cache-control': 'no-store',
+    connection: 'close',
+  });
+  response.end(JSON.stringify(body));
 }

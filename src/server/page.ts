@@ -1,23 +1,35 @@
 import type { AstroGlobal } from 'astro';
+import type { Outcome } from '../contract';
 import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
+import { actorOf } from './caller';
 import { currentContext, currentGate } from './current';
-import { actorOf } from './http';
-import { preferencesOf } from './preferences';
+import { readingOf } from './preferences';
+import { SignInNeeded } from './sign-in-needed';
 
-/** What every page hands to its frame. */
-export async function pageProps(astro: Pick<AstroGlobal, 'cookies' | 'locals'>) {
-  const context = { ...currentContext(), actor: actorOf(astro) };
-  const { reading, fitterId } = preferencesOf(astro.cookies, context.practice);
-  const fitters = await allFitters(context);
-  // The device may remember a fitter of a database that is gone.
-  const known = fitters.some((f) => f.id === fitterId);
+type Asked = Pick<AstroGlobal, 'cookies' | 'locals'>;
+
+/** Returns what a page cannot do without; whoever may not see it is led to signing in. */
+export function needed<T>(outcome: Outcome<T>): T {
+  if (outcome.ok) return outcome.value;
+  if (outcome.reason === 'signInFirst') throw new SignInNeeded();
+  throw new Error(`a page was refused what it needs: ${outcome.reason}`);
+}
+
+/** Returns a record to show, or null where there is none; whoever may not see it is led to signing in. */
+export function shown<T>(outcome: Outcome<T>): T | null {
+  return !outcome.ok && outcome.reason !== 'signInFirst' ? null : needed(outcome);
+}
+
+/** Returns what every page hands to its frame. */
+export async function pageProps(astro: Asked) {
+  const context = { ...currentContext(), actor: await actorOf(astro) };
   return {
     context,
     page: {
-      reading,
-      fitterId: known ? fitterId : null,
-      fitters,
+      reading: readingOf(astro.cookies, context.practice),
+      fitterId: context.actor.fitter?.id ?? null,
+      fitters: needed(await allFitters(context)),
       signsIn: currentGate() !== null,
       today: today(context),
     },

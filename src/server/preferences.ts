@@ -1,28 +1,15 @@
 import type { AstroCookies } from 'astro';
+import { readingIn } from '../api/reading';
 import { LENGTH_UNITS, type LengthUnit } from '../core/units';
 import type { Practice } from '../service/context';
-import { DEFAULT_READING, type Reading } from '../words';
+import type { Reading } from '../words';
 
 /** What this device has chosen, kept in cookies so that the first paint is already right. */
-export interface Preferences {
-  readonly reading: Reading;
-  readonly fitterId: string | null;
-}
+export const DEVICE_COOKIES = { units: 'velto-units', fitter: 'velto-fitter' } as const;
 
-export const COOKIES = { units: 'velto-units', fitter: 'velto-fitter' } as const;
-
-export function preferencesOf(cookies: AstroCookies, practice: Practice): Preferences {
-  const length = cookies.get(COOKIES.units)?.value as LengthUnit | undefined;
-  const known = length !== undefined && LENGTH_UNITS.includes(length);
-  const { locale, timeZone } = practice;
-  const reading: Reading = {
-    ...DEFAULT_READING,
-    locale,
-    timeZone,
-    ...(known ? { length, mass: length === 'in' ? 'lb' : 'kg' } : {}),
-  };
-  return {
-    reading,
-    fitterId: cookies.get(COOKIES.fitter)?.value || null,
-  };
+/** Returns how the reader at this device reads numbers and dates. */
+export function readingOf(cookies: AstroCookies, practice: Practice): Reading {
+  const chosen = cookies.get(DEVICE_COOKIES.units)?.value;
+  const length = LENGTH_UNITS.find((unit: LengthUnit) => unit === chosen) ?? 'mm';
+  return readingIn(practice, length);
 }

@@ -1,5 +1,4 @@
 /** Opens the database, then serves the built application: on this machine, or beyond it with a passphrase. */
-import { rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
@@ -9,13 +8,19 @@ import { tidy } from '../service/deleting';
 import { LOOPBACK_HOST, readArguments, type Arguments } from './arguments';
 import { setCurrent } from './current';
 import { Gate } from './gate';
-import { DATABASE_FILE, openContext } from './open';
+import { logFault } from './log-fault';
+import { DATABASE_FILE, openContext, removeData } from './open';
 import { openThreads } from './threads';
 
 /** How long requests under way may take once the server is asked to end, ms. */
 const DRAIN_MS = 5000;
 /** How often what was deleted is looked through, ms. */
 const TIDY_MS = 60_000;
+/** After so long without a change the log is folded into the file, ms; and how often that is looked at. */
+const QUIET_MS = 60_000;
+const LOOK_MS = 10_000;
+/** New files are for whoever runs the program only. */
+const OWNER_ONLY = 0o077;
 
 function fail(message: string): never {
   console.error(`velto: ${message}`);
@@ -27,32 +32,37 @@ function readOrFail(): Arguments {
   return 'error' in given ? fail(given.error) : given;
 }
 
-function removeDatabase(folder: string): void {
-  for (const end of ['', '-wal', '-shm']) rmSync(join(resolve(folder), DATABASE_FILE + end), { force: true });
-}
-
 const built = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 
 async function main(): Promise<void> {
   process.env.NODE_ENV ??= 'production';
+  process.umask(OWNER_ONLY);
   const given = readOrFail();
   const threads = openThreads(built('./thread.mjs'));
-  if (given.fresh) removeDatabase(given.dataFolder);
+  if (given.fresh) removeData(given.dataFolder);
   const { context, loaded } = await openContext({
     dataFolder: given.dataFolder,
-    demo: !given.empty,
+    demo: given.demo,
     compute: threads.compute,
   });
   const gate = given.passphrase === null ? null : await Gate.make(given.passphrase);
   setCurrent(context, gate);
-  setInterval(() => void tidy(context).catch(console.error), TIDY_MS).unref();
+  const logTidying = (error: unknown) => logFault('tidying up', error);
+  setInterval(() => void tidy(context).catch(logTidying), TIDY_MS).unref();
+  setInterval(() => void context.store.foldIfQuiet(QUIET_MS).catch(logTidying), LOOK_MS).unref();
   console.log(
     `data: ${join(resolve(given.dataFolder), DATABASE_FILE)}${loaded ? ', demo records loaded' : ''}`,
   );
   const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as {
     handler: Handler;
   };
-  const application = new Application(handler, built('./client'), gate, given.host === LOOPBACK_HOST);
+  const application = new Application({
+    handler,
+    clientFolder: built('./client'),
+    gate,
+    proxies: given.proxies,
+    publicUrl: given.publicUrl,
+  });
   const server = createServer((request, response) => application.answer(request, response));
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE')

@@ -5,33 +5,61 @@ import { done, refused, type Outcome } from '../contract';
 import type { Question } from '../core/answer';
 import type { Compute } from '../service/context';
 
-/** Longer no case is computed, ms: some made-up seats take minutes. */
+/** Longer no case is calculated, ms: some made-up seats take minutes. Waiting does not count. */
 const LIMIT_MS = 20_000;
 const MOST_THREADS = 4;
-/** So many may wait. */
-const MOST_WAITING = 64;
+/** So many may wait; whoever comes then is asked to try again. */
+const MOST_WAITING = 24;
+/** When to try again where too many are waiting, seconds. */
+const BUSY_S = 5;
 
 export interface Threads {
   readonly compute: Compute;
   readonly close: () => Promise<void>;
 }
 
+export interface ThreadOptions {
+  readonly limitMs?: number;
+  readonly threads?: number;
+  readonly mostWaiting?: number;
+}
+
+/** One core is left to the thread that answers requests, where there are several. */
+const usualThreads = (): number => Math.min(MOST_THREADS, Math.max(1, availableParallelism() - 1));
+
 /** @param filename of the bundle that the threads run */
-export function openThreads(filename: string, limitMs = LIMIT_MS): Threads {
-  const pool = new Piscina({
-    filename,
-    minThreads: 0,
-    maxThreads: Math.min(MOST_THREADS, availableParallelism()),
-    maxQueue: MOST_WAITING,
-    idleTimeout: 30_000,
-  });
+export function openThreads(
+  filename: string,
+  { limitMs = LIMIT_MS, threads = usualThreads(), mostWaiting = MOST_WAITING }: ThreadOptions = {},
+): Threads {
+  const pool = new Piscina({ filename, minThreads: 0, maxThreads: threads, idleTimeout: 30_000 });
+  const waiting: (() => void)[] = [];
+  let running = 0;
+  const turn = (): Promise<void> | null => {
+    if (running < threads) {
+      running++;
+      return Promise.resolve();
+    }
+    // Whoever has a turn hands it on.
+    return waiting.length < mostWaiting ? new Promise((go) => waiting.push(go)) : null;
+  };
+  const handOn = () => {
+    const next = waiting.shift();
+    if (next) next();
+    else running--;
+  };
   const ask = async <Q, A>(name: Question, question: Q): Promise<Outcome<A>> => {
+    const mine = turn();
+    if (!mine) return refused('busy', { retryAfterS: BUSY_S });
+    await mine;
     const signal = AbortSignal.timeout(limitMs);
     try {
       return done((await pool.run(question, { name, signal })) as A);
     } catch (error) {
       if (signal.aborted) return refused('tooLong');
       throw error;
+    } finally {
+      handOn();
     }
   };
   return {

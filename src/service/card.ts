@@ -22,6 +22,7 @@ import {
 import { say, word, type Reading } from '../words';
 import type { Context } from './context';
 import { fittingDetail } from './fittings';
+import { useCase } from './rights';
 
 export interface FittingCard {
   readonly detail: FittingDetail;
@@ -38,7 +39,7 @@ async function offeredFor(ctx: Context, inputs: FitInputs): Promise<readonly Rem
 }
 
 /** The card of a fitting as it stands, in this reader's units. */
-export async function fittingCard(ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> {
+export const fittingCard = useCase('read', 'fitting', async (ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> => {
   const found = await fittingDetail(ctx, id);
   if (!found.ok) return found;
   const detail = found.value;
@@ -56,8 +57,8 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
       order: i + 1,
       adjustment: row.kind,
       name: word(`kind.${row.kind}`),
-      position: o.position + 1,
-      positions: positionCount(o.variable.adjustment),
+      position: o.position,
+      of: positionCount(o.variable.adjustment),
       value: Math.round(o.value * 10) / 10,
       unit: o.variable.adjustment.unit,
       setting: say(row.setting, reading),
@@ -88,4 +89,4 @@ export async function fittingCard(ctx: Context, id: string, reading: Reading): P
     cautions: card.cautions.map((m) => say(m, reading)),
   };
   return done({ detail, problem, assessment, card, json });
-}
+});

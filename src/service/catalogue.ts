@@ -1,19 +1,21 @@
 import { methodDoubts } from '../core/fit';
 import { SHIPPED_METHODS, type Method } from '../core/method';
-import { adjustmentDoubts, type SeatFault, type SeatModel } from '../core/seat';
+import { adjustmentDoubts, type SeatFault } from '../core/seat';
 import {
   done,
   refused,
   type Fitter,
   type Hand,
+  type NewFitter,
   type MethodSummary,
   type Outcome,
   type PlaceEdit,
   type PlaceSummary,
-  type SeatSummary,
 } from '../contract';
 import {
-  findSeatVersion,
+  findMethod,
+  findPlace,
+  findSeat,
   insertMethodVersion,
   insertPlaceVersion,
   listMethods,
@@ -24,34 +26,84 @@ import {
   newestPlaceOf,
 } from '../data/catalogue';
 import { insertFitter, listFitters, openFittingsByFitter, updateHand } from '../data/fittings';
+import { isSameContent } from '../data/content';
+import { isEdited, type EditedVersion } from './edited';
 import { refreshInputs } from './inputs';
+import { pageOf } from './paging';
+import { useCase } from './rights';
+import type { PageRequest } from '../contract/paging';
 import { sayCaseDoubt } from '../words';
 import { write, type Context } from './context';
 
-export const allSeats = (ctx: Context): Promise<SeatSummary[]> => listSeats(ctx.store.db);
-export const seatOf = (ctx: Context, versionId: string): Promise<SeatModel | null> =>
-  findSeatVersion(ctx.store.db, versionId);
-export const allPlaces = (ctx: Context): Promise<PlaceSummary[]> => listPlaces(ctx.store.db);
-export const allMethods = (ctx: Context): Promise<MethodSummary[]> => listMethods(ctx.store.db);
-export const allFitters = (ctx: Context): Promise<Fitter[]> => listFitters(ctx.store.db);
+/** Returns a page of the newest version of every seat. */
+export const pageOfSeats = useCase('read', 'seat', async (ctx: Context, page: PageRequest) =>
+  pageOf(await listSeats(ctx.store.db), (s) => s.versionId, page),
+);
 
-export async function fitterName(ctx: Context, id: string | null): Promise<string | null> {
-  return (await listFitters(ctx.store.db)).find((f) => f.id === id)?.name ?? null;
-}
+/** Returns the newest version of every seat. */
+export const allSeats = useCase('read', 'seat', async (ctx: Context) => done(await listSeats(ctx.store.db)));
 
-export const addFitter = (ctx: Context, fitter: Fitter): Promise<Outcome<Fitter>> =>
-  write(ctx, async (q) => {
+/** Returns a seat by its own id (its newest version) or by the id of one of its versions. */
+export const seatOf = useCase('read', 'seat', async (ctx: Context, id: string) =>
+  foundOr404(await findSeat(ctx.store.db, id)),
+);
+
+export const pageOfPlaces = useCase('read', 'place', async (ctx: Context, page: PageRequest) =>
+  pageOf(await listPlaces(ctx.store.db), (p) => p.versionId, page),
+);
+export const allPlaces = useCase('read', 'place', async (ctx: Context) => done(await listPlaces(ctx.store.db)));
+/** Returns a place by its own id (its newest version) or by the id of one of its versions. */
+export const placeOf = useCase('read', 'place', async (ctx: Context, id: string) =>
+  foundOr404(await findPlace(ctx.store.db, id)),
+);
+
+export const pageOfMethods = useCase('read', 'method', async (ctx: Context, page: PageRequest) =>
+  pageOf(await listMethods(ctx.store.db), (m) => m.versionId, page),
+);
+export const allMethods = useCase('read', 'method', async (ctx: Context) =>
+  done(await listMethods(ctx.store.db)),
+);
+/** Returns a method by its own id (its newest version) or by the id of one of its versions. */
+export const methodOf = useCase('read', 'method', async (ctx: Context, id: string) =>
+  foundOr404(await findMethod(ctx.store.db, id)),
+);
+
+export const pageOfFitters = useCase('read', 'fitter', async (ctx: Context, page: PageRequest) =>
+  pageOf(await listFitters(ctx.store.db), (f) => f.id, page),
+);
+export const allFitters = useCase('read', 'fitter', async (ctx: Context) =>
+  done(await listFitters(ctx.store.db)),
+);
+export const fitterOf = useCase('read', 'fitter', async (ctx: Context, id: string) =>
+  foundOr404((await listFitters(ctx.store.db)).find((f) => f.id === id) ?? null),
+);
+
+const foundOr404 = <T>(found: T | null): Outcome<T> => (found === null ? refused('notFound') : done(found));
+
+/** Adds a fitter. The same again gives the first record; the same id with another name is refused. */
+export const addFitter = useCase('create', 'fitter', (ctx: Context, fitter: NewFitter) =>
+  write(ctx, async (q): Promise<Outcome<Fitter>> => {
+    const known = (await listFitters(q)).find((f) => f.id === fitter.id);
+    if (known) return known.name === fitter.name ? done(known) : refused('idInUse', { current: known });
     await insertFitter(q, fitter, ctx.now().toISOString());
-    return done(fitter);
-  });
+    return done((await listFitters(q)).find((f) => f.id === fitter.id)!);
+  }),
+);
 
 /** Keeps a fitter's hand, and brings the open fittings that are measured with it up to date: one act. */
-export const saveHand = (ctx: Context, id: string, hand: Hand): Promise<Outcome<Fitter>> =>
-  write(ctx, async (q) => {
-    if (!(await updateHand(q, id, hand))) return refused('notFound');
-    for (const fittingId of await openFittingsByFitter(q, id)) await refreshInputs(ctx, q, fittingId);
-    return done((await listFitters(q)).find((f) => f.id === id)!);
-  });
+export const saveHand = useCase(
+  'edit',
+  'fitter',
+  (ctx: Context, id: string, version: EditedVersion, hand: Hand) =>
+    write(ctx, async (q): Promise<Outcome<Fitter>> => {
+      const current = (await listFitters(q)).find((f) => f.id === id);
+      if (!current) return refused('notFound');
+      if (!isEdited(version, current.version)) return refused('changedMeanwhile', { current });
+      await updateHand(q, id, hand);
+      for (const fittingId of await openFittingsByFitter(q, id)) await refreshInputs(ctx, q, fittingId);
+      return done((await listFitters(q)).find((f) => f.id === id)!);
+    }),
+);
 
 const FAULT_TEXT: Partial<Record<SeatFault, string>> = {
   reversedRange: 'The highest position lies below the lowest.',
@@ -61,10 +113,10 @@ const FAULT_TEXT: Partial<Record<SeatFault, string>> = {
 };
 
 /** Saves a place: a new record, or a new version of one. Older fittings keep the version they point at. */
-export async function savePlace(
+async function savePlaceVersion(
   ctx: Context,
   edit: PlaceEdit,
-  version: number | null,
+  version: EditedVersion | null,
 ): Promise<Outcome<PlaceSummary>> {
   const { desk, screen, footrest, ...rest } = edit;
   const parts = Object.entries({ desk, screen, footrest }).flatMap(([name, part]) =>
@@ -81,8 +133,10 @@ export async function savePlace(
     });
   return write(ctx, async (q) => {
     const current = await newestPlaceOf(q, edit.id);
-    if (current && version === null) return done(current);
-    if (current && current.version !== version) return refused('changedMeanwhile', { current });
+    if (current && version === null)
+      return isSameContent(current.place, place) ? done(current) : refused('idInUse', { current });
+    if (current && version !== null && !isEdited(version, current.version))
+      return refused('changedMeanwhile', { current });
     if (!current && version !== null) return refused('notFound');
     const next: PlaceSummary = { versionId: ctx.newId(), version: (current?.version ?? 0) + 1, place };
     await insertPlaceVersion(q, next.versionId, next.version, place, ctx.now().toISOString());
@@ -90,21 +144,41 @@ export async function savePlace(
   });
 }
 
-/** Every version of a method, the newest first. */
-export async function methodVersionsOf(ctx: Context, id: string): Promise<Outcome<MethodSummary[]>> {
-  const history = await methodHistory(ctx.store.db, id);
-  return history.length > 0 ? done(history) : refused('notFound');
-}
+/** Adds a place. The same again gives the first record; the same id with other contents is refused. */
+export const addPlace = useCase('create', 'place', (ctx: Context, edit: PlaceEdit) =>
+  savePlaceVersion(ctx, edit, null),
+);
+/** Makes a new version of a place. */
+export const editPlace = useCase(
+  'edit',
+  'place',
+  (ctx: Context, id: string, version: EditedVersion, edit: PlaceEdit) =>
+    edit.id === id ? savePlaceVersion(ctx, edit, version) : OTHER_ID,
+);
+
+const OTHER_ID = refused('invalid', {
+  faults: [{ pointer: '/id', detail: 'This is the id of another record than the one in the address.' }],
+});
+
+/** Returns every version of a method, the newest first. */
+export const methodVersionsOf = useCase(
+  'read',
+  'method',
+  async (ctx: Context, id: string): Promise<Outcome<MethodSummary[]>> => {
+    const history = await methodHistory(ctx.store.db, id);
+    return history.length > 0 ? done(history) : refused('notFound');
+  },
+);
 
 /**
  * Saves a method of the practice's own: a new one, or a new version of one. Older fittings keep the version they point
  * at. One that comes with the program is copied under a new id.
  * @param version that was edited; null for a new method, where the same id again gives the first
  */
-export async function saveMethod(
+async function saveMethodVersion(
   ctx: Context,
   method: Method,
-  version: number | null,
+  version: EditedVersion | null,
 ): Promise<Outcome<MethodSummary>> {
   if (SHIPPED_METHODS.some((m) => m.id === method.id))
     return refused('invalid', {
@@ -114,8 +188,10 @@ export async function saveMethod(
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
   return write(ctx, async (q) => {
     const current = await newestMethodOf(q, method.id);
-    if (current && version === null) return done(current);
-    if (current && current.version !== version) return refused('changedMeanwhile', { current });
+    if (current && version === null)
+      return isSameContent(current.method, method) ? done(current) : refused('idInUse', { current });
+    if (current && version !== null && !isEdited(version, current.version))
+      return refused('changedMeanwhile', { current });
     if (!current && version !== null) return refused('notFound');
     const number = (current?.version ?? 0) + 1;
     await insertMethodVersion(q, ctx.newId(), number, method, ctx.now().toISOString());
@@ -123,12 +199,24 @@ export async function saveMethod(
   });
 }
 
-/** Makes sure that the methods that come with the program are there, in their newest wording. */
+/** Adds a custom method. The same again gives the first record; the same id with other contents is refused. */
+export const addMethod = useCase('create', 'method', (ctx: Context, method: Method) =>
+  saveMethodVersion(ctx, method, null),
+);
+/** Makes a new version of a custom method. */
+export const editMethod = useCase(
+  'edit',
+  'method',
+  (ctx: Context, id: string, version: EditedVersion, method: Method) =>
+    method.id === id ? saveMethodVersion(ctx, method, version) : OTHER_ID,
+);
+
+/** Makes sure that the built-in methods are there as this program has them; one that has not changed makes no version. */
 export async function ensureShippedMethods(ctx: Context): Promise<void> {
   await ctx.store.write(async (q) => {
     for (const method of SHIPPED_METHODS) {
       const newest = await newestMethodOf(q, method.id);
-      if (newest && JSON.stringify(newest.method) === JSON.stringify(method)) continue;
+      if (newest && isSameContent(newest.method, method)) continue;
       await insertMethodVersion(q, ctx.newId(), (newest?.version ?? 0) + 1, method, ctx.now().toISOString());
     }
   });

@@ -3,7 +3,7 @@ import { done, refused, type FieldFault, type Outcome } from '../contract';
 import type { FitAnswer, FitRequest, RankAnswer, RankRequest } from '../contract/compute';
 import { DIMENSIONS, type Body, type DimensionId, type Sex } from '../core/body';
 import type { FitFound } from '../core/answer';
-import { caseDoubts, makeInputs, type FitInputs } from '../core/fit';
+import { caseDoubts, heldDoubts, makeInputs, type FitInputs } from '../core/fit';
 import { SHIPPED_METHODS, type Interval, type Method } from '../core/method';
 import type { Place } from '../core/place';
 import { BRITISH, filledBody, type PopulationTable } from '../core/population';
@@ -20,6 +20,7 @@ import { bodyOf, findSitter } from '../data/sitters';
 import { DEFAULT_READING, say, sayCaseDoubt, word } from '../words';
 import { ageOn, today, type Compute, type Context } from './context';
 import { bodyForFitting } from './inputs';
+import { useCase } from './rights';
 import { tableOf } from './sitter-table';
 
 /** A sitter as a case takes one. */
@@ -30,7 +31,7 @@ interface Person {
 
 /** Where the records of a case come from; null where there is no such record. */
 export interface Shelf {
-  readonly sitter: (id: string, fillIn: boolean) => Promise<Person | null>;
+  readonly sitter: (id: string, estimateMissing: boolean) => Promise<Person | null>;
   readonly seat: (id: string) => Promise<SeatModel | null>;
   readonly seats: () => Promise<readonly { readonly id: string; readonly seat: SeatModel }[]>;
   readonly place: (id: string) => Promise<Place | null>;
@@ -42,12 +43,12 @@ export interface Shelf {
 export function shelfOf(ctx: Context): Shelf {
   const { db } = ctx.store;
   return {
-    sitter: async (id, fillIn) => {
+    sitter: async (id, estimateMissing) => {
       const sitter = await findSitter(db, id);
       if (!sitter) return null;
       const { birthDate } = sitter;
       const ageYears = birthDate === null ? null : ageOn(birthDate, today(ctx));
-      const body = fillIn ? await bodyForFitting(ctx, db, { fillIn }, sitter) : await bodyOf(db, id);
+      const body = estimateMissing ? await bodyForFitting(ctx, db, { estimateMissing }, sitter) : await bodyOf(db, id);
       return { body, ageYears };
     },
     seat: (id) => findSeatVersion(db, id),
@@ -88,11 +89,11 @@ function measuredBody(measures: Extract<Sitter, { measures: unknown }>['measures
 }
 
 async function personOf(shelf: Shelf, sitter: Sitter): Promise<Person | null> {
-  if ('id' in sitter) return shelf.sitter(sitter.id, sitter.fillIn);
+  if ('id' in sitter) return shelf.sitter(sitter.id, sitter.estimateMissing);
   const body = measuredBody(sitter.measures);
   const who: { sex: Sex | null; ageYears: number | null } = { sex: sitter.sex, ageYears: sitter.ageYears };
   return {
-    body: sitter.fillIn ? filledBody(body, who, await shelf.table()) : body,
+    body: sitter.estimateMissing ? filledBody(body, who, await shelf.table()) : body,
     ageYears: sitter.ageYears === null ? null : Math.floor(sitter.ageYears),
   };
 }
@@ -182,7 +183,7 @@ function saidOf({ solved, assessment, certainty, remedies }: FitFound, inputs: F
     hardTenths: solved.hard,
     penaltyMillionths: solved.penalty,
     boundMillionths: solved.bound,
-    boxes: solved.nodes,
+    boxesOpened: solved.nodes,
     certainty: certainty && {
       some: {
         percent: points(certainty.some.all),
@@ -229,6 +230,8 @@ export async function fitCase(
   const doubts = faultsOf(inputs);
   if (doubts.length > 0) return refused('invalid', { faults: doubts });
   const { remedies, held, include } = request;
+  const astray = heldDoubts(inputs, held).map(sayCaseDoubt);
+  if (astray.length > 0) return refused('invalid', { faults: astray });
   const found = await compute.fit({ inputs, remedies, held, include });
   return found.ok ? done(saidOf(found.value, inputs)) : found;
 }
@@ -296,3 +299,13 @@ export async function rankCase(
   const found = await compute.rank({ asked: inputs, seats: known });
   return found.ok ? done(saidRanking(found.value, request.limit, inputs)) : found;
 }
+
+/** Calculates a case on the practice's own records. */
+export const fitAsked = useCase('read', 'case', (ctx: Context, request: FitRequest) =>
+  fitCase(shelfOf(ctx), ctx.compute, request),
+);
+
+/** Ranks seats on the practice's own records. */
+export const rankAsked = useCase('read', 'case', (ctx: Context, request: RankRequest) =>
+  rankCase(shelfOf(ctx), ctx.compute, request),
+);

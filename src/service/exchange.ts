@@ -2,8 +2,9 @@
 import { peopleCsvHead, peopleCsvRow, PEOPLE_FORMAT, PEOPLE_FORMAT_VERSION } from '../core/exchange';
 import { done, refused, type Outcome } from '../contract';
 import { csvPage, onePerson, peoplePage } from '../data/exchange';
-import { listSettingSets } from '../data/fittings';
-import { fittingDetail, recentFittings } from './fittings';
+import { fittingIdsOf, listSettingSets } from '../data/fittings';
+import { fittingDetail } from './fittings';
+import { useCase } from './rights';
 import { localDate, type Context } from './context';
 
 /** People a page: between pages others are served. */
@@ -23,41 +24,47 @@ async function* pagesOf<T extends { readonly id: string }>(
   }
 }
 
-/** Everybody as CSV: one row a person, with the readings that hold. */
-export async function* peopleCsv(ctx: Context): AsyncGenerator<string> {
+async function* csvOf(ctx: Context): AsyncGenerator<string> {
   yield `\uFEFF${peopleCsvHead()}`;
   const dateOf = (instant: string) => localDate(new Date(instant), ctx.practice.timeZone);
   for await (const people of pagesOf((after) => csvPage(ctx.store.db, after, PAGE, dateOf)))
     yield people.map(peopleCsvRow).join('');
 }
 
+/** Returns everybody as CSV: one row a person, with the readings that hold. */
+export const peopleCsv = useCase('read', 'sitter', (ctx: Context) => done(csvOf(ctx)));
+
 const fileHead = (ctx: Context): string =>
   `{"format":"${PEOPLE_FORMAT}","version":${PEOPLE_FORMAT_VERSION},"exportedAt":"${ctx.now().toISOString()}","people":[`;
 
-/** Everybody as JSON, with every reading there ever was. */
-export async function* peopleJson(ctx: Context): AsyncGenerator<string> {
+async function* jsonOf(ctx: Context): AsyncGenerator<string> {
   yield fileHead(ctx);
   let before = '\n';
   for await (const people of pagesOf((after) => peoplePage(ctx.store.db, after, PAGE))) {
-    for (const person of people) {
-      yield `${before}${JSON.stringify(person)}`;
-      before = ',\n';
-    }
+    yield people.map((person, i) => `${i === 0 ? before : ',\n'}${JSON.stringify(person)}`).join('');
+    before = ',\n';
   }
   yield '\n]}\n';
 }
 
-/** Everything that is kept about one person, as JSON: who it is, sessions, readings, and fittings with all settings. */
-export async function everythingAbout(ctx: Context, id: string): Promise<Outcome<string>> {
-  const person = await onePerson(ctx.store.db, id);
-  if (!person) return refused('notFound');
-  const fittings: unknown[] = [];
-  for (const { id: fittingId } of await recentFittings(ctx, id)) {
-    const found = await fittingDetail(ctx, fittingId);
-    if (!found.ok) continue;
-    // The person and the measures stand once, above.
-    const fitting = { ...found.value, sitter: undefined, body: undefined };
-    fittings.push({ ...fitting, settings: await listSettingSets(ctx.store.db, fittingId) });
-  }
-  return done(`${fileHead(ctx)}\n${JSON.stringify({ ...person, fittings }, null, 1)}\n]}\n`);
-}
+/** Returns everybody as JSON, with every reading there ever was. */
+export const peopleJson = useCase('read', 'sitter', (ctx: Context) => done(jsonOf(ctx)));
+
+/** Returns everything that is kept about one person, as JSON: sessions, readings, and fittings with all settings. */
+export const everythingAbout = useCase(
+  'read',
+  'sitter',
+  async (ctx: Context, id: string): Promise<Outcome<string>> => {
+    const person = await onePerson(ctx.store.db, id);
+    if (!person) return refused('notFound');
+    const fittings: unknown[] = [];
+    for (const fittingId of await fittingIdsOf(ctx.store.db, id)) {
+      const found = await fittingDetail(ctx, fittingId);
+      if (!found.ok) continue;
+      // The person and the measurements are there once, above.
+      const fitting = { ...found.value, sitter: undefined, body: undefined };
+      fittings.push({ ...fitting, settings: await listSettingSets(ctx.store.db, fittingId) });
+    }
+    return done(`${fileHead(ctx)}\n${JSON.stringify({ ...person, fittings }, null, 1)}\n]}\n`);
+  },
+);

@@ -16,6 +16,7 @@ import {
   refused,
   type Choices,
   type Deletion,
+  type DraftEdit,
   type FieldFault,
   type FittingAct,
   type FittingDetail,
@@ -25,7 +26,9 @@ import {
   type Outcome,
   type Remains,
   type SavedDraft,
+  type SettingSet,
 } from '../contract';
+import type { PageRequest } from '../contract/paging';
 import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
 import { sayCaseDoubt } from '../words';
 import type { Queries } from '../data/client';
@@ -35,6 +38,7 @@ import {
   findDraft,
   findDraftTarget,
   findFitting,
+  findFittingOfAnyState,
   findFittingSummary,
   insertFitting,
   insertSettingVersion,
@@ -46,15 +50,24 @@ import {
   updateFitting,
   writeDraft,
   writeDraftAtOnce,
+  type FittingFilter,
   type FittingRow,
 } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { today, write, type Context } from './context';
 import { deletionOf } from './deleting';
+import { isEdited, type EditedVersion } from './edited';
 import { bodyForFitting, composeInputs } from './inputs';
+import { pageFound } from './paging';
+import { useCase } from './rights';
 
-export const recentFittings = (ctx: Context, sitterId?: string): Promise<FittingSummary[]> =>
-  listFittings(ctx.store.db, sitterId);
+/** Returns a page of fittings, the newest first. */
+export const recentFittings = useCase(
+  'read',
+  'fitting',
+  (ctx: Context, { sitter, state, ...page }: PageRequest & FittingFilter) =>
+    pageFound(listFittings(ctx.store.db, { sitter, state }, page)),
+);
 
 async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDetail | null> {
   const [summary, row] = [await findFittingSummary(q, id), await findFitting(q, id)];
@@ -64,7 +77,7 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
   return {
     ...summary,
     toolsKg: row.toolsKg,
-    fillIn: row.fillIn,
+    estimateMissing: row.estimateMissing,
     sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
     body: await bodyForFitting(ctx, q, row, sitter),
     inputs: row.inputs,
@@ -72,15 +85,27 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
   };
 }
 
-export async function fittingDetail(ctx: Context, id: string): Promise<Outcome<FittingDetail>> {
+/** Returns a fitting with its inputs and draft settings. */
+export const fittingDetail = useCase('read', 'fitting', async (ctx: Context, id: string): Promise<Outcome<FittingDetail>> => {
   const { db } = ctx.store;
   const detail = await detailOf(ctx, db, id);
   if (detail) return done(detail);
   return refused((await findFitting(db, id))?.sitterId === null ? 'erased' : 'notFound');
-}
+});
 
-/** What is kept of a fitting whose sitter was erased. */
-export async function fittingRemains(ctx: Context, id: string): Promise<Outcome<Remains>> {
+/** Returns the draft settings of a fitting with their revision; empty settings before the first. */
+export const draftSettings = useCase('read', 'fitting', async (ctx: Context, id: string): Promise<Outcome<SavedDraft>> => {
+  const { db } = ctx.store;
+  const summary = await findFittingSummary(db, id);
+  if (!summary) return refused('notFound');
+  if (summary.sitter === null) return refused('erased');
+  const draft = await findDraft(db, id);
+  const kept = draft ?? { ...EMPTY_DRAFT, savedAt: summary.updatedAt };
+  return done({ ...kept, revision: summary.draftRevision });
+});
+
+/** Returns what is kept of a fitting whose sitter was erased. */
+export const fittingRemains = useCase('read', 'fitting', async (ctx: Context, id: string): Promise<Outcome<Remains>> => {
   const { db } = ctx.store;
   const [summary, row] = [await findFittingSummary(db, id), await findFitting(db, id)];
   if (!summary || row?.sitterId !== null) return refused('notFound');
@@ -111,7 +136,7 @@ export async function fittingRemains(ctx: Context, id: string): Promise<Outcome<
           ];
     }),
   });
-}
+});
 
 /** What an edit points at and is not there, as faults with a pointer to the field. */
 async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault[]> {
@@ -125,49 +150,57 @@ async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault
   return missing.filter(([, isMissing]) => isMissing).map(([pointer]) => ({ pointer, detail }));
 }
 
-/** Opens a fitting of a sitter with the first shipped method; the same id again gives the first record. */
-export function createFitting(ctx: Context, fitting: NewFitting): Promise<Outcome<FittingDetail>> {
-  return write(ctx, async (q) => {
-    if (!(await findFitting(q, fitting.id))) {
-      if (!(await findSitter(q, fitting.sitterId))) return refused('notFound');
-      const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
-      if (faults.length > 0) return refused('invalid', { faults });
-      const method = await newestMethodOf(q, SHIPPED_METHODS[0]!.id);
-      if (!method) return refused('unexpected');
-      await insertFitting(
-        q,
-        { ...fitting, methodVersionId: method.versionId, date: today(ctx), fillIn: true },
-        ctx.now().toISOString(),
-      );
+/**
+ * Opens a fitting of a sitter with the first built-in method. The same again gives the first record; the same id for
+ * anybody else is refused.
+ */
+export const createFitting = useCase('create', 'fitting', (ctx: Context, fitting: NewFitting) =>
+  write(ctx, async (q): Promise<Outcome<FittingDetail>> => {
+    const known = await findFittingOfAnyState(q, fitting.id);
+    if (known) {
+      const current = await detailOf(ctx, q, fitting.id);
+      const isSame = current !== null && known.sitterId === fitting.sitterId;
+      return isSame ? done(current) : refused('idInUse');
     }
+    if (!(await findSitter(q, fitting.sitterId)))
+      return refused('invalid', { faults: [{ pointer: '/sitterId', detail: 'There is no such person.' }] });
+    const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
+    if (faults.length > 0) return refused('invalid', { faults });
+    const method = await newestMethodOf(q, SHIPPED_METHODS[0]!.id);
+    if (!method) return refused('unexpected');
+    await insertFitting(
+      q,
+      { ...fitting, methodVersionId: method.versionId, date: today(ctx), estimateMissing: true },
+      ctx.now().toISOString(),
+    );
     return done((await detailOf(ctx, q, fitting.id))!);
-  });
-}
+  }),
+);
 
 /** Chooses seat, place, method, fitter or tools. Positions that no longer mean anything are dropped from the draft. */
-export function editFitting(
-  ctx: Context,
-  id: string,
-  version: number,
-  edit: FittingEdit,
-): Promise<Outcome<FittingDetail>> {
-  return write(ctx, async (q) => {
-    const row = await findFitting(q, id);
-    if (!row) return refused('notFound');
-    if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
-    if (row.state !== 'open') return refused('closed');
-    const faults = await danglingFaults(q, edit);
-    if (faults.length > 0) return refused('invalid', { faults });
-    const at = ctx.now().toISOString();
-    const chosen = {
-      ...row,
-      ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
-    };
-    await trimDraft(ctx, q, row, chosen);
-    await updateFitting(q, id, { ...edit, inputs: await composeInputs(ctx, q, chosen) }, at);
-    return done((await detailOf(ctx, q, id))!);
-  });
-}
+export const editFitting = useCase(
+  'edit',
+  'fitting',
+  (ctx: Context, id: string, version: EditedVersion, edit: FittingEdit) =>
+    write(ctx, async (q): Promise<Outcome<FittingDetail>> => {
+      const row = await findFitting(q, id);
+      if (!row) return refused('notFound');
+      const current = await detailOf(ctx, q, id);
+      if (!current) return refused('erased');
+      if (!isEdited(version, row.version)) return refused('changedMeanwhile', { current });
+      if (row.state !== 'open') return refused('closed');
+      const faults = await danglingFaults(q, edit);
+      if (faults.length > 0) return refused('invalid', { faults });
+      const at = ctx.now().toISOString();
+      const chosen = {
+        ...row,
+        ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
+      };
+      await trimDraft(ctx, q, row, chosen);
+      await updateFitting(q, id, { ...edit, inputs: await composeInputs(ctx, q, chosen) }, at);
+      return done((await detailOf(ctx, q, id))!);
+    }),
+);
 
 async function trimDraft(ctx: Context, q: Queries, before: FittingRow, after: FittingRow): Promise<void> {
   if (before.seatVersionId !== after.seatVersionId) return dropDraft(q, before.id);
@@ -179,7 +212,13 @@ async function trimDraft(ctx: Context, q: Queries, before: FittingRow, after: Fi
       ([kind]) => ADJUSTMENT_KINDS[kind as AdjustmentKind].belongsTo !== 'place',
     ),
   );
-  await saveDraft(q, ctx.newId(), before.id, { ...draft.settings, positions }, ctx.now().toISOString());
+  const held = draft.held.filter((kind) => positions[kind] !== undefined);
+  await saveDraft(q, before.id, {
+    id: ctx.newId(),
+    settings: { ...draft.settings, positions },
+    held,
+    at: ctx.now().toISOString(),
+  });
 }
 
 /** The adjustments that settings speak of: those of the seat and the place, the first of each kind. */
@@ -220,35 +259,53 @@ async function knownCounts(ctx: Context, q: Queries, id: string, version: number
   return counts;
 }
 
+const NO_ADJUSTMENT = 'This seat and workstation have no such adjustment.';
+
 /** Positions that this seat and place do not have, as faults. */
-function positionFaults(counts: Counts, settings: Settings): FieldFault[] {
-  return Object.entries(settings.positions).flatMap(([kind, position]) => {
+function positionFaults(counts: Counts, positions: Settings['positions']): FieldFault[] {
+  return Object.entries(positions).flatMap(([kind, position]) => {
     const count = counts.get(kind as AdjustmentKind);
-    const detail =
-      count === undefined ? 'This seat and place have no such adjustment.' : `Position 0 to ${count - 1}.`;
+    const detail = count === undefined ? NO_ADJUSTMENT : `Position 0 to ${count - 1}.`;
     return count !== undefined && position < count ? [] : [{ pointer: `/positions/${kind}`, detail }];
   });
 }
+
+/** What is held and has no position to be held at, as faults. */
+const heldFaults = ({ positions, held }: DraftEdit): FieldFault[] =>
+  held.flatMap((kind, i) =>
+    positions[kind] === undefined ? [{ pointer: `/held/${i}`, detail: `${kind} has no position to be held at.` }] : [],
+  );
+
+const draftFaults = (counts: Counts, draft: DraftEdit): FieldFault[] => [
+  ...positionFaults(counts, draft.positions),
+  ...heldFaults(draft),
+];
 
 /**
  * Saves the draft settings. The draft is written over; versions are made by acts.
  * @param revision the draft's revision that was changed; another one now is answered with the whole fitting
  */
-export async function saveSettings(
-  ctx: Context,
-  id: string,
-  revision: number,
-  settings: Settings,
-): Promise<Outcome<SavedDraft>> {
-  return (
-    (await saveSettingsAtOnce(ctx, id, revision, settings)) ?? saveSettingsWhole(ctx, id, revision, settings)
-  );
-}
+export const saveSettings = useCase(
+  'edit',
+  'fitting',
+  async (ctx: Context, id: string, revision: EditedVersion, draft: DraftEdit): Promise<Outcome<SavedDraft>> =>
+    (revision === 'any' ? null : await saveSettingsAtOnce(ctx, id, revision, draft)) ??
+    saveSettingsWhole(ctx, id, revision, draft),
+);
 
-const savedDraft = (settings: Settings, savedAt: string, revision: number): SavedDraft => ({
+const EMPTY_DRAFT = {
   stage: 'reached',
   version: 0,
-  settings,
+  settings: { positions: {}, remedies: NO_REMEDIES },
+  held: [],
+} as const satisfies Omit<SettingSet, 'savedAt'>;
+
+const settingsOf = ({ positions, remedies }: DraftEdit): Settings => ({ positions, remedies });
+
+const savedDraft = (draft: DraftEdit, savedAt: string, revision: number): SavedDraft => ({
+  ...EMPTY_DRAFT,
+  settings: settingsOf(draft),
+  held: draft.held,
   savedAt,
   revision,
 });
@@ -258,57 +315,58 @@ async function saveSettingsAtOnce(
   ctx: Context,
   id: string,
   revision: number,
-  settings: Settings,
+  draft: DraftEdit,
 ): Promise<Outcome<SavedDraft> | null> {
   const known = knownFittings(ctx).get(id);
-  if (!known?.counts || positionFaults(known.counts, settings).length > 0) return null;
+  if (!known?.counts || draftFaults(known.counts, draft).length > 0) return null;
   const at = ctx.now().toISOString();
-  const outcome = done(savedDraft(settings, at, revision + 1));
+  const outcome = done(savedDraft(draft, at, revision + 1));
   const { request, store } = ctx;
-  const draft = { id: ctx.newId(), fittingId: id, version: known.version, revision, settings, at };
+  const saving = { id: ctx.newId(), settings: settingsOf(draft), held: draft.held, at };
+  const on = { fittingId: id, version: known.version, revision };
   const answer = request && { key: request.key, first: { fingerprint: request.fingerprint, outcome } };
-  return (await store.writeAtOnce((db) => writeDraftAtOnce(db, draft, answer))) ? outcome : null;
+  return (await store.writeAtOnce((db) => writeDraftAtOnce(db, on, saving, answer))) ? outcome : null;
 }
 
 function saveSettingsWhole(
   ctx: Context,
   id: string,
-  revision: number,
-  settings: Settings,
+  edited: EditedVersion,
+  draft: DraftEdit,
 ): Promise<Outcome<SavedDraft>> {
   return write(ctx, async (q) => {
+    const target = await findDraftTarget(q, id);
+    if (!target) return refused('notFound');
+    if (target.state !== 'open') return refused('closed');
+    const revision = edited === 'any' ? target.draftRevision : edited;
     const fittingVersion = await advanceDraft(q, id, revision);
-    if (fittingVersion === null) {
-      const row = await findDraftTarget(q, id);
-      if (!row) return refused('notFound');
-      if (row.state !== 'open') return refused('closed');
+    if (fittingVersion === null)
       return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
-    }
     const counts = await knownCounts(ctx, q, id, fittingVersion);
     if (!counts) return refused('incomplete');
-    const faults = positionFaults(counts, settings);
+    const faults = draftFaults(counts, draft);
     if (faults.length > 0) return refused('invalid', { faults });
     const savedAt = ctx.now().toISOString();
-    await writeDraft(q, ctx.newId(), id, settings, savedAt);
-    return done(savedDraft(settings, savedAt, revision + 1));
+    await writeDraft(q, id, { id: ctx.newId(), settings: settingsOf(draft), held: draft.held, at: savedAt });
+    return done(savedDraft(draft, savedAt, revision + 1));
   });
 }
 
-/** Solving accepted, handed over, or opened again. */
-export function actOnFitting(
-  ctx: Context,
-  id: string,
-  version: number,
-  act: FittingAct,
-): Promise<Outcome<FittingDetail>> {
-  return write(ctx, async (q) => {
-    const row = await findFitting(q, id);
-    if (!row) return refused('notFound');
-    if (row.version !== version) return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
-    const result = act.act === 'reopen' ? await reopen(ctx, q, row) : await settle(ctx, q, row, act);
-    return result ?? done((await detailOf(ctx, q, id))!);
-  });
-}
+/** Accepts a solution, signs a fitting off, or opens it again. */
+export const actOnFitting = useCase(
+  'edit',
+  'fitting',
+  (ctx: Context, id: string, version: EditedVersion, act: FittingAct) =>
+    write(ctx, async (q): Promise<Outcome<FittingDetail>> => {
+      const row = await findFitting(q, id);
+      if (!row) return refused('notFound');
+      const current = await detailOf(ctx, q, id);
+      if (!current) return refused('erased');
+      if (!isEdited(version, row.version)) return refused('changedMeanwhile', { current });
+      const result = act.act === 'reopen' ? await reopen(ctx, q, row) : await settle(ctx, q, row, act);
+      return result ?? done((await detailOf(ctx, q, id))!);
+    }),
+);
 
 type Refusal = ReturnType<typeof refused>;
 
@@ -318,33 +376,26 @@ async function reopen(ctx: Context, q: Queries, row: FittingRow): Promise<Refusa
   return null;
 }
 
-/** Where the adjustments stand that solving leaves alone. */
-const heldOf = ({ settings, held = [] }: FittingAct): Settings['positions'] =>
-  Object.fromEntries(
-    held.flatMap((kind) => {
-      const position = settings?.positions[kind];
-      return position === undefined ? [] : [[kind, position]];
-    }),
-  );
-
 async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct): Promise<Refusal | null> {
   if (row.state !== 'open') return refused('closed');
   if (!row.inputs) return refused('incomplete');
   const doubts = caseDoubts(row.inputs);
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
   const problem = problemOf(row.inputs);
-  const draft = act.settings ?? (await findDraft(q, row.id))?.settings;
+  const kept = await findDraft(q, row.id);
+  const draft = act.settings ?? kept?.settings;
   const remedies = draft?.remedies ?? NO_REMEDIES;
-  const held = heldOf(act);
-  const settings = act.act === 'solve' || !draft ? solve(problem, { remedies, held }).settings : draft;
-  const faults = positionFaults(countsOf(row.inputs), {
-    ...settings,
-    positions: { ...settings.positions, ...held },
-  });
-  if (faults.length > 0) return refused('invalid', { faults });
-  if (act.act === 'leave' && assess(problem, settings).refused) return refused('seatRefused');
+  const held = act.held ?? (act.settings ? [] : (kept?.held ?? []));
+  const asked = { positions: draft?.positions ?? {}, remedies, held };
+  const faults = [...positionFaults(countsOf(row.inputs), asked.positions), ...heldFaults(asked)];
+  if (faults.length > 0)
+    return refused('invalid', { faults: faults.map((f) => ({ ...f, pointer: f.pointer.replace(/^\/positions/, '/settings/positions') })) });
+  const stays = Object.fromEntries(held.map((kind) => [kind, asked.positions[kind]!]));
+  const settings =
+    act.act === 'solve' || !draft ? solve(problem, { remedies, held: stays }).settings : draft;
+  if (act.act === 'signOff' && assess(problem, settings).refused) return refused('seatRefused');
   const at = ctx.now().toISOString();
-  await saveDraft(q, ctx.newId(), row.id, settings, at);
+  await saveDraft(q, row.id, { id: ctx.newId(), settings, held, at });
   await insertSettingVersion(
     q,
     ctx.newId(),
@@ -354,7 +405,7 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
     row.inputs,
     at,
   );
-  await updateFitting(q, row.id, act.act === 'leave' ? { state: 'left', date: today(ctx) } : {}, at);
+  await updateFitting(q, row.id, act.act === 'signOff' ? { state: 'left', date: today(ctx) } : {}, at);
   return null;
 }
 
@@ -363,7 +414,7 @@ const choiceOf = ({ settings, hard, penalty, bound, nodes, binding }: Choice): C
   hardTenths: hard,
   penaltyMillionths: penalty,
   boundMillionths: bound,
-  boxes: nodes,
+  boxesOpened: nodes,
   binding: binding.map((b) => ({
     condition: b.id,
     hardTenths: b.hard,
@@ -372,7 +423,7 @@ const choiceOf = ({ settings, hard, penalty, bound, nodes, binding }: Choice): C
 });
 
 /** The best settings with the remedies in use, and the next best after them. */
-export async function fittingChoices(ctx: Context, id: string, count: number): Promise<Outcome<Choices>> {
+export const fittingChoices = useCase('read', 'fitting', async (ctx: Context, id: string, count: number): Promise<Outcome<Choices>> => {
   const found = await fittingDetail(ctx, id);
   if (!found.ok) return found;
   const { inputs, draft } = found.value;
@@ -385,22 +436,22 @@ export async function fittingChoices(ctx: Context, id: string, count: number): P
     count,
   );
   return done({ best: choiceOf(best), next: next.map(choiceOf) });
-}
+});
 
 /** Hides a fitting at once; it is erased when undoing is over. */
-export function deleteFitting(ctx: Context, id: string): Promise<Outcome<Deletion>> {
-  return write(ctx, async (q) => {
+export const deleteFitting = useCase('delete', 'fitting', (ctx: Context, id: string) =>
+  write(ctx, async (q): Promise<Outcome<Deletion>> => {
     const at = ctx.now();
     if (!(await markFitting(q, id, at.toISOString()))) return refused('notFound');
     return done(deletionOf(id, at));
-  });
-}
+  }),
+);
 
-/** Takes a deletion back, as long as nothing has been erased. */
-export function restoreFitting(ctx: Context, id: string): Promise<Outcome<FittingSummary>> {
-  return write(ctx, async (q) => {
+/** Restores a deleted fitting, as long as nothing has been erased. */
+export const restoreFitting = useCase('restore', 'fitting', (ctx: Context, id: string) =>
+  write(ctx, async (q): Promise<Outcome<FittingSummary>> => {
     if (!(await markFitting(q, id, null))) return refused('notFound');
     const summary = await findFittingSummary(q, id);
     return summary ? done(summary) : refused('notFound');
-  });
-}
+  }),
+);

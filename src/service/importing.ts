@@ -1,10 +1,10 @@
 /** Taking people and their readings in from a file: gathered part by part, decided on once, then carried through. */
 import { DIMENSIONS, rangeDoubt } from '../core/body';
 import { personFaults, type PersonFault } from '../core/exchange';
-import { Id, done, refused, type FieldFault, type Outcome } from '../contract';
+import { done, refused, type FieldFault, type Outcome } from '../contract';
 import type { ImportOrder, ImportState, ListedImport, Look, Looked } from '../contract/importing';
+import type { Page, PageRequest } from '../contract/paging';
 import { plainReading, valuesOf, type ImportPart, type PartPerson } from '../contract/people-file';
-import { forgetAnswersAboutBrought } from '../data/answers';
 import type { Queries } from '../data/client';
 import { writeMany } from '../data/exchange';
 import {
@@ -15,6 +15,7 @@ import {
   dropPiece,
   eraseBrought,
   findImport,
+  forgetAnswersAboutBrought,
   importsBefore,
   importsBegun,
   insertImport,
@@ -26,42 +27,46 @@ import {
   type Piece,
 } from '../data/imports';
 import { today, write, type Context } from './context';
+import { pageOf } from './paging';
 import { PieceWriter, Register } from './piece-writer';
+import { useCase } from './rights';
 import { refreshOpen } from './sitters';
 
 /** Whether people from a file are here already; nothing is written. */
-export async function lookUp(ctx: Context, { people }: Look): Promise<Outcome<Looked>> {
+export const lookUp = useCase('read', 'import', async (ctx: Context, { people }: Look): Promise<Outcome<Looked>> => {
   const register = await Register.of(ctx.store.db, people, null);
   return done({ found: people.map((person) => register.find(person).presence) });
-}
+});
 
 async function stateOf(q: Queries, row: ImportRow): Promise<ImportState> {
   const { id, state, counts } = row;
   const waiting =
     state === 'undoing'
-      ? Math.ceil((await countBrought(q, id)).untouched / PIECE.people)
+      ? Math.ceil((counts.created - counts.undone) / PIECE.people)
       : (await countParts(q, id)).pieces;
   return { id, state, counts, waiting };
 }
 
-export async function importState(ctx: Context, id: string): Promise<Outcome<ImportState>> {
+export const importState = useCase('read', 'import', async (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
   const row = await findImport(ctx.store.db, id);
   return row ? done(await stateOf(ctx.store.db, row)) : refused('notFound');
-}
-
-/** Most imports that are listed. */
-const MOST_LISTED = 20;
+});
 
 /** What has been taken in lately, the newest first: what can still be undone. */
-export async function importsLately(ctx: Context): Promise<ListedImport[]> {
-  const { db } = ctx.store;
-  return Promise.all(
-    (await importsBegun(db, MOST_LISTED)).map(async (row) => {
+export const importsLately = useCase(
+  'read',
+  'import',
+  async (ctx: Context, page: PageRequest): Promise<Outcome<Page<ListedImport>>> => {
+    const { db } = ctx.store;
+    const rows = pageOf(await importsBegun(db), (row) => row.id, page);
+    if (!rows.ok) return rows;
+    const items = rows.value.items.map(async (row) => {
       const { file, broughtBy, createdAt } = row;
       return { ...(await stateOf(db, row)), file, broughtBy, createdAt };
-    }),
-  );
-}
+    });
+    return done({ ...rows.value, items: await Promise.all(items) });
+  },
+);
 
 const PLAIN_PATH = /^readings\/\d+/;
 
@@ -114,13 +119,8 @@ function piecesOf(people: ImportPart['people']): Piece[] {
 }
 
 /** Keeps a part of an import until it is decided on; nothing of it is in the records yet. */
-export async function gatherPart(
-  ctx: Context,
-  id: string,
-  part: ImportPart,
-  broughtBy: string | null,
-): Promise<Outcome<ImportState>> {
-  if (!Id.safeParse(id).success) return refused('notFound');
+export const gatherPart = useCase('edit', 'import', async (ctx: Context, id: string, part: ImportPart): Promise<Outcome<ImportState>> => {
+  const broughtBy = ctx.actor.fitter?.name ?? null;
   const faults = partFaults(part, today(ctx));
   if (faults.length > 0) return refused('invalid', { faults });
   return write(ctx, async (q) => {
@@ -139,14 +139,10 @@ export async function gatherPart(
     await putPart(q, id, part.number, piecesOf(part.people));
     return done(await stateOf(q, (await findImport(q, id))!));
   });
-}
+});
 
 /** Decides on an import: from here on it is carried through, also by the next start of the program. */
-export async function beginImport(
-  ctx: Context,
-  id: string,
-  { parts, existing }: ImportOrder,
-): Promise<Outcome<ImportState>> {
+export const beginImport = useCase('edit', 'import', async (ctx: Context, id: string, { parts, existing }: ImportOrder): Promise<Outcome<ImportState>> => {
   const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
     const row = await findImport(q, id);
     if (!row) return refused('notFound');
@@ -161,10 +157,10 @@ export async function beginImport(
   });
   if (begun.ok) void carryThrough(ctx, id);
   return begun;
-}
+});
 
 /** Drops an import that nobody has decided on. */
-export function cancelImport(ctx: Context, id: string): Promise<Outcome<ImportState>> {
+export const cancelImport = useCase('edit', 'import', (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
   const act = async (q: Queries): Promise<Outcome<ImportState>> => {
     const row = await findImport(q, id);
     if (!row) return refused('notFound');
@@ -173,14 +169,14 @@ export function cancelImport(ctx: Context, id: string): Promise<Outcome<ImportSt
     return done({ ...(await stateOf(q, row)), waiting: 0 });
   };
   return write(ctx, act, true);
-}
+});
 
 /**
  * Takes an import back: whom it brought goes for good, with all that was measured, but for those with whom something
  * has been done since. Readings that were given to people who were here stay with them. It is carried through whatever
  * happens.
  */
-export async function undoImport(ctx: Context, id: string): Promise<Outcome<ImportState>> {
+export const undoImport = useCase('delete', 'import', async (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
   const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
     const row = await findImport(q, id);
     if (!row) return refused('notFound');
@@ -193,7 +189,7 @@ export async function undoImport(ctx: Context, id: string): Promise<Outcome<Impo
   });
   if (begun.ok) void carryThrough(ctx, id);
   return begun;
-}
+});
 
 const underWay = new Map<string, Promise<void>>();
 
@@ -255,12 +251,10 @@ async function writeNextPiece(ctx: Context, q: Queries, row: ImportRow): Promise
 /** A piece of those whom an import brought out of the records. */
 async function eraseNextPiece(q: Queries, { id, counts }: ImportRow): Promise<ImportRow['state']> {
   const erased = await eraseBrought(q, id, PIECE.people);
-  const undone = counts.undone + erased;
   if (erased > 0) {
-    await updateImport(q, id, { counts: { ...counts, undone } });
+    await updateImport(q, id, { counts: { ...counts, undone: counts.undone + erased } });
     return 'undoing';
   }
-  const { all } = await countBrought(q, id);
-  await updateImport(q, id, { state: 'undone', counts: { ...counts, undone, kept: all } });
+  await updateImport(q, id, { state: 'undone', counts: { ...counts, kept: await countBrought(q, id) } });
   return 'undone';
 }

@@ -13,11 +13,11 @@ import { tableOf } from './sitter-table';
 export async function bodyForFitting(
   ctx: Context,
   q: Queries,
-  fitting: Pick<FittingRow, 'fillIn'>,
+  fitting: Pick<FittingRow, 'estimateMissing'>,
   sitter: Sitter,
 ): Promise<Body> {
   const body = await bodyOf(q, sitter.id);
-  if (!fitting.fillIn) return body;
+  if (!fitting.estimateMissing) return body;
   const ageYears = sitter.birthDate === null ? null : exactAgeOn(sitter.birthDate, today(ctx));
   return filledBody(body, { sex: sitter.sex, ageYears }, await tableOf(q, sitter));
 }

@@ -13,6 +13,7 @@ import {
   type SitterDetail,
   type SitterEdit,
 } from '../contract';
+import type { PageRequest } from '../contract/paging';
 import { forgetAnswersAbout } from '../data/answers';
 import type { Queries } from '../data/client';
 import { openFittingsOf } from '../data/fittings';
@@ -22,6 +23,7 @@ import {
   findSitter,
   insertReading,
   insertSitter,
+  isSitterIdUsed,
   listSitters,
   markSitter,
   updateSitter,
@@ -30,23 +32,32 @@ import {
 import { sayDoubt } from '../words';
 import { ageOn, exactAgeOn, today, write, type Context } from './context';
 import { deletionOf } from './deleting';
+import { isEdited, type EditedVersion } from './edited';
 import { refreshInputs } from './inputs';
+import { pageFound } from './paging';
+import { useCase } from './rights';
 import { isTable, tableOf } from './sitter-table';
 
 const OLDEST_YEARS = 120;
 
-export const searchSitters = (ctx: Context, search: string): Promise<Sitter[]> =>
-  listSitters(ctx.store.db, search);
+/** Returns a page of the sitters whose name has every word of a search, in any order. */
+export const searchSitters = useCase(
+  'read',
+  'sitter',
+  (ctx: Context, { search, ...page }: PageRequest & { readonly search?: string | undefined }) =>
+    pageFound(listSitters(ctx.store.db, search ?? '', page)),
+);
 
 async function detailOf(q: Queries, id: string): Promise<SitterDetail | null> {
   const sitter = await findSitter(q, id);
   return sitter ? { ...sitter, body: await bodyOf(q, id) } : null;
 }
 
-export async function sitterDetail(ctx: Context, id: string): Promise<Outcome<SitterDetail>> {
+/** Returns a sitter with the readings that hold. */
+export const sitterDetail = useCase('read', 'sitter', async (ctx: Context, id: string) => {
   const detail = await detailOf(ctx.store.db, id);
   return detail ? done(detail) : refused('notFound');
-}
+});
 
 function birthDateFault(birthDate: string | null | undefined, today: string) {
   if (!birthDate) return null;
@@ -66,23 +77,37 @@ const consentFault = (consentOn: string | null | undefined, today: string) =>
       })
     : null;
 
-/** Creates a sitter; the same id again gives the first record, so that a lost answer does no harm. */
-export async function createSitter(ctx: Context, sitter: NewSitter): Promise<Outcome<SitterDetail>> {
-  const fault = birthDateFault(sitter.birthDate, today(ctx)) ?? consentFault(sitter.consentOn, today(ctx));
-  if (fault) return fault;
-  return write(ctx, async (q) => {
-    if (!(await findSitter(q, sitter.id))) await insertSitter(q, sitter, ctx.now().toISOString());
-    return done((await detailOf(q, sitter.id))!);
-  });
-}
+/** Whether what is asked for again is what the record says: a lost answer does no harm, another person's id does. */
+const saysTheSame = (known: Sitter, asked: NewSitter): boolean =>
+  known.name === asked.name &&
+  known.birthDate === asked.birthDate &&
+  known.sex === (asked.sex ?? null) &&
+  known.isNickname === (asked.isNickname ?? false) &&
+  known.consentOn === (asked.consentOn ?? null) &&
+  known.consentBy === (asked.consentBy ?? null);
+
+/** Creates a sitter. The same again gives the first record; the same id with anything else is refused. */
+export const createSitter = useCase(
+  'create',
+  'sitter',
+  async (ctx: Context, sitter: NewSitter): Promise<Outcome<SitterDetail>> => {
+    const fault = birthDateFault(sitter.birthDate, today(ctx)) ?? consentFault(sitter.consentOn, today(ctx));
+    if (fault) return fault;
+    return write(ctx, async (q) => {
+      const known = await detailOf(q, sitter.id);
+      if (known) return saysTheSame(known, sitter) ? done(known) : refused('idInUse', { current: known });
+      if (await isSitterIdUsed(q, sitter.id)) return refused('idInUse');
+      await insertSitter(q, sitter, ctx.now().toISOString());
+      return done((await detailOf(q, sitter.id))!);
+    });
+  },
+);
 
 /** @param version the version that was edited; another one now in the record is answered with that record */
-export async function editSitter(
-  ctx: Context,
-  id: string,
-  version: number,
-  edit: SitterEdit,
-): Promise<Outcome<SitterDetail>> {
+export const editSitter = useCase(
+  'edit',
+  'sitter',
+  async (ctx: Context, id: string, version: EditedVersion, edit: SitterEdit): Promise<Outcome<SitterDetail>> => {
   const fault = birthDateFault(edit.birthDate, today(ctx)) ?? consentFault(edit.consentOn, today(ctx));
   if (fault) return fault;
   const before = edit.isNickname ? await findSitter(ctx.store.db, id) : null;
@@ -90,7 +115,7 @@ export async function editSitter(
   const act = async (q: Queries): Promise<Outcome<SitterDetail>> => {
     const current = await detailOf(q, id);
     if (!current) return refused('notFound');
-    if (current.version !== version) return refused('changedMeanwhile', { current });
+    if (!isEdited(version, current.version)) return refused('changedMeanwhile', { current });
     // The name that was kept so far is to be found nowhere any more.
     if (letsGo) await forgetAnswersAbout(q, id);
     if (edit.tableId && !(await isTable(q, edit.tableId)))
@@ -100,7 +125,7 @@ export async function editSitter(
     return done((await detailOf(q, id))!);
   };
   return write(ctx, act, letsGo);
-}
+});
 
 /** Brings every open fitting of a sitter up to date. */
 export async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
@@ -136,12 +161,7 @@ export const HOW_SAID: Record<SettledHow, string> = {
  * act. In a session what it took before of the same dimension is replaced, and taken back it leaves what held before
  * the session.
  */
-export async function takeReading(
-  ctx: Context,
-  sitterId: string,
-  edit: ReadingEdit,
-  takenBy: string | null,
-): Promise<Outcome<SitterDetail>> {
+export const takeReading = useCase('edit', 'sitter', async (ctx: Context, sitterId: string, edit: ReadingEdit): Promise<Outcome<SitterDetail>> => {
   const { dimension } = edit;
   const settled = settledOf(edit);
   const doubt = [...(edit.takes ?? []), ...(settled ? [settled.value] : [])]
@@ -161,7 +181,7 @@ export async function takeReading(
     const standing = current.body[dimension];
     // A session need not see what itself has taken: only what somebody else took since it began is a surprise.
     const mayDiffer = session !== null && !(await isTakenBesides(q, sitterId, dimension, session));
-    if (!mayDiffer && edit.instead !== undefined && edit.instead !== (standing?.takenAt ?? null)) {
+    if (!mayDiffer && edit.seenReading !== undefined && edit.seenReading !== (standing?.takenAt ?? null)) {
       // Taken meanwhile by somebody else; the same value needs no second reading.
       return standing?.value === settled?.value ? done(current) : refused('changedMeanwhile', { current });
     }
@@ -174,7 +194,7 @@ export async function takeReading(
         spread: settled.spread,
         source: HOW_SAID[settled.how],
         takenAt: at,
-        takenBy,
+        takenBy: ctx.actor.fitter?.name ?? null,
         ...(edit.instrument === undefined ? {} : { instrument: edit.instrument }),
         ...(edit.reason === undefined ? {} : { reason: edit.reason }),
       };
@@ -192,7 +212,7 @@ export async function takeReading(
     await refreshOpen(ctx, q, sitterId);
     return done((await detailOf(q, sitterId))!);
   });
-}
+});
 
 /** What the other measures say against a new one that nobody gave a reason for, in words; null where it may stand. */
 async function doubtAgainst(
@@ -210,18 +230,18 @@ async function doubtAgainst(
 }
 
 /** Hides a sitter and the sitter's fittings at once; what it hides is erased when undoing is over. */
-export function deleteSitter(ctx: Context, id: string): Promise<Outcome<Deletion>> {
-  return write(ctx, async (q) => {
+export const deleteSitter = useCase('delete', 'sitter', (ctx: Context, id: string) =>
+  write(ctx, async (q): Promise<Outcome<Deletion>> => {
     const at = ctx.now();
     if (!(await markSitter(q, id, at.toISOString()))) return refused('notFound');
     return done(deletionOf(id, at));
-  });
-}
+  }),
+);
 
 /** Takes a deletion back, as long as nothing has been erased. */
-export function restoreSitter(ctx: Context, id: string): Promise<Outcome<SitterDetail>> {
-  return write(ctx, async (q) => {
+export const restoreSitter = useCase('restore', 'sitter', (ctx: Context, id: string) =>
+  write(ctx, async (q): Promise<Outcome<SitterDetail>> => {
     if (!(await markSitter(q, id, null))) return refused('notFound');
     return done((await detailOf(q, id))!);
-  });
-}
+  }),
+);

@@ -1,12 +1,16 @@
 import '../words/pages';
 import { TABLES, readTable } from '../core/population';
 import { done, refused, type NewTable, type Outcome, type TableEdit, type TableSummary } from '../contract';
+import type { PageRequest } from '../contract/paging';
 import type { Queries } from '../data/client';
+import { isSameContent } from '../data/content';
 import { openFittingsByUsualTable } from '../data/fittings';
 import { findTable, insertTable, listTables, retireTable, setUsualTable, usualTableId } from '../data/tables';
 import { sayTableFault } from '../words';
 import { write, type Context } from './context';
 import { refreshInputs } from './inputs';
+import { pageOf } from './paging';
+import { useCase } from './rights';
 import { FIRST_TABLE, shippedTable } from './sitter-table';
 
 /** So many faults of a file are told at once. */
@@ -25,13 +29,22 @@ async function summariesOf(q: Queries): Promise<TableSummary[]> {
   return all.map((t) => ({ ...t, isUsual: t.table.id === usualId }));
 }
 
-export const allTables = (ctx: Context): Promise<TableSummary[]> => summariesOf(ctx.store.db);
+export const allTables = useCase('read', 'table', async (ctx: Context) =>
+  done(await summariesOf(ctx.store.db)),
+);
+export const pageOfTables = useCase('read', 'table', async (ctx: Context, page: PageRequest) =>
+  pageOf(await summariesOf(ctx.store.db), (t) => t.table.id, page),
+);
+export const tableSummary = useCase('read', 'table', async (ctx: Context, id: string) => {
+  const found = (await summariesOf(ctx.store.db)).find((t) => t.table.id === id);
+  return found ? done(found) : refused('notFound');
+});
 
-/** Takes a table from a CSV file; every fault is told with its line and column. The same id again gives the first. */
-export async function addTable(
-  ctx: Context,
-  { id, name, source, csv }: NewTable,
-): Promise<Outcome<TableSummary>> {
+/**
+ * Adds a table from a CSV file; every fault is told with its line and column. The same again gives the first record;
+ * the same id with other contents is refused.
+ */
+export const addTable = useCase('create', 'table', async (ctx: Context, { id, name, source, csv }: NewTable): Promise<Outcome<TableSummary>> => {
   const read = readTable(csv, { id, name, source });
   if (!read.ok)
     return refused('invalid', {
@@ -40,16 +53,18 @@ export async function addTable(
         .map((fault) => ({ pointer: '/csv', detail: sayTableFault(fault) })),
     });
   return write(ctx, async (q) => {
-    if (!(await findTable(q, id))) await insertTable(q, read.table, ctx.now().toISOString());
+    const known = await findTable(q, id);
+    if (known && !isSameContent(known.table, read.table)) return refused('idInUse');
+    if (!known) await insertTable(q, read.table, ctx.now().toISOString());
     return done(await summaryOf(q, id));
   });
-}
+});
 
 const summaryOf = async (q: Queries, id: string): Promise<TableSummary> =>
   (await summariesOf(q)).find((t) => t.table.id === id)!;
 
 /** Makes a table the usual one, or sets one of the practice's own aside or takes it back. */
-export async function editTable(ctx: Context, id: string, edit: TableEdit): Promise<Outcome<TableSummary>> {
+export const editTable = useCase('edit', 'table', async (ctx: Context, id: string, edit: TableEdit): Promise<Outcome<TableSummary>> => {
   const edited = await write(ctx, async (q) => {
     const own = await findTable(q, id);
     if (!own && !shippedTable(id)) return refused('notFound');
@@ -72,7 +87,7 @@ export async function editTable(ctx: Context, id: string, edit: TableEdit): Prom
   });
   if (edited.ok && edit.isUsual) await refreshAll(ctx);
   return edited;
-}
+});
 
 /** Brings every open fitting that the usual table fills in up to date, in chunks that let others pass. */
 async function refreshAll(ctx: Context): Promise<void> {

@@ -18,7 +18,7 @@ const matches = (name: string, typed: string): boolean =>
 function usePeople(typed: string): readonly Command[] {
   const found = useQuery({
     queryKey: ['command-people', typed],
-    queryFn: () => api.searchSitters(typed),
+    queryFn: async () => (await api.sitters(typed)).items,
     enabled: typed.trim() !== '',
     placeholderData: (before) => before,
   });

@@ -14,6 +14,7 @@ import { Providers } from './Providers';
 import { keep, type PageProps } from './preferences';
 import { UndoBar } from './UndoBar';
 import styles from './parts.module.css';
+import { onDevice } from './device-storage';
 
 export type Area = 'fittings' | 'people' | 'seats' | 'places' | 'practice';
 const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
@@ -111,9 +112,9 @@ function UnitChoice({
 function Scope() {
   const inBrowser = useInBrowser();
   const [accepted, setAccepted] = useState(false);
-  if (!inBrowser || accepted || localStorage.getItem(SCOPE_SEEN) === '1') return null;
+  if (!inBrowser || accepted || onDevice.get(SCOPE_SEEN) === '1') return null;
   const accept = () => {
-    localStorage.setItem(SCOPE_SEEN, '1');
+    onDevice.set(SCOPE_SEEN, '1');
     setAccepted(true);
   };
   return (

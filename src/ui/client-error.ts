@@ -11,6 +11,10 @@ export class ClientError extends Error {
   }
 }
 
+/** The record as the server has it now, where a change met another one. */
+export const currentOf = <T>(error: unknown): T | null =>
+  error instanceof ClientError && error.problem?.current !== undefined ? (error.problem.current as T) : null;
+
 /** A failure in words, for the place where it happened. */
 export function explain(error: unknown): string {
   if (!(error instanceof ClientError)) return word('fault.unknown');

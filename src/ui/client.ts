@@ -1,81 +1,83 @@
-/** The one way from a screen to the API: checks what comes back, and turns every failure into a closed form. */
-import { z, type ZodType } from 'zod';
-import {
-  DeletionSchema,
-  FitterSchema,
-  FittingDetailSchema,
-  FittingSummarySchema,
-  MeasuringSessionSchema,
-  MethodSummarySchema,
-  PlaceSummarySchema,
-  SavedDraftSchema,
-  SessionSchema,
-  SeatSummarySchema,
-  SitterDetailSchema,
-  SitterSchema,
-  TableSummarySchema,
-  type Fitter,
-  type Hand,
-  type FittingAct,
-  type FittingEdit,
-  type MeasuringSessionEdit,
-  type NewFitting,
-  type NewSitter,
-  type NewTable,
-  type PlaceEdit,
-  type ProblemDetails,
-  type ReadingEdit,
-  type SitterEdit,
-  type TableEdit,
+/** The one way from a screen to the API: typed by its table of operations; every failure comes in a closed form. */
+import type { AnswerOf, ArgumentsOf, Operation } from '../api/types';
+import type {
+  DraftEdit,
+  FittingAct,
+  FittingEdit,
+  Hand,
+  MeasuringSessionEdit,
+  NewFitter,
+  NewFitting,
+  NewSitter,
+  NewTable,
+  PlaceEdit,
+  ProblemDetails,
+  ReadingEdit,
+  SitterEdit,
+  TableEdit,
 } from '../contract';
-import type { Settings } from '../core/fit';
 import type { Method } from '../core/method';
+import type { Tolerances } from '../core/measuring';
 import { ClientError } from './client-error';
 import { newId } from './ids';
 import { refreshKeptPage } from './kept-pages';
 
 /** A connection that says nothing for this long counts as lost, ms. */
 const LONGEST_WAIT_MS = 8000;
+const API = '/api/v1';
 
-export { ClientError, explain } from './client-error';
+export { ClientError, currentOf, explain } from './client-error';
 
-interface Call {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
-  readonly body?: unknown;
+interface CallOptions {
   /** In place of `body`, where it is JSON already. */
   readonly json?: Blob;
   /** Nothing that a page shows is changed by it. */
   readonly isAside?: boolean;
+  /** What was edited, for `If-Match`: the version of a record. */
   readonly version?: number;
+  /** As `version`: the revision of draft settings. */
+  readonly revision?: number;
   /** Names the request, so that sent twice it is done once; made here unless the sender keeps one. */
   readonly key?: string;
   /** Lets the request outlive the page, for what is saved on leaving it. */
   readonly keepalive?: boolean;
 }
 
-/** One request; pages with calls of their own make them by this. */
-export async function call<T>(
-  path: string,
-  schema: ZodType<T>,
-  { method = 'GET', body, json, isAside = false, version, key, keepalive = false }: Call = {},
-): Promise<T> {
-  const sent = json ?? (body === undefined ? undefined : JSON.stringify(body));
+interface LooseArguments {
+  readonly id?: string;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
+}
+
+function addressOf(path: string, { id, query }: LooseArguments): string {
+  const given = Object.entries(query ?? {}).filter(([, value]) => value !== undefined && value !== '');
+  const search = new URLSearchParams(given.map(([name, value]) => [name, String(value)])).toString();
+  return `${API}${path.replace('{id}', encodeURIComponent(id ?? ''))}${search && `?${search}`}`;
+}
+
+/** Sends one request of the table: `call('GET /sitters/{id}', { id })`. */
+export async function call<K extends Operation>(
+  operation: K,
+  given: ArgumentsOf<K>,
+  { json, isAside = false, version, revision, key, keepalive = false }: CallOptions = {},
+): Promise<AnswerOf<K>> {
+  const [method = 'GET', path = ''] = operation.split(' ');
+  const loose = given as LooseArguments;
+  const sent = json ?? (loose.body === undefined ? undefined : JSON.stringify(loose.body));
   const headers: Record<string, string> = {};
   if (sent !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
+  if (revision !== undefined) headers['if-match'] = `"draft-${revision}"`;
   if (method !== 'GET') headers['idempotency-key'] = key ?? newId();
-  const request = {
-    method,
-    headers,
-    keepalive,
-    ...(sent === undefined ? {} : { body: sent }),
-  };
-  const response = await fetchTwice(`/api/v1${path}`, request);
+  const request = { method, headers, keepalive, ...(sent === undefined ? {} : { body: sent }) };
+  const response = await fetchTwice(addressOf(path, loose), request);
   if (!response.ok) throw new ClientError('refused', await problemOf(response));
   if (method !== 'GET' && !isAside) refreshKeptPage();
-  const parsed = schema.safeParse(await response.json());
-  if (!parsed.success) throw new ClientError('unreadable', null);
-  return parsed.data;
+  try {
+    return (await response.json()) as AnswerOf<K>;
+  } catch {
+    throw new ClientError('unreadable', null);
+  }
 }
 
 /** Once more after a connection that broke: the key makes sure that nothing is done twice. */
@@ -100,61 +102,69 @@ async function problemOf(response: Response): Promise<ProblemDetails | null> {
   }
 }
 
+const LARGEST_PAGE = 200;
+
+interface Paged<T> {
+  readonly items: readonly T[];
+  readonly next: string | null;
+}
+
+/** Every item of a list that is short by nature: page after page. */
+async function everyItem<T>(page: (cursor: string | undefined) => Promise<Paged<T>>): Promise<T[]> {
+  const all: T[] = [];
+  let cursor: string | undefined;
+  do {
+    const { items, next } = await page(cursor);
+    all.push(...items);
+    cursor = next ?? undefined;
+  } while (cursor !== undefined);
+  return all;
+}
+
+const limit = LARGEST_PAGE;
+
 export const api = {
-  searchSitters: (search: string) =>
-    call(`/sitters?search=${encodeURIComponent(search)}`, z.array(SitterSchema)),
-  createSitter: (sitter: NewSitter) => call('/sitters', SitterDetailSchema, { method: 'POST', body: sitter }),
-  editSitter: (id: string, version: number, edit: SitterEdit) =>
-    call(`/sitters/${id}`, SitterDetailSchema, { method: 'PATCH', body: edit, version }),
-  deleteSitter: (id: string) => call(`/sitters/${id}`, DeletionSchema, { method: 'DELETE' }),
-  restoreSitter: (id: string) => call(`/sitters/${id}/restore`, SitterDetailSchema, { method: 'POST' }),
-  takeReading: (id: string, reading: ReadingEdit, key: string) =>
-    call(`/sitters/${id}/readings`, SitterDetailSchema, {
-      method: 'PUT',
-      body: reading,
-      key,
-      keepalive: true,
-    }),
+  sitters: (search: string, cursor?: string) => call('GET /sitters', { query: { search, cursor } }),
+  createSitter: (body: NewSitter) => call('POST /sitters', { body }),
+  editSitter: (id: string, version: number, body: SitterEdit) =>
+    call('PATCH /sitters/{id}', { id, body }, { version }),
+  deleteSitter: (id: string) => call('DELETE /sitters/{id}', { id }),
+  restoreSitter: (id: string) => call('POST /sitters/{id}/restore', { id }),
+  takeReading: (id: string, body: ReadingEdit, key: string) =>
+    call('PUT /sitters/{id}/readings', { id, body }, { key, keepalive: true }),
   measuringSessions: (id: string) =>
-    call(`/sitters/${id}/measuring-sessions`, z.array(MeasuringSessionSchema)),
-  saveMeasuringSession: (id: string, session: MeasuringSessionEdit, key: string) =>
-    call(`/sitters/${id}/measuring-sessions`, MeasuringSessionSchema, {
-      method: 'PUT',
-      body: session,
-      key,
-      keepalive: true,
-    }),
-  tables: () => call('/tables', z.array(TableSummarySchema)),
-  addTable: (table: NewTable) => call('/tables', TableSummarySchema, { method: 'POST', body: table }),
-  editTable: (id: string, edit: TableEdit) =>
-    call(`/tables/${encodeURIComponent(id)}`, TableSummarySchema, { method: 'PATCH', body: edit }),
-  createMethod: (method: Method) => call('/methods', MethodSummarySchema, { method: 'POST', body: method }),
-  editMethod: (method: Method, version: number) =>
-    call(`/methods/${method.id}`, MethodSummarySchema, { method: 'PUT', body: method, version }),
-  saveHand: (id: string, hand: Hand) => call(`/fitters/${id}`, FitterSchema, { method: 'PUT', body: hand }),
-  addFitter: (fitter: Fitter) => call('/fitters', FitterSchema, { method: 'POST', body: fitter }),
-  createPlace: (place: PlaceEdit) => call('/places', PlaceSummarySchema, { method: 'POST', body: place }),
-  editPlace: (place: PlaceEdit, version: number) =>
-    call(`/places/${place.id}`, PlaceSummarySchema, { method: 'PUT', body: place, version }),
-  seats: () => call('/seats', z.array(SeatSummarySchema)),
-  fittings: () => call('/fittings', z.array(FittingSummarySchema)),
-  fitting: (id: string) => call(`/fittings/${id}`, FittingDetailSchema),
-  createFitting: (fitting: NewFitting) =>
-    call('/fittings', FittingDetailSchema, { method: 'POST', body: fitting }),
-  editFitting: (id: string, version: number, edit: FittingEdit) =>
-    call(`/fittings/${id}`, FittingDetailSchema, { method: 'PATCH', body: edit, version }),
-  deleteFitting: (id: string) => call(`/fittings/${id}`, DeletionSchema, { method: 'DELETE' }),
-  restoreFitting: (id: string) => call(`/fittings/${id}/restore`, FittingSummarySchema, { method: 'POST' }),
-  saveSettings: (id: string, revision: number, settings: Settings, key: string) =>
-    call(`/fittings/${id}/settings`, SavedDraftSchema, {
-      method: 'PUT',
-      body: settings,
-      version: revision,
-      key,
-      keepalive: true,
-    }),
-  act: (id: string, version: number, act: FittingAct) =>
-    call(`/fittings/${id}/acts`, FittingDetailSchema, { method: 'POST', body: act, version }),
-  signIn: (passphrase: string) => call('/session', SessionSchema, { method: 'POST', body: { passphrase } }),
-  signOut: () => call('/session', SessionSchema, { method: 'DELETE' }),
+    everyItem((cursor) => call('GET /sitters/{id}/measuring-sessions', { id, query: { cursor, limit } })),
+  saveMeasuringSession: (id: string, body: MeasuringSessionEdit, version: number | null, key: string) =>
+    call(
+      'PUT /sitters/{id}/measuring-sessions',
+      { id, body },
+      { key, keepalive: true, ...(version === null ? {} : { version }) },
+    ),
+  tables: () => everyItem((cursor) => call('GET /tables', { query: { cursor, limit } })),
+  addTable: (body: NewTable) => call('POST /tables', { body }),
+  editTable: (id: string, body: TableEdit) => call('PATCH /tables/{id}', { id, body }),
+  createMethod: (body: Method) => call('POST /methods', { body }),
+  editMethod: (body: Method, version: number) =>
+    call('PUT /methods/{id}', { id: body.id, body }, { version }),
+  saveHand: (id: string, version: number, body: Hand) =>
+    call('PUT /fitters/{id}', { id, body }, { version }),
+  addFitter: (body: NewFitter) => call('POST /fitters', { body }),
+  saveTolerances: (version: number, body: Tolerances) => call('PUT /tolerances', { body }, { version }),
+  createPlace: (body: PlaceEdit) => call('POST /places', { body }),
+  editPlace: (body: PlaceEdit, version: number) =>
+    call('PUT /places/{id}', { id: body.id, body }, { version }),
+  seats: () => everyItem((cursor) => call('GET /seats', { query: { cursor, limit } })),
+  fittings: (cursor?: string, sitter?: string) => call('GET /fittings', { query: { cursor, sitter } }),
+  fitting: (id: string) => call('GET /fittings/{id}', { id }),
+  createFitting: (body: NewFitting) => call('POST /fittings', { body }),
+  editFitting: (id: string, version: number, body: FittingEdit) =>
+    call('PATCH /fittings/{id}', { id, body }, { version }),
+  deleteFitting: (id: string) => call('DELETE /fittings/{id}', { id }),
+  restoreFitting: (id: string) => call('POST /fittings/{id}/restore', { id }),
+  saveSettings: (id: string, revision: number, body: DraftEdit, key: string) =>
+    call('PUT /fittings/{id}/settings', { id, body }, { revision, key, keepalive: true }),
+  act: (id: string, version: number, body: FittingAct) =>
+    call('POST /fittings/{id}/acts', { id, body }, { version }),
+  signIn: (passphrase: string) => call('POST /session', { body: { passphrase } }),
+  signOut: () => call('DELETE /session', {}),
 };

@@ -1,5 +1,6 @@
 /** What can be done on this page by its name or by a key: each screen adds its own, the box and the sheet list all. */
 import { useEffect, useSyncExternalStore } from 'react';
+import { onDevice } from './device-storage';
 
 export interface Command {
   readonly id: string;
@@ -44,10 +45,10 @@ export const useCommandList = (): readonly Command[] =>
   );
 
 const SINGLE_KEYS_OFF = 'velto-single-keys-off';
-export const singleKeysOn = (): boolean => localStorage.getItem(SINGLE_KEYS_OFF) === null;
+export const singleKeysOn = (): boolean => onDevice.get(SINGLE_KEYS_OFF) === null;
 export function switchSingleKeys(on: boolean): void {
-  if (on) localStorage.removeItem(SINGLE_KEYS_OFF);
-  else localStorage.setItem(SINGLE_KEYS_OFF, '1');
+  if (on) onDevice.remove(SINGLE_KEYS_OFF);
+  else onDevice.set(SINGLE_KEYS_OFF, '1');
 }
 
 /** A key press as commands name it: `Ctrl+Shift+Z`, `?`. Command on a Mac counts as Ctrl. */

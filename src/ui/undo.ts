@@ -2,6 +2,7 @@
 import type { Deletion } from '../contract';
 import { api } from './client';
 import { forgetKeptPages } from './kept-pages';
+import { inTab } from './device-storage';
 
 const KEY = 'velto-undo';
 
@@ -20,19 +21,19 @@ export function rememberDeletion(kind: Undoable['kind'], name: string, deletion:
   const { id, undoUntil, undoMinutes } = deletion;
   const keptUntil = Date.now() + undoMinutes * MINUTE_MS;
   const undoable: Undoable = { kind, id, name, undoUntil, keptUntil };
-  sessionStorage.setItem(KEY, JSON.stringify(undoable));
+  inTab.set(KEY, JSON.stringify(undoable));
   void forgetKeptPages();
 }
 
 /** The last deletion, while it can be undone; after that the name is let go here as well. */
 export function lastDeletion(): Undoable | null {
-  const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Undoable | null;
+  const kept = JSON.parse(inTab.get(KEY) ?? 'null') as Undoable | null;
   if (kept && kept.keptUntil > Date.now()) return kept;
   forgetDeletion();
   return null;
 }
 
-export const forgetDeletion = (): void => sessionStorage.removeItem(KEY);
+export const forgetDeletion = (): void => inTab.remove(KEY);
 
 /** Takes a deletion back. @returns the page of the record */
 export async function undoDeletion({ kind, id }: Undoable): Promise<string> {

@@ -73,8 +73,7 @@ export const EXCHANGE_WORDS = {
   'exchange.undone.kept': '{kept} stay: something has been done with them since.',
   'exchange.undone.failed': 'Not undone: {why}',
   'exchange.people': 'To the people',
-  'exchange.unseen':
-    'The connection was lost. Whether it is being written shows when this page is loaded again.',
+  'exchange.unseen': 'The connection was lost. Whether it has begun shows when this page is loaded again.',
   'exchange.broken': 'Nothing was taken: {why}',
   'exchange.fault.empty': 'There is nobody in this file.',
   'exchange.fault.tooLarge': 'The file is larger than {hi} bytes: divide it.',

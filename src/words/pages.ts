@@ -37,6 +37,8 @@ export const PAGE_WORDS = {
   'people.isNickname': 'a nickname',
   'people.isNickname.what':
     'Saved with another name, the one before is erased, and nobody can bring it back.',
+  'people.unsaved': 'Not saved yet. This device keeps what you typed until you save or discard it.',
+  'people.discard': 'Discard',
   'people.yes': 'yes',
   'people.no': 'no',
   'people.consentOn': 'Consent given on',
@@ -116,6 +118,7 @@ export const PAGE_WORDS = {
   'tour.before': 'before: {value}',
   'tour.about': 'Shoes, clothes, notes',
   'tour.shoesOn': 'Shoes on while measuring',
+  'tour.shoesOff': 'Shoes off',
   'tour.shoesOn.caution': 'Take them off: measured in shoes, the heel is counted twice.',
   'tour.clothes': 'Clothes',
   'tour.notes': 'Notes',

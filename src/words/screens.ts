@@ -80,6 +80,9 @@ export const SCREEN_WORDS = {
     'The fitting of {name} was deleted. It is erased for good at {time}; until then it can be undone.',
   'undo.close': 'Close',
 
+  'conflict.value': 'Somebody else changed this while you were editing. Your value: {mine}. Saved value: {saved}.',
+  'conflict.keepMine': 'Keep mine',
+  'conflict.useSaved': 'Use saved',
   'conflict.title': 'Changed by somebody else meanwhile',
   'conflict.explain': 'Nothing is lost: both are here. Choose for each line which one is kept.',
   'conflict.field': 'What',
@@ -117,6 +120,9 @@ export const SCREEN_WORDS = {
   'fault.load': 'This could not be loaded.',
   'fault.retry': 'Try again',
   'fault.unknown': 'Something went wrong',
+  'fault.page': 'This page could not be shown',
+  'fault.pageWhat': 'Something went wrong on the server. Nothing was changed. Load the page again; if it happens again, tell whoever looks after this installation.',
+  'fault.pageBack': 'Back to the fittings',
   'fault.notFound': 'There is no such record. It may have been removed.',
   'fault.notFound.back': 'Back to the fittings',
   'fault.changed':
@@ -140,6 +146,13 @@ export const SCREEN_WORDS = {
     'Settings and card go; the sitter and the measures stay. Can be undone for ten minutes.',
   'fittings.noPlace': 'no desk',
   'fittings.for': 'Whose fitting?',
+  'fittings.for.hint': 'Type a part of the name',
+  'fittings.for.more': '{n} more people: type a part of the name to find them.',
+  'list.shown.people': '{n} of {all} people shown.',
+  'list.shown.fittings': '{n} of {all} fittings shown.',
+  'list.all.people': 'All {all} shown.',
+  'list.all.fittings': 'All {all} shown.',
+  'list.more': 'Show more',
   'fittings.start': 'Start fitting',
   'fittings.choose': 'Choose a sitter',
 

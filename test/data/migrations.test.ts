@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
+import { findMethodVersion } from '../../src/data/catalogue';
 import { openDatabase } from '../../src/data/client';
 import { migrationsDir } from '../../src/data/migrations-dir';
 import { fileUrl } from '../support/context';
@@ -33,6 +34,9 @@ const SEED = [
 ];
 const TABLES = ['fitters', 'sitters', 'readings', 'method_versions', 'fittings', 'setting_sets'];
 
+/** The last version of the database in which every start could leave another version of every method. */
+const BEFORE_FOLDING = 9;
+
 describe('migrations', () => {
   const last = (JSON.parse(readFileSync(journalOf(migrationsDir()), 'utf8')) as Journal).entries.length - 1;
 
@@ -61,4 +65,45 @@ describe('migrations', () => {
       rmSync(folder, { recursive: true, force: true });
     });
   }
+
+  it('fold equal versions of a method into one; fittings and links mean the same as before', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'velto-fold-'));
+    const old = await openDatabase(fileUrl(folder), migrationsUpTo(BEFORE_FOLDING, join(folder, 'drizzle')));
+    const { SHIPPED_METHODS } = await import('../../src/core/method');
+    const [built, other] = SHIPPED_METHODS.map((m) => JSON.stringify(m));
+    const changed = JSON.stringify({ ...SHIPPED_METHODS[0]!, summary: 'as it once was' });
+    // As one start after the other left them: the same, the same, changed, changed back, and the same.
+    for (const [number, document] of [changed, changed, built!, built!, built!].entries())
+      await old.$client.execute({
+        sql: `insert into method_versions (id, number, document, created_at, method_id) values (?, ?, ?, ${AT}, 'right-angle')`,
+        args: [`m${number + 1}`, number + 1, document],
+      });
+    await old.$client.execute({
+      sql: `insert into method_versions (id, number, document, created_at, method_id) values ('o1', 1, ?, ${AT}, 'open-hip')`,
+      args: [other!],
+    });
+    await old.$client.execute(SEED[1]!);
+    for (const [i, version] of ['m1', 'm2', 'm4', 'm5', 'o1'].entries())
+      await old.$client.execute(
+        `insert into fittings (id, sitter_id, method_version_id, tools, date, state, version, created_at, updated_at) values ('x${i}', 's1', '${version}', 0, '2026-11-25', 'open', 1, ${AT}, ${AT})`,
+      );
+    old.$client.close();
+
+    const now = await openDatabase(fileUrl(folder));
+    const rows = async (sql: string) => (await now.$client.execute(sql)).rows.map((row) => Object.values(row)[0]);
+    expect(await rows('select id from method_versions order by id')).to.deep.equal(['m1', 'm3', 'o1']);
+    expect(await rows('select method_version_id from fittings order by id')).to.deep.equal([
+      'm1',
+      'm1',
+      'm3',
+      'm3',
+      'o1',
+    ]);
+    // A link that names a folded version still leads to what it named.
+    expect((await findMethodVersion(now, 'm5'))?.id).to.equal('right-angle');
+    expect((await findMethodVersion(now, 'm2'))?.summary).to.equal('as it once was');
+    expect((await now.$client.execute('PRAGMA foreign_key_check')).rows).to.have.length(0);
+    now.$client.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
 });

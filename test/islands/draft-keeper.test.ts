@@ -7,6 +7,8 @@ import { SettingsStore } from '../../src/islands/fitting/settings-store';
 import { ClientError } from '../../src/ui/client-error';
 import { memoryEntries } from '../../src/ui/outbox/device';
 import type { Entry, EntryStore } from '../../src/ui/outbox/entry';
+import { draftOf } from '../../src/ui/outbox';
+import type { AdjustmentKind } from '../../src/core/seat';
 import { Outbox } from '../../src/ui/outbox/outbox';
 import { inputsOf } from '../support/inputs';
 
@@ -50,15 +52,16 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   fitter: null,
   measured: 0,
   toolsKg: 0,
-  fillIn: false,
+  estimateMissing: false,
   body: {},
   inputs: inputsOf(),
-  draft: { stage: 'reached', version: 0, settings, savedAt: NOW },
+  draft: { stage: 'reached', version: 0, settings, held: [], savedAt: NOW },
 });
 
 /** A draft on a server, changed by whoever knows its revision. */
 class DraftServer {
   settings = at(0);
+  held: readonly AdjustmentKind[] = [];
   revision = 1;
   reachable = true;
   saves = 0;
@@ -74,8 +77,10 @@ class DraftServer {
         current: fittingWith(this.settings, this.revision),
       });
     this.saves++;
-    this.settings = e.body as Settings;
-    return { stage: 'reached', version: 0, settings: e.body, savedAt: NOW, revision: ++this.revision };
+    const { settings: saved, held } = draftOf(e);
+    this.settings = saved;
+    this.held = held;
+    return { stage: 'reached', version: 0, settings: saved, held, savedAt: NOW, revision: ++this.revision };
   };
 }
 
@@ -91,7 +96,11 @@ const boxOver = (server: DraftServer, store: EntryStore = memoryEntries()): Outb
   });
 
 function open(server: DraftServer, box = boxOver(server)) {
-  const store = new SettingsStore(server.settings, { settings: server.settings, savedAt: 'before' });
+  const store = new SettingsStore(server.settings, {
+    settings: server.settings,
+    held: server.held,
+    savedAt: 'before',
+  });
   const keeper = new DraftKeeper(store, ID, SEAT, server.revision);
   const stop = keeper.start(box);
   return {
@@ -131,6 +140,31 @@ describe('draft settings', () => {
     expect(server.settings).to.deep.equal(at(2));
     expect(keeper.get().state).to.equal('saved');
     stop();
+  });
+
+  it('keep what is held, on the server and on the device, until it is let go', async () => {
+    const server = new DraftServer();
+    const kept = memoryEntries();
+    const first = open(server, boxOver(server, kept));
+    first.store.hold('seatHeight', true);
+    expect(first.keeper.get().state).to.equal('unsent');
+    expect(await first.keeper.settle()).to.equal(true);
+    expect(server.held).to.deep.equal(['seatHeight']);
+    server.reachable = false;
+    first.store.hold('seatDepth', true);
+    expect(await first.keeper.settle()).to.equal(false);
+    first.stop();
+
+    // The page is loaded again: what the server has not heard of yet is on the device.
+    const second = open(server, boxOver(server, kept));
+    await pause(20);
+    expect(second.store.heldKinds).to.deep.equal(['seatDepth', 'seatHeight']);
+    expect(second.store.held).to.deep.equal(at(0).positions);
+    server.reachable = true;
+    second.store.holdOnly([]);
+    expect(await second.keeper.settle()).to.equal(true);
+    expect(server.held).to.deep.equal([]);
+    second.stop();
   });
 
   it('need not be sent again after undoing back to what was saved', async () => {
@@ -231,7 +265,7 @@ describe('draft settings', () => {
     const { store, keeper, stop } = open(server);
     await pause(5);
     store.set(at(3));
-    keeper.adopt(store.get(), 'by the act', 2);
+    keeper.adopt({ stage: 'reached', version: 0, settings: store.get(), held: [], savedAt: 'by the act' }, 2);
     await pause(450);
     expect(server.saves).to.equal(0);
     expect(keeper.get()).to.deep.equal({ state: 'saved', at: 'by the act' });

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { v7 } from 'uuid';
-import { ENDPOINTS, FILE_TYPES } from '../../src/contract/endpoints';
+import { isFileType, methodOf, pathOf, type AnyRoute } from '../../src/api/route';
+import { ROUTES } from '../../src/api/table';
 import { DIMENSION_IDS } from '../../src/core/body';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
 import { startApp, type App } from '../support/app';
@@ -77,34 +78,34 @@ const FIELDS = [
 const nearlyRight = fc
   .dictionary(fc.constantFrom(...FIELDS), anyValue, { maxKeys: 8 })
   .map((body) => JSON.stringify(body));
-const hostileName = fc.constantFrom(...TEXTS);
+const hostileName = fc.oneof(fc.constantFrom(...TEXTS), fc.constantFrom('Plain Name', 'Øyvind 100%', "O'Neil; --"));
 
 /** For each kind of body one of the right form, with the worst that the form allows. */
 const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
-  NewSitter: fc.record({
+  createSitter: fc.record({
     id: fc.uuid({ version: 7 }),
     name: hostileName,
     birthDate: fc.constantFrom(null, '2020-02-29', '0001-01-01', '9999-12-31'),
   }),
-  SitterEdit: fc.record({ name: hostileName }),
-  ReadingEdit: fc.record({
+  editSitter: fc.record({ name: hostileName }),
+  takeReading: fc.record({
     dimension: fc.constantFrom(...DIMENSION_IDS),
     value: fc.constantFrom(null, 420, ...NUMBERS),
     takes: fc.constantFrom(undefined, [420], [420, 421, 422], [1e-300, 1e300]),
     session: fc.constantFrom(undefined, '00000000-0000-7000-8000-000000000000'),
   }),
-  MeasuringSessionEdit: fc.record({
+  saveMeasuringSession: fc.record({
     id: fc.uuid({ version: 7 }),
     shoesOn: fc.boolean(),
     clothes: hostileName,
     notes: hostileName,
   }),
-  Look: fc.record({
+  lookUpPeople: fc.record({
     people: fc.array(fc.record({ id: fc.constant(null), name: hostileName, birthDate: fc.constant(null) }), {
       maxLength: 3,
     }),
   }),
-  ImportPart: fc.record({
+  sendImportPart: fc.record({
     file: hostileName,
     number: fc.constantFrom(0, 1, 20_000),
     people: fc.array(
@@ -126,12 +127,12 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
       { minLength: 1, maxLength: 2 },
     ),
   }),
-  Tolerances: fc.dictionary(fc.constantFrom(...DIMENSION_IDS), fc.constantFrom(1, 5, ...NUMBERS), {
+  saveTolerances: fc.dictionary(fc.constantFrom(...DIMENSION_IDS), fc.constantFrom(1, 5, ...NUMBERS), {
     maxKeys: 3,
   }),
-  ImportOrder: fc.record({ parts: fc.constantFrom(1, 2), existing: fc.constantFrom('leave', 'add') }),
-  Fitter: fc.record({ id: fc.uuid({ version: 7 }), name: hostileName }),
-  PlaceEdit: fc.record({
+  beginImport: fc.record({ parts: fc.constantFrom(1, 2), existing: fc.constantFrom('leave', 'add') }),
+  createFitter: fc.record({ id: fc.uuid({ version: 7 }), name: hostileName }),
+  createPlace: fc.record({
     id: fc.uuid({ version: 7 }),
     name: hostileName,
     task: fc.constant('writing'),
@@ -140,17 +141,17 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
     keyboardThicknessMm: fc.constantFrom(0, 100),
     notes: hostileName,
   }),
-  NewFitting: fc.record({
+  createFitting: fc.record({
     id: fc.uuid({ version: 7 }),
     sitterId: fc.uuid(),
     fitterId: fc.constantFrom(null, '00000000-0000-7000-8000-000000000000'),
   }),
-  FittingEdit: fc.record({
+  editFitting: fc.record({
     toolsKg: fc.constantFrom(0, 1e-300, 99.999999),
     seatVersionId: fc.constantFrom(null, '00000000-0000-7000-8000-000000000000'),
   }),
-  FittingAct: fc.record({ act: fc.constantFrom('solve', 'leave', 'reopen') }),
-  Settings: fc.record({
+  actOnFitting: fc.record({ act: fc.constantFrom('solve', 'signOff', 'reopen') }),
+  saveSettings: fc.record({
     positions: fc.dictionary(fc.constantFrom(...ADJUSTMENT_KIND_IDS), fc.constantFrom(0, 1, 5, 5000), {
       maxKeys: 2,
     }),
@@ -160,8 +161,10 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
     }),
   }),
 };
-const rightForm = (endpoint: (typeof ENDPOINTS)[number]): fc.Arbitrary<string> =>
-  (RIGHT_FORM[endpoint.body ?? ''] ?? fc.constant({})).map((body) => JSON.stringify(body));
+const rightForm = (route: AnyRoute): fc.Arbitrary<string> =>
+  route.body
+    ? (RIGHT_FORM[route.operationId] ?? fc.constant(route.example)).map((body) => JSON.stringify(body))
+    : fc.constant('');
 
 const deep = fc.integer({ min: 50, max: 3000 }).map((depth) => '['.repeat(depth) + ']'.repeat(depth));
 const notJson = fc.constantFrom(
@@ -185,18 +188,19 @@ const anyHeaders = fc.record({
     'application/xml',
     'multipart/form-data',
   ),
-  'if-match': fc.constantFrom('"1"', '"4"', '1', '*', '"-1"', '"99999999999999999999"', 'W/"1"', ''),
+  'if-match': fc.constantFrom('"1"', '"draft-1"', '"4"', '1', '*', '"-1"', '"99999999999999999999"', 'W/"1"', ''),
   origin: fc.constantFrom(null, null, null, 'http://elsewhere.example', 'null'),
 });
 
 function hostileOf(ids: readonly string[]): fc.Arbitrary<Hostile> {
   const someId = fc.oneof(fc.constantFrom(...ids), anyId);
-  const on = (endpoint: (typeof ENDPOINTS)[number]) =>
+  const on = (endpoint: AnyRoute) =>
     fc
       .record({
         id: someId,
         query: fc.oneof(
-          fc.constant(''),
+          { weight: 3, arbitrary: fc.constant('') },
+          fc.constantFrom('?limit=0', '?limit=1e9', '?limit=2&limit=3', '?cursor=x', '?units=in', '?paper=A4', '?__proto__=1'),
           fc
             .constantFrom(...TEXTS)
             .map((t) => `?search=${encodeURIComponent(t)}&sitter=${encodeURIComponent(t)}`),
@@ -215,20 +219,20 @@ function hostileOf(ids: readonly string[]): fc.Arbitrary<Hostile> {
         ),
       })
       .map(({ id, query, headers, body, method }) => {
-        const verb = (method ?? endpoint.method).toUpperCase();
+        const verb = method ?? methodOf(endpoint);
         const given: Record<string, string> = {};
         for (const [name, value] of Object.entries(headers)) if (value !== null) given[name] = value;
         return {
           method: verb,
-          path: `/api/v1${endpoint.path.replace('{id}', encodeURIComponent(id).replace(/^\.+$/, 'dots'))}${query}`,
+          path: `/api/v1${pathOf(endpoint).replace('{id}', encodeURIComponent(id).replace(/^\.+$/, 'dots'))}${query}`,
           headers: given,
           body: verb === 'GET' ? null : body,
         };
       });
   // What makes records comes more often, for there are few such endpoints; whole papers and files half as often.
-  const records = ENDPOINTS.filter((e) => !FILE_TYPES.some((type) => type === e.answer));
-  const makers = ENDPOINTS.filter((e) => e.status === 201);
-  return fc.constantFrom(...ENDPOINTS, ...records, ...makers, ...makers).chain(on);
+  const records = ROUTES.filter((r) => !isFileType(r.answer as never));
+  const makers = ROUTES.filter((r) => r.status === 201);
+  return fc.constantFrom(...ROUTES, ...records, ...makers, ...makers).chain(on);
 }
 
 describe('ten thousand hostile requests', function () {

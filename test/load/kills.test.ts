@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { buildSync } from 'esbuild';
 import { v7 } from 'uuid';
+import { valueOf } from '../support/outcome';
 import type { SavedDraft } from '../../src/contract';
 import { NO_REMEDIES } from '../../src/core/fit';
 import { openDatabase } from '../../src/data/client';
@@ -37,7 +38,7 @@ async function makeRecords(): Promise<Records> {
   const context = contextOf(new Store(await openDatabase(fileUrl(folder))));
   await ensureShippedMethods(context);
   await loadDemo(context);
-  const [seat] = await allSeats(context);
+  const [seat] = valueOf(await allSeats(context));
   const ids: string[] = [];
   for (let writer = 0; writer < WRITERS; writer++) {
     const sitterId = v7();
@@ -52,6 +53,7 @@ async function makeRecords(): Promise<Records> {
     await saveSettings(context, fittingId, chosen.value.draftRevision, {
       positions: {},
       remedies: NO_REMEDIES,
+      held: [],
     });
     ids.push(writer % 2 === 0 ? sitterId : fittingId);
   }

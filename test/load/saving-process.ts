@@ -23,7 +23,7 @@ async function measure(writer: number, id: string): Promise<void> {
   if (!sitter.ok) throw new Error(sitter.reason);
   for (let n = Math.round(((sitter.value.body.kneeHeight?.value ?? 200) - 200) * 10) + 1; ; n++) {
     if (mode === 'early') acknowledge(writer, n);
-    const taken = await takeReading(context, id, { dimension: 'kneeHeight', value: 200 + n / 10 }, null);
+    const taken = await takeReading(context, id, { dimension: 'kneeHeight', value: 200 + n / 10 });
     if (!taken.ok) throw new Error(taken.reason);
     if (mode !== 'early') acknowledge(writer, n);
   }
@@ -40,6 +40,7 @@ async function set(writer: number, id: string): Promise<void> {
     const saved = await saveSettings(context, id, revision, {
       positions: {},
       remedies: { footrestMm: n / 10, backCushionMm: 0 },
+      held: [],
     });
     if (!saved.ok) throw new Error(saved.reason);
     revision = saved.value.revision;

@@ -2,6 +2,8 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import { expect } from 'chai';
+import { valueOf } from '../support/outcome';
+import type { Outcome } from '../../src/contract';
 import { parse } from 'csv-parse/sync';
 import {
   PEOPLE_HEAD,
@@ -12,12 +14,11 @@ import {
 } from '../../src/core/exchange';
 import { peopleJsonSchema } from '../../src/contract/people-file';
 import { everythingAbout, peopleCsv, peopleJson } from '../../src/service/exchange';
-import { searchSitters } from '../../src/service/sitters';
-import { openBench, type Bench } from '../support/context';
+import { type Bench, found, openBench } from '../support/context';
 
-const whole = async (parts: AsyncGenerator<string>): Promise<string> => {
+const whole = async (parts: Promise<Outcome<AsyncGenerator<string>>>): Promise<string> => {
   let text = '';
-  for await (const part of parts) text += part;
+  for await (const part of valueOf(await parts)) text += part;
   return text;
 };
 
@@ -51,7 +52,7 @@ describe('files of people beside published formats', () => {
       const everybody = JSON.parse(await whole(peopleJson(bench.context))) as { people: unknown[] };
       expect(everybody.people).to.have.length(8);
       expect(validate(everybody), JSON.stringify(validate.errors)).to.equal(true);
-      const [one] = await searchSitters(bench.context, 'Wren');
+      const [one] = await found(bench.context, 'Wren');
       const about = await everythingAbout(bench.context, one!.id);
       expect(validate(JSON.parse(about.ok ? about.value : '')), JSON.stringify(validate.errors)).to.equal(
         true,

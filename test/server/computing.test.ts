@@ -9,6 +9,7 @@ import { makeInputs, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { SeatModel } from '../../src/core/seat';
 import { openThreads } from '../../src/server/threads';
+import type { Page } from '../../src/contract/paging';
 import { startApp, type App } from '../support/app';
 import { runLines as run } from '../support/command-line';
 import { EVERYTHING, FULL, bodyWith, inputsOf } from '../support/inputs';
@@ -92,7 +93,7 @@ describe('cases from outside', () => {
     );
     const exact = await post<FitAnswer>(
       '/fit',
-      JSON.stringify({ ...fitCase(), include: [], sitter: { measures: plain, ageYears: 34, fillIn: false } }),
+      JSON.stringify({ ...fitCase(), include: [], sitter: { measures: plain, ageYears: 34, estimateMissing: false } }),
     );
     const p = problemOf(
       makeInputs({
@@ -112,7 +113,7 @@ describe('cases from outside', () => {
   });
 
   it('find sitter, seat, place and method by id, and rank all seats there are', async () => {
-    const [sitters, seats] = [await get<Sitter[]>('/sitters'), await get<SeatSummary[]>('/seats')];
+    const [sitters, seats] = [await (await get<Page<Sitter>>('/sitters')).items, (await get<Page<SeatSummary>>('/seats')).items];
     const sitter = { id: sitters.find((s) => s.name === 'Ines Farrowby')!.id };
     const task = seats.find((s) => s.seat.seatClass === 'task')!;
     const byId = { sitter, seat: { id: task.versionId }, method: { id: 'open-hip' } };
@@ -141,14 +142,23 @@ describe('cases from outside', () => {
   });
 
   it('say what is wrong where it is wrong, and compute nothing', async () => {
+    const seat = fitCase().seat as SeatModel;
+    const { cushion } = seat;
+    const sunken = { ...seat, cushion: { ...cushion, sinkMm: { ...cushion.sinkMm, value: -5 } } };
     const wrong: readonly [object, string][] = [
       [{ ...fitCase(), seat: { id: '01990000-0000-7000-8000-0000000000ff' } }, '/seat/id'],
       [{ ...fitCase(), method: { id: 'nobody-knows' } }, '/method/id'],
       [{ ...fitCase(), sitter: { measures: { stature: 99_999 } } }, '/sitter/measures/stature'],
-      [{ ...fitCase(), sitter: { measures: { height: 1700 } } }, '/sitter/measures'],
+      [{ ...fitCase(), sitter: { measures: { height: 1700 } } }, '/sitter/measures/height'],
+      [{ ...fitCase(), sitter: { measures: { stature: { value: 1740, spread: 1e308 } } } }, '/sitter/measures/stature/spread'],
+      [{ ...fitCase(), remedies: { elevatorMm: 10 } }, '/remedies/elevatorMm'],
+      [{ ...fitCase(), held: { seatHeight: 4000 } }, '/held/seatHeight'],
+      [{ ...fitCase(), held: { suspensionWeight: 1 } }, '/held/suspensionWeight'],
+      [{ ...fitCase(), seat: sunken }, '/seat/cushion/sinkMm'],
+      [{ ...fitCase(), seat: { ...seat, pan: { ...seat.pan, colour: 1 } } }, '/seat/pan/colour'],
       [{ ...fitCase(), toolsKg: -1 }, '/toolsKg'],
       [{ ...fitCase(), remedies: { seatPadMm: 5000 } }, '/remedies/seatPadMm'],
-      [{ ...fitCase(), hurry: true }, ''],
+      [{ ...fitCase(), hurry: true }, '/hurry'],
       [{ ...fitCase(), seat: { ...(fitCase().seat as SeatModel), seatClass: 'throne' } }, '/seat/seatClass'],
     ];
     for (const [body, pointer] of wrong) {
@@ -186,7 +196,7 @@ describe('cases from outside', () => {
 
 describe('threads beside the server', () => {
   it('give up what takes too long, and go on with the next', async () => {
-    const threads = openThreads('dist/thread.mjs', 300);
+    const threads = openThreads('dist/thread.mjs', { limitMs: 300 });
     const patient = openThreads('dist/thread.mjs');
     try {
       const low = SHIPPED_METHODS.find((m) => m.id === 'low-seat')!;

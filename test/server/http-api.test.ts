@@ -10,6 +10,7 @@ import {
   type SeatSummary,
   type SitterDetail,
 } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
 import { startApp, type App } from '../support/app';
 
 interface Answer<T> {
@@ -21,7 +22,7 @@ interface Answer<T> {
 describe('the API', () => {
   let app: App;
   before(async () => {
-    app = await startApp();
+    app = await startApp({ env: { VELTO_CHECK_ANSWERS: '1' } });
   });
   after(() => app.stop());
 
@@ -44,8 +45,8 @@ describe('the API', () => {
 
   it('creates, finds and reads a sitter', async () => {
     const sitter = await newSitter();
-    const found = await send<SitterDetail[]>('GET', '/sitters?search=api%20sit');
-    expect(found.body.map((s) => s.id)).to.include(sitter.id);
+    const found = await send<Page<SitterDetail>>('GET', '/sitters?search=sit%20api');
+    expect(found.body.items.map((s) => s.id)).to.include(sitter.id);
     const read = await send<SitterDetail>('GET', `/sitters/${sitter.id}`);
     expect(read.status).to.equal(200);
     expect(read.headers.get('etag')).to.equal('"1"');
@@ -112,7 +113,7 @@ describe('the API', () => {
     })) {
       await send('PUT', `/sitters/${sitter.id}/readings`, { dimension, value });
     }
-    const seats = (await send<SeatSummary[]>('GET', '/seats')).body;
+    const seats = (await send<Page<SeatSummary>>('GET', '/seats')).body.items;
     const seat = seats.find((s) => s.seat.seatClass === 'office')!;
     const fitting = (
       await send<FittingDetail>('POST', '/fittings', { id: v7(), sitterId: sitter.id, fitterId: null })
@@ -141,13 +142,13 @@ describe('the API', () => {
       );
     expect((await put({})).status).to.equal(428);
     const key = v7();
-    const revision = { 'if-match': `"${solved.body.draftRevision}"`, 'idempotency-key': key };
+    const revision = { 'if-match': `"draft-${solved.body.draftRevision}"`, 'idempotency-key': key };
     const saved = await put(revision);
     expect(saved.status).to.equal(200);
     expect(saved.body.revision).to.equal(solved.body.draftRevision + 1);
     expect((await put(revision)).body).to.deep.equal(saved.body);
     expect((await put({ ...revision, 'idempotency-key': v7() })).status).to.equal(412);
-    expect((await put({ 'if-match': `"${saved.body.revision}"`, 'idempotency-key': key })).status).to.equal(
+    expect((await put({ 'if-match': `"draft-${saved.body.revision}"`, 'idempotency-key': key })).status).to.equal(
       422,
     );
     const choices = await send<Choices>('GET', `/fittings/${fitting.id}/choices?count=2`);
@@ -168,8 +169,147 @@ describe('the API', () => {
       `/fittings/${fitting.id}/card`,
     );
     expect(card.body.settings.find((s) => s.adjustment === 'seatHeight')?.value).to.be.closeTo(415 + 30, 5);
-    const listed = (await send<FittingSummary[]>('GET', `/fittings?sitter=${sitter.id}`)).body;
+    const listed = (await send<Page<FittingSummary>>('GET', `/fittings?sitter=${sitter.id}`)).body.items;
     expect(listed.map((f) => f.id)).to.deep.equal([fitting.id]);
+  });
+
+  it('lists a page at a time, with a count, a link and filters', async () => {
+    const seen: string[] = [];
+    let path: string | null = '/sitters?limit=3';
+    for (let pages = 0; path !== null && pages < 20; pages++) {
+      const page: Answer<Page<SitterDetail>> = await send('GET', path);
+      expect(page.body.items.length).to.be.at.most(3);
+      seen.push(...page.body.items.map((s) => s.id));
+      const next: string | undefined = /<\/api\/v1([^>]+)>; rel="next"/.exec(page.headers.get('link') ?? '')?.[1];
+      expect(next !== undefined).to.equal(page.body.next !== null);
+      expect(page.body.total).to.be.at.least(seen.length);
+      path = next ?? null;
+    }
+    const { body } = await send<Page<SitterDetail>>('GET', '/sitters?limit=200');
+    expect(seen).to.deep.equal(body.items.map((s) => s.id));
+    expect(new Set(seen).size).to.equal(body.total);
+    const open = await send<Page<FittingSummary>>('GET', '/fittings?state=open');
+    expect(new Set(open.body.items.map((f) => f.state))).to.deep.equal(new Set(['open']));
+    const lost = await send<ProblemDetails>('GET', `/fittings?cursor=${v7()}`);
+    expect(lost.body.errors?.[0]?.pointer).to.equal('/cursor');
+  });
+
+  it('refuses what it does not know, and says where: fields, parameters, twice the same', async () => {
+    const misspelt = await send<ProblemDetails>('POST', '/sitters', {
+      id: v7(),
+      name: 'Misspelt',
+      birthDate: null,
+      birthdate: '1990-01-01',
+    });
+    expect(misspelt.status).to.equal(422);
+    expect(misspelt.body.errors).to.deep.equal([
+      { pointer: '/birthdate', detail: 'There is no such field here.' },
+    ]);
+    for (const [path, pointer] of [
+      ['/sitters?serach=x', '/serach'],
+      ['/sitters?limit=0', '/limit'],
+      ['/sitters?limit=1&limit=2', '/limit'],
+      ['/fittings?sitter=nobody', '/sitter'],
+      ['/fittings?state=lost', '/state'],
+      ['/tolerances?x=1', '/x'],
+    ] as const) {
+      const refused = await send<ProblemDetails>('GET', path);
+      expect(refused.status, path).to.equal(422);
+      expect(refused.body.errors?.map((e) => e.pointer), path).to.deep.equal([pointer]);
+    }
+  });
+
+  it('takes the same id once: again with the same, not with anything else', async () => {
+    const sitter = { id: v7(), name: 'Once Only', birthDate: '1990-05-05' };
+    const first = await send<SitterDetail>('POST', '/sitters', sitter);
+    expect(first.headers.get('location')).to.equal(`/api/v1/sitters/${sitter.id}`);
+    expect((await send('POST', '/sitters', sitter)).status).to.equal(201);
+    const other = await send<ProblemDetails>('POST', '/sitters', { ...sitter, name: 'Somebody Else' });
+    expect(other.status).to.equal(409);
+    expect(other.body.type).to.equal('urn:velto:problem:idInUse');
+  });
+
+  it('says which methods an address has, and never with a page', async () => {
+    const wrong = await send<ProblemDetails>('DELETE', '/sitters');
+    expect(wrong.status).to.equal(405);
+    expect(wrong.headers.get('allow')).to.equal('GET, POST, HEAD, OPTIONS');
+    expect(wrong.headers.get('content-type')).to.include('application/problem+json');
+    const asked = await fetch(`${app.base}/api/v1/sitters`, { method: 'OPTIONS' });
+    expect([asked.status, asked.headers.get('allow')]).to.deep.equal([204, 'GET, POST, HEAD, OPTIONS']);
+    const page = await fetch(`${app.base}/people`, { method: 'POST' });
+    expect([page.status, page.headers.get('allow')]).to.deep.equal([405, 'GET, HEAD']);
+    const head = await fetch(`${app.base}/api/v1/seats`, { method: 'HEAD' });
+    expect([head.status, await head.text()]).to.deep.equal([200, '']);
+  });
+
+  it('answers 304 where nothing personal forbids it, and nothing has changed', async () => {
+    const { items } = (await send<Page<SeatSummary>>('GET', '/seats?limit=1')).body;
+    for (const path of ['/seats', `/seats/${items[0]!.versionId}`, '/methods/right-angle', '/openapi.json']) {
+      const first = await fetch(`${app.base}/api/v1${path}`);
+      await first.arrayBuffer();
+      const tag = first.headers.get('etag')!;
+      expect(tag, path).to.match(/^".+"$/);
+      for (const known of [tag, `W/${tag}`, `"x", ${tag}`]) {
+        const again = await fetch(`${app.base}/api/v1${path}`, { headers: { 'if-none-match': known } });
+        expect(again.status, path).to.equal(304);
+      }
+    }
+    const sitter = await newSitter();
+    const personal = await fetch(`${app.base}/api/v1/sitters/${sitter.id}`, {
+      headers: { 'if-none-match': '"1"' },
+    });
+    expect(personal.status).to.equal(200);
+  });
+
+  it('goes by weak tags and the star too, and says when a tag is of something else', async () => {
+    const sitter = await newSitter();
+    const edit = (tag: string, name: string) =>
+      send<ProblemDetails>('PATCH', `/sitters/${sitter.id}`, { name }, { 'if-match': tag });
+    expect((await edit('W/"1"', 'Weak')).status).to.equal(200);
+    expect((await edit('*', 'Star')).status).to.equal(200);
+    expect((await edit('"2"', 'Late')).status).to.equal(412);
+    for (const odd of ['2', '"x"', '"draft-2"', '""']) expect((await edit(odd, 'Odd')).status, odd).to.equal(400);
+    const merge = await fetch(`${app.base}/api/v1/sitters/${sitter.id}`, {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/merge-patch+json', 'if-match': '"3"' },
+      body: JSON.stringify({ name: 'Merged' }),
+    });
+    expect(merge.status).to.equal(200);
+    const fitting = (
+      await send<FittingDetail>('POST', '/fittings', { id: v7(), sitterId: sitter.id, fitterId: null })
+    ).body;
+    const draft = await send('GET', `/fittings/${fitting.id}/settings`);
+    expect(draft.headers.get('etag')).to.equal(`"draft-${fitting.draftRevision}"`);
+    const settings = { positions: {}, remedies: {} };
+    const mixedUp = await send<ProblemDetails>('PUT', `/fittings/${fitting.id}/settings`, settings, {
+      'if-match': `"${fitting.version}"`,
+    });
+    expect(mixedUp.body.type).to.equal('urn:velto:problem:wrongTag');
+  });
+
+  it('takes JSON and nothing that only looks like it', async () => {
+    const body = JSON.stringify({ id: v7(), name: 'Typed', birthDate: null });
+    for (const type of ['application/jsonx', 'application/json; charset=utf-16', 'application/merge-patch+json', 'json']) {
+      const refused = await fetch(`${app.base}/api/v1/sitters`, {
+        method: 'POST',
+        headers: { 'content-type': type },
+        body,
+      });
+      expect(refused.status, type).to.equal(415);
+    }
+    const taken = await fetch(`${app.base}/api/v1/sitters`, {
+      method: 'POST',
+      headers: { 'content-type': 'Application/JSON; Charset="UTF-8"' },
+      body,
+    });
+    expect(taken.status).to.equal(201);
+  });
+
+  it('keeps names free of what nobody sees', async () => {
+    for (const odd of ['Ma\u200Bren', '\u202Enerol', 'Or\u2066la', 'St\uFEFFen', 'Ru\u00ADna', 'Ada\u200D'])
+      expect((await send('POST', '/sitters', { id: v7(), name: odd, birthDate: null })).status, odd).to.equal(422);
+    for (const fine of ['Zoë O’Neil-Ström', '林 美玲', 'می\u200Cخواهم', 'नेहा'])
+      expect((await send('POST', '/sitters', { id: v7(), name: fine, birthDate: null })).status, fine).to.equal(201);
   });
 
   it('answers what is not there with 404, page and record alike', async () => {
@@ -252,9 +392,16 @@ describe('starting', () => {
   });
 
   it('can start empty', async () => {
-    const empty = await startApp({ args: ['--empty'] });
-    expect(await (await fetch(`${empty.base}/api/v1/sitters`)).json()).to.deep.equal([]);
-    expect(await (await fetch(`${empty.base}/api/v1/methods`)).json()).to.have.length(SHIPPED_METHODS.length);
+    const empty = await startApp({ isEmpty: true });
+    expect(await (await fetch(`${empty.base}/api/v1/sitters`)).json()).to.deep.equal({
+      items: [],
+      total: 0,
+      next: null,
+    });
+    expect(await (await fetch(`${empty.base}/api/v1/methods`)).json()).to.have.property(
+      'total',
+      SHIPPED_METHODS.length,
+    );
     await empty.stop();
   });
 

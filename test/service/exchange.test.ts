@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { Outcome } from '../../src/contract';
 import fc from 'fast-check';
 import { v7 } from 'uuid';
 import { DIMENSIONS, DIMENSION_IDS, type DimensionId } from '../../src/core/body';
@@ -21,18 +22,17 @@ import {
   createSitter,
   deleteSitter,
   editSitter,
-  searchSitters,
   sitterDetail,
   takeReading,
 } from '../../src/service/sitters';
-import { bytesOf, openBench, type Bench } from '../support/context';
+import { type Bench, actingAs, bytesOf, found, openBench } from '../support/context';
 import { valueOf } from '../support/outcome';
 import { readRows } from '../support/read-database';
 import { FILE_PERSON, sentParts } from '../support/file-person';
 
-const whole = async (parts: AsyncGenerator<string>): Promise<string> => {
+const whole = async (parts: Promise<Outcome<AsyncGenerator<string>>>): Promise<string> => {
   let text = '';
-  for await (const part of parts) text += part;
+  for await (const part of valueOf(await parts)) text += part;
   return text;
 };
 const csvOf = (bench: Bench) => whole(peopleCsv(bench.context));
@@ -41,11 +41,11 @@ const jsonOf = (bench: Bench) => whole(peopleJson(bench.context));
 /** Takes a file in, as the page does: read, divided, handed over, begun, awaited. */
 async function takeIn(bench: Bench, text: string, existing: 'leave' | 'add' = 'leave') {
   const bytes = new TextEncoder().encode(text).buffer;
-  const found = [...PEOPLE_JOBS.read({ bytes, today: '2026-11-25' })].at(-1)!.found!;
-  expect(found.faults).to.deep.equal([]);
+  const read = [...PEOPLE_JOBS.read({ bytes, today: '2026-11-25' })].at(-1)!.found!;
+  expect(read.faults).to.deep.equal([]);
   const id = v7();
-  for (const part of await sentParts(found)) valueOf(await gatherPart(bench.context, id, part, 'Hedda'));
-  valueOf(await beginImport(bench.context, id, { parts: found.parts.length, existing }));
+  for (const part of await sentParts(read)) valueOf(await gatherPart(actingAs(bench.context, 'Hedda'), id, part));
+  valueOf(await beginImport(bench.context, id, { parts: read.parts.length, existing }));
   await carryThrough(bench.context, id);
   return valueOf(await importState(bench.context, id));
 }
@@ -183,8 +183,8 @@ describe('people taken out and in', function () {
     const bench = await open();
     const id = v7();
     valueOf(await createSitter(bench.context, { id, name: 'Zoé Åsland', birthDate: null }));
-    valueOf(await takeReading(bench.context, id, { dimension: 'stature', value: 1700 }, 'Hedda'));
-    valueOf(await takeReading(bench.context, id, { dimension: 'kneeHeight', value: 520 }, 'Hedda'));
+    valueOf(await takeReading(actingAs(bench.context, 'Hedda'), id, { dimension: 'stature', value: 1700 }));
+    valueOf(await takeReading(actingAs(bench.context, 'Hedda'), id, { dimension: 'kneeHeight', value: 520 }));
     bench.later(60_000);
     const file = fileOf({
       name: 'ZOE ASLAND',
@@ -242,17 +242,17 @@ describe('people taken out and in', function () {
 
   it('who are being deleted are not taken in', async () => {
     const bench = await open({ demo: true });
-    const [one] = await searchSitters(bench.context, 'Maren');
+    const [one] = await found(bench.context, 'Maren');
     const file = await csvOf(bench);
     valueOf(await deleteSitter(bench.context, one!.id));
     const { counts } = await takeIn(bench, file);
     expect(counts.refused.map(({ why }) => why)).to.deep.equal(['deleted']);
-    expect(await searchSitters(bench.context, 'Maren')).to.deep.equal([]);
+    expect(await found(bench.context, 'Maren')).to.deep.equal([]);
   });
 
   it('bring open fittings up to date', async () => {
     const bench = await open({ demo: true });
-    const [one] = await searchSitters(bench.context, 'Maren');
+    const [one] = await found(bench.context, 'Maren');
     await takeIn(bench, fileOf({ name: one!.name, readings: [reading('poplitealHeight', 415)] }), 'add');
     const [row] = await readRows(bench.folder, 'select inputs from fittings where sitter_id = ?', [one!.id]);
     expect(JSON.parse(String(row?.inputs))).to.have.nested.property('body.poplitealHeight.value', 415);
@@ -262,10 +262,10 @@ describe('people taken out and in', function () {
     const bench = await open();
     const id = v7();
     const part = { file: 'f.csv', number: 0, people: [{ ...FILE_PERSON, name: 'Qwertzu Asdfgh' }] };
-    valueOf(await gatherPart(bench.context, id, part, null));
-    valueOf(await gatherPart(bench.context, id, part, null));
+    valueOf(await gatherPart(bench.context, id, part));
+    valueOf(await gatherPart(bench.context, id, part));
     expect(valueOf(await importState(bench.context, id))).to.deep.include({ state: 'gathering', waiting: 1 });
-    expect(await searchSitters(bench.context, '')).to.deep.equal([]);
+    expect(await found(bench.context, '')).to.deep.equal([]);
     const early = await beginImport(bench.context, id, { parts: 2, existing: 'leave' });
     expect(early.ok).to.equal(false);
     bench.later(25 * 3_600_000);
@@ -288,9 +288,7 @@ describe('people taken out and in', function () {
         await gatherPart(
           bench.context,
           id,
-          { file: 'f', number, people: people.slice(100 * number, 100 * number + 100) },
-          null,
-        ),
+          { file: 'f', number, people: people.slice(100 * number, 100 * number + 100) }),
       );
     // The store stops taking writes after the first part, as if the program had ended.
     let left = 2;
@@ -322,7 +320,7 @@ describe('people taken out and in', function () {
   it('with faults are refused by the server too, whoever sends them', async () => {
     const bench = await open();
     const bad = { ...FILE_PERSON, readings: [reading('stature', 17)] };
-    const refused = await gatherPart(bench.context, v7(), { file: 'f', number: 0, people: [bad] }, null);
+    const refused = await gatherPart(bench.context, v7(), { file: 'f', number: 0, people: [bad] });
     expect(refused).to.deep.include({ ok: false, reason: 'invalid' });
     expect(refused.ok ? [] : refused.faults).to.deep.equal([
       { pointer: '/people/0/readings/0/value', detail: 'outOfRange: 17' },
@@ -365,7 +363,7 @@ describe('what is kept of a person', () => {
   after(() => bench.close());
 
   it('is handed out whole: who, consent, sessions, every reading, fittings with all their settings', async () => {
-    const [odd] = await searchSitters(bench.context, 'Quillsay');
+    const [odd] = await found(bench.context, 'Quillsay');
     const text = valueOf(await everythingAbout(bench.context, odd!.id));
     const file = JSON.parse(text) as { people: [FilePerson & { fittings: { settings: unknown[] }[] }] };
     expect(PeopleFileSchema.safeParse(file).success).to.equal(true);
@@ -381,7 +379,7 @@ describe('what is kept of a person', () => {
   });
 
   it('is nowhere in the file any more once it is deleted for good, sessions and notes included', async () => {
-    const [odd] = await searchSitters(bench.context, 'Quillsay');
+    const [odd] = await found(bench.context, 'Quillsay');
     expect(bytesOf(bench)).to.include('boots stayed on');
     valueOf(await deleteSitter(bench.context, odd!.id));
     bench.later(11 * 60_000);

@@ -44,7 +44,7 @@ describe('people on the way to the server', () => {
     const told = async (people: readonly FilePerson[]) => {
       const bench = await open();
       const id = v7();
-      valueOf(await gatherPart(bench.context, id, { file: 'f', number: 0, people: [...people] }, null));
+      valueOf(await gatherPart(bench.context, id, { file: 'f', number: 0, people: [...people] }));
       valueOf(await beginImport(bench.context, id, { parts: 1, existing: 'leave' }));
       await carryThrough(bench.context, id);
       const rows = await readRows(
@@ -100,7 +100,7 @@ describe('people on the way to the server', () => {
     const bench = await open();
     const plain = { takenAt: '2099-01-01', values: { stature: 17, kneeHeight: 520 } };
     const people = [{ ...FILE_PERSON, plain }];
-    const refused = await gatherPart(bench.context, v7(), { file: 'f', number: 0, people }, null);
+    const refused = await gatherPart(bench.context, v7(), { file: 'f', number: 0, people });
     expect(refused.ok ? [] : refused.faults).to.deep.equal([
       { pointer: '/people/0/plain/takenAt', detail: 'dateAhead: 2099-01-01' },
       { pointer: '/people/0/plain/values/stature', detail: 'outOfRange: 17' },

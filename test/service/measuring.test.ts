@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { DimensionId } from '../../src/core/body';
-import type { ReadingEdit } from '../../src/contract';
+import type { ReadingEdit, MeasuringSessionEdit, Outcome } from '../../src/contract';
 import { deleteSitter, createSitter, sitterDetail, takeReading } from '../../src/service/sitters';
 import {
   measuringSessions,
@@ -13,10 +13,12 @@ import {
 import { TolerancesSchema } from '../../src/contract/tolerances';
 import { nextStep, progressOf, toleranceOf, type Tour } from '../../src/core/measuring';
 import { tidy } from '../../src/service/deleting';
-import { openBench, type Bench } from '../support/context';
+import { type Bench, actingAs, openBench } from '../support/context';
 import { valueOf } from '../support/outcome';
 
 const MINUTE = 60_000;
+
+const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
 
 describe('a session of measuring', () => {
   let bench: Bench;
@@ -30,38 +32,50 @@ describe('a session of measuring', () => {
   after(() => bench.close());
   beforeEach(() => bench.later(MINUTE));
 
+  const hedda = () => actingAs(bench.context, 'Hedda');
+  const begin = async (edit: MeasuringSessionEdit, version: number | null = null) =>
+    saveMeasuringSession(hedda(), sitterId, version, edit);
   const take = (edit: Partial<ReadingEdit>) =>
-    takeReading(bench.context, sitterId, { dimension: 'poplitealHeight', value: null, ...edit }, 'Hedda');
+    takeReading(actingAs(bench.context, 'Hedda'), sitterId, { dimension: 'poplitealHeight', value: null, ...edit });
   const standing = async () => valueOf(await sitterDetail(bench.context, sitterId)).body.poplitealHeight;
   const sessions = async () => valueOf(await measuringSessions(bench.context, sitterId));
 
   it('is begun once, however often it is sent, and changed by the same id', async () => {
-    for (const notes of ['', '', 'sat on a hard stool'])
-      valueOf(await saveMeasuringSession(bench.context, sitterId, { ...session, notes }, 'Hedda'));
+    for (const version of [null, null]) valueOf(await begin(session, version));
+    valueOf(await begin({ ...session, notes: 'sat on a hard stool' }, 1));
     const [one, ...others] = await sessions();
     expect(others).to.deep.equal([]);
     expect(one).to.deep.include({ id: session.id, date: '2026-11-25', takenBy: 'Hedda', shoesOn: false });
     expect(one).to.deep.include({ clothes: 'work trousers', notes: 'sat on a hard stool', taken: [] });
   });
 
+  it('is not written over: whoever changes it names the version that was seen', async () => {
+    const mine = { ...session, notes: 'mine' };
+    expect(reasonOf(await begin(mine))).to.equal('versionMissing');
+    const late = await begin(mine, 1);
+    expect(reasonOf(late)).to.equal('changedMeanwhile');
+    expect(late).to.have.nested.property('current.notes', 'sat on a hard stool');
+    // The same again needs no version: nothing is lost by it.
+    valueOf(await begin({ ...session, notes: 'sat on a hard stool' }));
+    expect(reasonOf(await begin({ ...mine, id: v7() }, 3))).to.equal('notFound');
+  });
+
   it('belongs to one sitter', async () => {
     const other = v7();
     valueOf(await createSitter(bench.context, { id: other, name: 'Somebody Else', birthDate: null }));
-    const taken = await saveMeasuringSession(bench.context, other, session, null);
+    const taken = await saveMeasuringSession(bench.context, other, null, session);
     expect(taken.ok).to.equal(false);
     const reading = await takeReading(
       bench.context,
       other,
-      { dimension: 'stature', value: null, takes: [1700], session: session.id },
-      null,
-    );
+      { dimension: 'stature', value: null, takes: [1700], session: session.id });
     expect(reading.ok ? null : reading.faults![0]!.pointer).to.equal('/session');
   });
 
   it('settles what it takes and keeps every single reading', async () => {
     valueOf(await take({ value: 430 }));
     bench.later(MINUTE);
-    valueOf(await saveMeasuringSession(bench.context, sitterId, { ...session, id: v7() }, 'Hedda'));
+    valueOf(await begin({ ...session, id: v7() }));
     valueOf(await take({ takes: [445], session: session.id, instrument: 'calliper' }));
     valueOf(await take({ takes: [445, 455], session: session.id, instrument: 'calliper' }));
     valueOf(await take({ takes: [445, 455, 447.5], session: session.id, instrument: 'calliper' }));
@@ -88,7 +102,7 @@ describe('a session of measuring', () => {
     valueOf(await take({ takes: [445], session: session.id }));
     expect((await standing())!.value).to.equal(445);
     const early = v7();
-    valueOf(await saveMeasuringSession(bench.context, sitterId, { ...session, id: early }, 'Hedda'));
+    valueOf(await begin({ ...session, id: early }));
     bench.later(MINUTE);
     valueOf(await take({ takes: [451], session: early }));
     expect((await standing())!.value).to.equal(451);
@@ -101,13 +115,13 @@ describe('a session of measuring', () => {
   it('is told only of what somebody else took since it began', async () => {
     bench.later(MINUTE);
     const seen = (await standing())!.takenAt;
-    expect((await take({ takes: [446], session: session.id, instead: seen })).ok).to.equal(true);
+    expect((await take({ takes: [446], session: session.id, seenReading: seen })).ok).to.equal(true);
     bench.later(MINUTE);
     // Its own reading stands now: it need not have seen it.
-    expect((await take({ takes: [446, 448], session: session.id, instead: seen })).ok).to.equal(true);
+    expect((await take({ takes: [446, 448], session: session.id, seenReading: seen })).ok).to.equal(true);
     bench.later(MINUTE);
     valueOf(await take({ value: 452 }));
-    const refusedNow = await take({ takes: [446, 449], session: session.id, instead: seen });
+    const refusedNow = await take({ takes: [446, 449], session: session.id, seenReading: seen });
     expect(refusedNow.ok ? null : refusedNow.reason).to.equal('changedMeanwhile');
     valueOf(await take({ value: 445 }));
   });
@@ -122,21 +136,17 @@ describe('a session of measuring', () => {
     const other = v7();
     valueOf(await createSitter(bench.context, { id: other, name: 'Anders Vik', birthDate: null }));
     const mine = { ...session, id: v7() };
-    valueOf(await saveMeasuringSession(bench.context, other, mine, 'Rowan'));
+    valueOf(await saveMeasuringSession(actingAs(bench.context, 'Rowan'), other, null, mine));
     const pair = async (dimension: DimensionId, takes: number[], more: Partial<ReadingEdit> = {}) =>
       valueOf(
-        await takeReading(
-          bench.context,
-          other,
-          { dimension, value: null, takes, session: mine.id, ...more },
-          'Rowan',
-        ),
+        await takeReading(actingAs(bench.context, 'Rowan'), other,
+          { dimension, value: null, takes, session: mine.id, ...more }),
       );
     await pair('kneeHeight', [540, 548, 543]);
     await pair('elbowHeightSitting', [240, 241]);
     await pair('hipBreadthSitting', [380, 420, 400], { instrument: 'simulatedCalliper' });
     await pair('bodyMass', [71]);
-    const rowan = (await repeatabilityOfFitters(bench.context)).filter((r) => r.fitter === 'Rowan');
+    const rowan = valueOf(await repeatabilityOfFitters(bench.context)).filter((r) => r.fitter === 'Rowan');
     // √(8² / 2) and √(1² / 2), by hand.
     expect(rowan.map(({ dimension, pairs, isToPractise }) => [dimension, pairs, isToPractise])).to.deep.equal(
       [
@@ -162,10 +172,12 @@ describe('a session of measuring', () => {
 describe('repeat tolerances of the practice’s own', () => {
   it('are kept, and are as usual where none is set', async () => {
     const bench = await openBench();
-    expect(await tolerances(bench.context)).to.deep.equal({});
-    valueOf(await saveTolerances(bench.context, { stature: 8, bodyMass: 0.2 }));
-    valueOf(await saveTolerances(bench.context, { stature: 3 }));
-    const own = await tolerances(bench.context);
+    expect(valueOf(await tolerances(bench.context))).to.deep.equal({ tolerances: {}, version: 1 });
+    const first = valueOf(await saveTolerances(bench.context, 1, { stature: 8, bodyMass: 0.2 }));
+    const late = await saveTolerances(bench.context, 1, { stature: 9 });
+    expect(reasonOf(late)).to.equal('changedMeanwhile');
+    expect(late).to.have.nested.property('current.tolerances.stature', 8);
+    const { tolerances: own } = valueOf(await saveTolerances(bench.context, first.version, { stature: 3 }));
     expect(own).to.deep.equal({ stature: 3 });
     expect([toleranceOf('stature', own), toleranceOf('bodyMass', own)]).to.deep.equal([3, 0.5]);
     await bench.close();

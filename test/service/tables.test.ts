@@ -6,7 +6,7 @@ import { allSeats } from '../../src/service/catalogue';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { createSitter, editSitter, takeReading } from '../../src/service/sitters';
 import { addTable, allTables, editTable } from '../../src/service/tables';
-import { openBench, type Bench } from '../support/context';
+import { type Bench, actingAs, openBench } from '../support/context';
 import { valueOf } from '../support/outcome';
 
 const faultsOf = (outcome: Outcome<unknown>) => (outcome.ok ? [] : (outcome.faults ?? []));
@@ -32,7 +32,7 @@ describe('tables of bodies in use', () => {
     let sitter = valueOf(made);
     for (const [dimension, value] of Object.entries(measures))
       sitter = valueOf(
-        await takeReading(bench.context, sitter.id, { dimension: dimension as 'stature', value }, 'Ada'),
+        await takeReading(actingAs(bench.context, 'Ada'), sitter.id, { dimension: dimension as 'stature', value }),
       );
     return sitter;
   }
@@ -41,14 +41,14 @@ describe('tables of bodies in use', () => {
   async function newFitting(sitter: SitterDetail): Promise<FittingDetail> {
     const { context } = bench;
     const made = valueOf(await createFitting(context, { id: v7(), sitterId: sitter.id, fitterId: null }));
-    const [seat] = await allSeats(context);
+    const [seat] = valueOf(await allSeats(context));
     return valueOf(await editFitting(context, made.id, made.version, { seatVersionId: seat!.versionId }));
   }
   const again = async (id: string) => valueOf(await fittingDetail(bench.context, id));
 
   describe('tables of a practice', () => {
     it('are those that come with the program, the first in use', async () => {
-      const tables = await allTables(bench.context);
+      const tables = valueOf(await allTables(bench.context));
       expect(tables.map((t) => t.table.id)).to.deep.equal(TABLES.map((t) => t.id));
       expect(tables.filter((t) => t.isUsual).map((t) => t.table.id)).to.deep.equal([BRITISH.id]);
     });
@@ -59,7 +59,7 @@ describe('tables of bodies in use', () => {
       expect(taken).to.include({ isOwn: true, isUsual: false, isRetired: false });
       expect(taken.table.rows.men.poplitealHeight).to.include({ mean: 470, sd: 29, basis: 'published' });
       valueOf(await addTable(bench.context, table));
-      expect(await allTables(bench.context)).to.have.length(TABLES.length + 1);
+      expect(valueOf(await allTables(bench.context))).to.have.length(TABLES.length + 1);
     });
 
     it('tell every fault of a file with its line and column, and take nothing of it', async () => {
@@ -69,7 +69,7 @@ describe('tables of bodies in use', () => {
         { pointer: '/csv', detail: 'Line 5, dimension: “girth” is not a dimension of the body.' },
         { pointer: '/csv', detail: 'Line 6, mean: “long” is not a number.' },
       ]);
-      expect(await allTables(bench.context)).to.have.length(TABLES.length);
+      expect(valueOf(await allTables(bench.context))).to.have.length(TABLES.length);
     });
 
     it('go out as a file that gives the same table back', async () => {
@@ -97,11 +97,11 @@ describe('tables of bodies in use', () => {
   describe('a fitting of somebody half measured', () => {
     it('is computed with estimates, marked as such, and without them where they are not wanted', async () => {
       const fitting = await newFitting(await newSitter({ stature: 1740 }));
-      expect(fitting.fillIn).to.equal(true);
+      expect(fitting.estimateMissing).to.equal(true);
       expect(fitting.inputs!.body.poplitealHeight).to.include({ basis: 'estimated', source: BRITISH.name });
       expect(fitting.body).to.deep.equal(fitting.inputs!.body);
       expect(fitting.sitter.body).to.have.all.keys('stature');
-      const off = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { fillIn: false }));
+      const off = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { estimateMissing: false }));
       expect(off.inputs!.body).to.have.all.keys('stature');
     });
 
@@ -130,7 +130,7 @@ describe('tables of bodies in use', () => {
       const sitter = await newSitter({ stature: 1740 });
       const { id } = await newFitting(sitter);
       const before = (await again(id)).inputs!.body.kneeHeight!;
-      valueOf(await takeReading(context, sitter.id, { dimension: 'poplitealHeight', value: 455 }, 'Ada'));
+      valueOf(await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'poplitealHeight', value: 455 }));
       const { body } = (await again(id)).inputs!;
       expect(body.poplitealHeight).to.include({ value: 455, basis: 'measured' });
       expect(body.kneeHeight!.value).to.be.greaterThan(before.value);
@@ -145,17 +145,17 @@ describe('tables of bodies in use', () => {
       const { context } = bench;
       const sitter = await newSitter(MEASURES);
       const wild = { dimension: 'kneeHeight', value: 700 } as const;
-      const refused = await takeReading(context, sitter.id, wild, 'Ada');
+      const refused = await takeReading(actingAs(context, 'Ada'), sitter.id, wild);
       expect(faultsOf(refused)[0]).to.include({ pointer: '/reason' });
       expect(faultsOf(refused)[0]!.detail).to.match(/times the usual spread/);
       const taken = valueOf(
-        await takeReading(context, sitter.id, { ...wild, reason: 'measured three times' }, 'Ada'),
+        await takeReading(actingAs(context, 'Ada'), sitter.id, { ...wild, reason: 'measured three times' }),
       );
       expect(taken.body.kneeHeight).to.include({ value: 700, reason: 'measured three times' });
       // It does not make the next one look wrong.
-      valueOf(await takeReading(context, sitter.id, { dimension: 'kneeHeight', value: 545 }, 'Ada'));
+      valueOf(await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'kneeHeight', value: 545 }));
       const last = valueOf(
-        await takeReading(context, sitter.id, { dimension: 'footLength', value: 265 }, 'Ada'),
+        await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'footLength', value: 265 }),
       );
       expect(last.body.kneeHeight).not.to.have.property('reason');
     });
@@ -166,7 +166,7 @@ describe('tables of bodies in use', () => {
         await createSitter(context, { id: v7(), name: 'Child', birthDate: '2019-11-25', sex: 'men' }),
       );
       const take = (dimension: 'stature' | 'poplitealHeight', value: number) =>
-        takeReading(context, child.id, { dimension, value }, 'Ada');
+        takeReading(actingAs(context, 'Ada'), child.id, { dimension, value });
       valueOf(await take('stature', 1220));
       valueOf(await take('poplitealHeight', 312));
       // An adult's lower leg on a child of seven.

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { FittingDetail, Outcome, SitterDetail } from '../../src/contract';
+import type { DraftEdit, FittingDetail, Outcome, SitterDetail } from '../../src/contract';
 import { NO_REMEDIES, type Settings } from '../../src/core/fit';
 import { allSeats } from '../../src/service/catalogue';
 import type { Context } from '../../src/service/context';
@@ -14,7 +14,6 @@ import {
   editFitting,
   fittingDetail,
   fittingRemains,
-  recentFittings,
   restoreFitting,
   saveSettings,
 } from '../../src/service/fittings';
@@ -22,12 +21,11 @@ import {
   createSitter,
   deleteSitter,
   restoreSitter,
-  searchSitters,
   sitterDetail,
   takeReading,
 } from '../../src/service/sitters';
-import { may, PROGRAM, VISITOR, type Act, type RecordRef } from '../../src/service/rights';
-import { openBench, type Bench } from '../support/context';
+import { may, PROGRAM, UNNAMED_FITTER, VISITOR, type Act, type RecordRef } from '../../src/service/rights';
+import { type Bench, actingAs, fittingsOf, found, openBench } from '../support/context';
 import { FULL } from '../support/inputs';
 import { DIMENSION_IDS } from '../../src/core/body';
 
@@ -57,11 +55,11 @@ describe('trust in what is kept', function () {
   async function fitted(name?: string): Promise<{ sitter: SitterDetail; fitting: FittingDetail }> {
     const sitter = await newSitter(name);
     for (const dimension of DIMENSION_IDS)
-      valueOf(await takeReading(bench.context, sitter.id, { dimension, value: FULL[dimension] }, null));
+      valueOf(await takeReading(bench.context, sitter.id, { dimension, value: FULL[dimension] }));
     const fitting = valueOf(
       await createFitting(bench.context, { id: v7(), sitterId: sitter.id, fitterId: null }),
     );
-    const seat = (await allSeats(bench.context)).find((s) => s.seat.name.startsWith('Gull'))!;
+    const seat = valueOf(await allSeats(bench.context)).find((s) => s.seat.name.startsWith('Gull'))!;
     const chosen = valueOf(
       await editFitting(bench.context, fitting.id, fitting.version, { seatVersionId: seat.versionId }),
     );
@@ -76,7 +74,7 @@ describe('trust in what is kept', function () {
     it('sent again gets its first answer and does nothing more', async () => {
       const sitter = await newSitter();
       const ctx = keyed(v7(), 'take 420');
-      const take = () => takeReading(ctx, sitter.id, { dimension: 'stature', value: 1700 }, null);
+      const take = () => takeReading(ctx, sitter.id, { dimension: 'stature', value: 1700 });
       const first = valueOf(await take());
       bench.later(5000);
       expect(valueOf(await take())).to.deep.equal(first);
@@ -87,7 +85,7 @@ describe('trust in what is kept', function () {
     it('gets the same refusal again, even when it could succeed by now', async () => {
       const { fitting } = await fitted();
       const ctx = keyed(v7(), 'old revision');
-      const settings: Settings = { positions: { seatHeight: 1 }, remedies: NO_REMEDIES };
+      const settings: DraftEdit = { positions: { seatHeight: 1 }, remedies: NO_REMEDIES, held: [] };
       const stale = () => saveSettings(ctx, fitting.id, fitting.draftRevision + 1, settings);
       expect(reasonOf(await stale())).to.equal('changedMeanwhile');
       valueOf(await saveSettings(bench.context, fitting.id, fitting.draftRevision, settings));
@@ -98,7 +96,7 @@ describe('trust in what is kept', function () {
       const key = v7();
       const sitter = await newSitter();
       const take = (fingerprint: string, value: number) =>
-        takeReading(keyed(key, fingerprint), sitter.id, { dimension: 'stature', value }, null);
+        takeReading(keyed(key, fingerprint), sitter.id, { dimension: 'stature', value });
       expect(reasonOf(await take('a', 1700))).to.equal('done');
       expect(reasonOf(await take('b', 1800))).to.equal('keyReused');
       expect(valueOf(await sitterDetail(bench.context, sitter.id)).body.stature?.value).to.equal(1700);
@@ -106,9 +104,10 @@ describe('trust in what is kept', function () {
 
     it('saves a draft once, however often and in whatever order it is sent', async () => {
       const { fitting } = await fitted();
-      const settings = (seatHeight: number): Settings => ({
+      const settings = (seatHeight: number): DraftEdit => ({
         positions: { ...fitting.draft!.settings.positions, seatHeight },
         remedies: NO_REMEDIES,
+        held: [],
       });
       const send = (key: string, revision: number, height: number) =>
         saveSettings(keyed(key, `${revision}/${height}`), fitting.id, revision, settings(height));
@@ -124,7 +123,7 @@ describe('trust in what is kept', function () {
       expect(now.draft?.settings.positions.seatHeight).to.equal(4);
     });
 
-    it('solves around what is held, and holds nothing that is not there', async () => {
+    it('solves around what is held, keeps that, and refuses to hold what is not there', async () => {
       const { fitting } = await fitted();
       const best = fitting.draft!.settings;
       const settings: Settings = {
@@ -135,12 +134,24 @@ describe('trust in what is kept', function () {
         await actOnFitting(bench.context, fitting.id, fitting.version, {
           act: 'solve',
           settings,
-          held: ['seatHeight', 'deskHeight'],
+          held: ['seatHeight'],
         }),
       );
+      expect(solved.draft!.held).to.deep.equal(['seatHeight']);
+      const absent = await actOnFitting(bench.context, fitting.id, solved.version, {
+        act: 'solve',
+        settings,
+        held: ['seatHeight', 'deskHeight'],
+      });
+      expect(!absent.ok && absent.faults?.map((f) => f.pointer)).to.deep.equal(['/held/1']);
+      // What a draft holds stays, also where solving is asked for without a word about it.
+      const again = valueOf(
+        await actOnFitting(bench.context, fitting.id, solved.version, { act: 'solve' }),
+      );
+      expect(again.draft!.settings.positions.seatHeight).to.equal(settings.positions.seatHeight);
       expect(solved.draft!.settings.positions.seatHeight).to.equal(settings.positions.seatHeight);
       expect(solved.draft!.settings.positions.seatDepth).to.equal(best.positions.seatDepth);
-      const wrong = await actOnFitting(bench.context, fitting.id, solved.version, {
+      const wrong = await actOnFitting(bench.context, fitting.id, again.version, {
         act: 'solve',
         settings: { ...settings, positions: { ...settings.positions, seatHeight: 9999 } },
         held: ['seatHeight'],
@@ -150,7 +161,7 @@ describe('trust in what is kept', function () {
 
     it('saves no draft on what has changed meanwhile, and keeps no answer of one it did not save', async () => {
       const { fitting } = await fitted();
-      const settings: Settings = { positions: { seatHeight: 3 }, remedies: NO_REMEDIES };
+      const settings: DraftEdit = { positions: { seatHeight: 3 }, remedies: NO_REMEDIES, held: [] };
       let revision = fitting.draftRevision;
       const save = (key: string, wanted = settings) =>
         saveSettings(keyed(key, key), fitting.id, revision, wanted);
@@ -159,7 +170,10 @@ describe('trust in what is kept', function () {
         'invalid',
       );
       const left = valueOf(
-        await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave', settings }),
+        await actOnFitting(bench.context, fitting.id, fitting.version, {
+          act: 'signOff',
+          settings: { positions: settings.positions, remedies: settings.remedies },
+        }),
       );
       revision = left.draftRevision;
       expect(reasonOf(await save('three'))).to.equal('closed');
@@ -178,7 +192,7 @@ describe('trust in what is kept', function () {
 
     it('is forgotten after a while', async () => {
       const sitter = await newSitter();
-      await takeReading(keyed(v7(), 'x'), sitter.id, { dimension: 'stature', value: 1700 }, null);
+      await takeReading(keyed(v7(), 'x'), sitter.id, { dimension: 'stature', value: 1700 });
       bench.later((ANSWER_DAYS - 1) * 24 * 60 * MINUTE_MS);
       await tidy(bench.context);
       expect(await rows('select key from answers')).to.have.length(1);
@@ -191,9 +205,10 @@ describe('trust in what is kept', function () {
   describe('two at once', () => {
     it('notice each other’s draft settings', async () => {
       const { fitting } = await fitted();
-      const settings = (seatHeight: number): Settings => ({
+      const settings = (seatHeight: number): DraftEdit => ({
         positions: { ...fitting.draft!.settings.positions, seatHeight },
         remedies: NO_REMEDIES,
+        held: [],
       });
       const save = (revision: number, height: number) =>
         saveSettings(bench.context, fitting.id, revision, settings(height));
@@ -209,13 +224,12 @@ describe('trust in what is kept', function () {
 
     it('notice each other’s measures; the same value needs no second reading', async () => {
       const sitter = await newSitter();
-      const take = (value: number, instead?: string | null) =>
-        takeReading(
-          bench.context,
-          sitter.id,
-          { dimension: 'poplitealHeight', value, ...(instead === undefined ? {} : { instead }) },
-          'Ada',
-        );
+      const take = (value: number, seenReading?: string | null) =>
+        takeReading(actingAs(bench.context, 'Ada'), sitter.id, {
+          dimension: 'poplitealHeight',
+          value,
+          ...(seenReading === undefined ? {} : { seenReading }),
+        });
       const first = valueOf(await take(420, null));
       bench.later(1000);
       const other = await take(452, null);
@@ -236,10 +250,10 @@ describe('trust in what is kept', function () {
       const { sitter, fitting } = await fitted('Hidden Once');
       const before = valueOf(await fittingDetail(bench.context, fitting.id));
       valueOf(await deleteSitter(bench.context, sitter.id));
-      expect(await searchSitters(bench.context, 'Hidden')).to.deep.equal([]);
+      expect(await found(bench.context, 'Hidden')).to.deep.equal([]);
       expect(reasonOf(await sitterDetail(bench.context, sitter.id))).to.equal('notFound');
       expect(reasonOf(await fittingDetail(bench.context, fitting.id))).to.equal('notFound');
-      expect((await recentFittings(bench.context)).map((f) => f.id)).not.to.include(fitting.id);
+      expect((await fittingsOf(bench.context)).map((f) => f.id)).not.to.include(fitting.id);
       bench.later((UNDO_MINUTES - 1) * MINUTE_MS);
       expect(await tidy(bench.context)).to.deep.equal({ sitters: 0, fittings: 0 });
       valueOf(await restoreSitter(bench.context, sitter.id));
@@ -249,7 +263,7 @@ describe('trust in what is kept', function () {
     it('erases readings and inputs for good and keeps settings, seat and date without the person', async () => {
       const { sitter, fitting } = await fitted('Erased Utterly');
       const key = v7();
-      await takeReading(keyed(key, 'k'), sitter.id, { dimension: 'stature', value: 1712 }, null);
+      await takeReading(keyed(key, 'k'), sitter.id, { dimension: 'stature', value: 1712 });
       valueOf(await deleteSitter(bench.context, sitter.id));
       bench.later((UNDO_MINUTES + 1) * MINUTE_MS);
       expect(await tidy(bench.context)).to.deep.equal({ sitters: 1, fittings: 0 });
@@ -259,7 +273,7 @@ describe('trust in what is kept', function () {
       expect(remains).to.include({ seat: 'Gullstone task chair', date: fitting.date });
       const height = remains.settings.find((s) => s.adjustment === 'seatHeight');
       expect(height?.position).to.equal(fitting.draft?.settings.positions.seatHeight);
-      const listed = (await recentFittings(bench.context)).find((f) => f.id === fitting.id);
+      const listed = (await fittingsOf(bench.context)).find((f) => f.id === fitting.id);
       expect(listed?.sitter).to.equal(null);
       for (const table of ['readings', 'sitters'])
         expect(await rows(`select * from ${table} where instr(id, '${sitter.id}') > 0`)).to.deep.equal([]);
@@ -322,8 +336,8 @@ describe('trust in what is kept', function () {
     });
 
     it('let only a named fitter delete', () => {
-      const nameless = { kind: 'fitter', fitterId: null } as const;
-      const named = { kind: 'fitter', fitterId: v7() } as const;
+      const nameless = UNNAMED_FITTER;
+      const named = { kind: 'fitter', fitter: { id: v7(), name: 'Ada' } } as const;
       expect(allowed(nameless).some((a) => a.startsWith('delete'))).to.equal(false);
       expect(allowed(nameless)).to.include('edit fitting');
       expect(allowed(named)).to.have.length(ACTS.length * RECORDS.length);

@@ -12,8 +12,9 @@ import {
   allPlaces,
   allSeats,
   ensureShippedMethods,
-  fitterName,
-  savePlace,
+  addPlace,
+  editPlace,
+  fitterOf,
 } from '../../src/service/catalogue';
 import { ageOn, systemClock, today } from '../../src/service/context';
 import {
@@ -21,18 +22,16 @@ import {
   createFitting,
   editFitting,
   fittingDetail,
-  recentFittings,
   saveSettings,
 } from '../../src/service/fittings';
 import {
   createSitter,
   editSitter,
-  searchSitters,
   sitterDetail,
   takeReading,
 } from '../../src/service/sitters';
 import { ROUND, adjustment, listed, slides } from '../support/inputs';
-import { openBench, type Bench } from '../support/context';
+import { actingAs, fittingsOf, found, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
 
 const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
@@ -52,12 +51,7 @@ describe('what a fitter does', () => {
     const sitter = await newSitter();
     for (const [dimension, value] of Object.entries(ROUND))
       valueOf(
-        await takeReading(
-          bench.context,
-          sitter.id,
-          { dimension: dimension as keyof typeof ROUND, value },
-          'Hedda Kvist',
-        ),
+        await takeReading(bench.context, sitter.id, { dimension: dimension as keyof typeof ROUND, value }),
       );
     return valueOf(await sitterDetail(bench.context, sitter.id));
   }
@@ -65,7 +59,7 @@ describe('what a fitter does', () => {
   async function fittingOn(seatName: string, sitter?: SitterDetail): Promise<FittingDetail> {
     const { id } = sitter ?? (await measured());
     const fitting = valueOf(await createFitting(bench.context, { id: v7(), sitterId: id, fitterId: null }));
-    const seat = (await allSeats(bench.context)).find((s) => s.seat.name.startsWith(seatName))!;
+    const seat = valueOf(await allSeats(bench.context)).find((s) => s.seat.name.startsWith(seatName))!;
     return valueOf(
       await editFitting(bench.context, fitting.id, fitting.version, { seatVersionId: seat.versionId }),
     );
@@ -75,9 +69,11 @@ describe('what a fitter does', () => {
     it('is created once, however often the same request comes', async () => {
       const sitter = { id: v7(), name: 'Only Once', birthDate: null };
       valueOf(await createSitter(bench.context, sitter));
-      valueOf(await createSitter(bench.context, { ...sitter, name: 'Second Try' }));
-      expect((await searchSitters(bench.context, 'only once')).map((s) => s.id)).to.deep.equal([sitter.id]);
-      expect(await searchSitters(bench.context, 'second try')).to.deep.equal([]);
+      valueOf(await createSitter(bench.context, sitter));
+      const other = await createSitter(bench.context, { ...sitter, name: 'Second Try' });
+      expect(reasonOf(other)).to.equal('idInUse');
+      expect((await found(bench.context, 'only once')).map((s) => s.id)).to.deep.equal([sitter.id]);
+      expect(await found(bench.context, 'second try')).to.deep.equal([]);
     });
 
     it('is not edited over somebody else’s change', async () => {
@@ -106,19 +102,17 @@ describe('what a fitter does', () => {
       expect(reasonOf(await sitterDetail(bench.context, v7()))).to.equal('notFound');
       expect(reasonOf(await editSitter(bench.context, v7(), 1, { name: 'x' }))).to.equal('notFound');
       expect(
-        reasonOf(await takeReading(bench.context, v7(), { dimension: 'stature', value: 1700 }, null)),
+        reasonOf(await takeReading(bench.context, v7(), { dimension: 'stature', value: 1700 })),
       ).to.equal('notFound');
     });
 
     it('keeps who took a reading and when, and takes it back', async () => {
       const sitter = await newSitter();
       const after = valueOf(
-        await takeReading(
-          bench.context,
-          sitter.id,
-          { dimension: 'poplitealHeight', value: 444.5 },
-          'Hedda Kvist',
-        ),
+        await takeReading(actingAs(bench.context, 'Hedda Kvist'), sitter.id, {
+          dimension: 'poplitealHeight',
+          value: 444.5,
+        }),
       );
       expect(after.body.poplitealHeight).to.deep.include({
         value: 444.5,
@@ -129,7 +123,7 @@ describe('what a fitter does', () => {
       });
       expect(after.measured).to.equal(1);
       const back = valueOf(
-        await takeReading(bench.context, sitter.id, { dimension: 'poplitealHeight', value: null }, null),
+        await takeReading(bench.context, sitter.id, { dimension: 'poplitealHeight', value: null }),
       );
       expect(back.body.poplitealHeight).to.equal(undefined);
     });
@@ -139,9 +133,7 @@ describe('what a fitter does', () => {
       const refusal = await takeReading(
         bench.context,
         sitter.id,
-        { dimension: 'poplitealHeight', value: 44.5 },
-        null,
-      );
+        { dimension: 'poplitealHeight', value: 44.5 });
       expect(refusal).to.deep.equal({
         ok: false,
         reason: 'invalid',
@@ -163,29 +155,31 @@ describe('what a fitter does', () => {
     });
 
     it('gets a new version with every change; the old one stays', async () => {
-      const first = valueOf(await savePlace(bench.context, edit(), null));
+      const place = edit();
+      const first = valueOf(await addPlace(bench.context, place));
       const second = valueOf(
-        await savePlace(
-          bench.context,
-          { ...first.place, desk: null, name: 'Hatch without desk' },
-          first.version,
-        ),
+        await editPlace(bench.context, first.place.id, first.version, {
+          ...place,
+          desk: null,
+          name: 'Hatch without desk',
+        }),
       );
       expect(second.version).to.equal(2);
       expect(second.versionId).not.to.equal(first.versionId);
-      const listedNow = (await allPlaces(bench.context)).filter((p) => p.place.id === first.place.id);
+      const listedNow = valueOf(await allPlaces(bench.context)).filter((p) => p.place.id === first.place.id);
       expect(listedNow.map((p) => p.place.name)).to.deep.equal(['Hatch without desk']);
       expect(
-        reasonOf(await savePlace(bench.context, { ...first.place, desk: null }, first.version)),
+        reasonOf(
+          await editPlace(bench.context, first.place.id, first.version, { ...place, desk: null }),
+        ),
       ).to.equal('changedMeanwhile');
     });
 
     it('is refused with a desk upside down, naming the field', async () => {
-      const refusal = await savePlace(
-        bench.context,
-        { ...edit(), desk: adjustment('deskHeight', slides(800, 700), { id: 'desk' }) },
-        null,
-      );
+      const refusal = await addPlace(bench.context, {
+        ...edit(),
+        desk: adjustment('deskHeight', slides(800, 700), { id: 'desk' }),
+      });
       expect(refusal).to.deep.equal({
         ok: false,
         reason: 'invalid',
@@ -193,15 +187,30 @@ describe('what a fitter does', () => {
       });
     });
 
-    it('cannot be a version of nothing', async () =>
-      expect(reasonOf(await savePlace(bench.context, edit(), 3))).to.equal('notFound'));
+    it('cannot be a version of nothing', async () => {
+      const place = edit();
+      expect(reasonOf(await editPlace(bench.context, place.id, 3, place))).to.equal('notFound');
+    });
+
+    it('keeps its own id: another one in the body is refused', async () => {
+      const first = valueOf(await addPlace(bench.context, edit()));
+      const refusal = await editPlace(bench.context, first.place.id, first.version, edit());
+      expect(!refusal.ok && refusal.faults?.map((f) => f.pointer)).to.deep.equal(['/id']);
+    });
+
+    it('comes once with one id, and not with other contents', async () => {
+      const place = edit();
+      const first = valueOf(await addPlace(bench.context, place));
+      expect(valueOf(await addPlace(bench.context, place)).versionId).to.equal(first.versionId);
+      expect(reasonOf(await addPlace(bench.context, { ...place, name: 'Another' }))).to.equal('idInUse');
+    });
   });
 
   describe('methods and fitters', () => {
     it('come once, however often the program starts', async () => {
       await ensureShippedMethods(bench.context);
       await ensureShippedMethods(bench.context);
-      expect((await allMethods(bench.context)).map((m) => m.method.id)).to.have.members(
+      expect(valueOf(await allMethods(bench.context)).map((m) => m.method.id)).to.have.members(
         SHIPPED_METHODS.map((m) => m.id),
       );
     });
@@ -209,9 +218,10 @@ describe('what a fitter does', () => {
     it('are known by name', async () => {
       const fitter = { id: v7(), name: 'New Fitter' };
       valueOf(await addFitter(bench.context, fitter));
-      expect(await fitterName(bench.context, fitter.id)).to.equal('New Fitter');
-      expect(await fitterName(bench.context, null)).to.equal(null);
-      expect((await allFitters(bench.context)).map((f) => f.name)).to.include('New Fitter');
+      expect(valueOf(await fitterOf(bench.context, fitter.id)).name).to.equal('New Fitter');
+      expect(reasonOf(await fitterOf(bench.context, v7()))).to.equal('notFound');
+      expect(reasonOf(await addFitter(bench.context, { ...fitter, name: 'Somebody Else' }))).to.equal('idInUse');
+      expect(valueOf(await allFitters(bench.context)).map((f) => f.name)).to.include('New Fitter');
     });
   });
 
@@ -233,9 +243,7 @@ describe('what a fitter does', () => {
         await takeReading(
           bench.context,
           fitting.sitter.id,
-          { dimension: 'poplitealHeight', value: 455 },
-          null,
-        ),
+          { dimension: 'poplitealHeight', value: 455 }),
       );
       const after = valueOf(await fittingDetail(bench.context, fitting.id));
       expect(after.inputs?.body.poplitealHeight?.value).to.equal(455);
@@ -249,7 +257,7 @@ describe('what a fitter does', () => {
       );
       expect(fitting.inputs).to.equal(null);
       expect(
-        reasonOf(await saveSettings(bench.context, fitting.id, 0, { positions: {}, remedies: NO_REMEDIES })),
+        reasonOf(await saveSettings(bench.context, fitting.id, 0, { positions: {}, remedies: NO_REMEDIES, held: [] })),
       ).to.equal('incomplete');
       expect(
         reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' })),
@@ -262,6 +270,7 @@ describe('what a fitter does', () => {
       const refusal = await saveSettings(bench.context, fitting.id, fitting.draftRevision, {
         positions: { seatHeight: 6, armHeight: 0 },
         remedies: NO_REMEDIES,
+        held: [],
       });
       expect(!refusal.ok && refusal.faults?.map((f) => f.pointer)).to.deep.equal([
         '/positions/seatHeight',
@@ -272,6 +281,7 @@ describe('what a fitter does', () => {
           await saveSettings(bench.context, fitting.id, fitting.draftRevision, {
             positions: { seatHeight: 5 },
             remedies: NO_REMEDIES,
+            held: [],
           }),
         ),
       ).to.equal('done');
@@ -283,12 +293,14 @@ describe('what a fitter does', () => {
         await saveSettings(bench.context, fitting.id, fitting.draftRevision, {
           positions: { seatHeight: 1 },
           remedies: NO_REMEDIES,
+          held: [],
         }),
       );
       valueOf(
         await saveSettings(bench.context, fitting.id, fitting.draftRevision + 1, {
           positions: { seatHeight: 2 },
           remedies: NO_REMEDIES,
+          held: [],
         }),
       );
       const once = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }));
@@ -306,7 +318,7 @@ describe('what a fitter does', () => {
 
     it('drops the draft with another seat and only the desk with another place', async () => {
       const fitting = await fittingOn('Tidewick');
-      const place = (await allPlaces(bench.context)).find((p) => p.place.name === 'Chart room table')!;
+      const place = valueOf(await allPlaces(bench.context)).find((p) => p.place.name === 'Chart room table')!;
       const placed = valueOf(
         await editFitting(bench.context, fitting.id, fitting.version, { placeVersionId: place.versionId }),
       );
@@ -319,7 +331,7 @@ describe('what a fitter does', () => {
       expect(without.draft?.settings.positions.seatHeight).to.equal(
         solved.draft?.settings.positions.seatHeight,
       );
-      const seats = await allSeats(bench.context);
+      const seats = valueOf(await allSeats(bench.context));
       const other = valueOf(
         await editFitting(bench.context, fitting.id, without.version, {
           seatVersionId: seats.find((s) => s.seat.name.startsWith('Gull'))!.versionId,
@@ -331,7 +343,7 @@ describe('what a fitter does', () => {
     it('is closed by handing over and opened again by an act', async () => {
       const fitting = await fittingOn('Tidewick');
       bench.later(86_400_000);
-      const left = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave' }));
+      const left = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'signOff' }));
       expect(left.state).to.equal('left');
       expect(left.date).to.equal(today(bench.context));
       expect(
@@ -339,6 +351,7 @@ describe('what a fitter does', () => {
           await saveSettings(bench.context, fitting.id, left.draftRevision, {
             positions: {},
             remedies: NO_REMEDIES,
+            held: [],
           }),
         ),
       ).to.equal('closed');
@@ -350,9 +363,7 @@ describe('what a fitter does', () => {
         await takeReading(
           bench.context,
           fitting.sitter.id,
-          { dimension: 'poplitealHeight', value: 460 },
-          null,
-        ),
+          { dimension: 'poplitealHeight', value: 460 }),
       );
       expect(
         valueOf(await fittingDetail(bench.context, fitting.id)).inputs?.body.poplitealHeight?.value,
@@ -367,7 +378,7 @@ describe('what a fitter does', () => {
     it('is not handed over on a refused seat', async () => {
       const fitting = await fittingOn('Puffling');
       expect(
-        reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'leave' })),
+        reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'signOff' })),
       ).to.equal('seatRefused');
       expect(valueOf(await fittingDetail(bench.context, fitting.id)).state).to.equal('open');
     });
@@ -389,15 +400,15 @@ describe('what a fitter does', () => {
       const heavy = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { toolsKg: 47.1 }));
       expect(heavy.inputs?.work.toolsKg).to.equal(47.1);
       expect(
-        reasonOf(await actOnFitting(bench.context, fitting.id, heavy.version, { act: 'leave' })),
+        reasonOf(await actOnFitting(bench.context, fitting.id, heavy.version, { act: 'signOff' })),
       ).to.equal('seatRefused');
     });
 
     it('is listed with its sitter, newest first', async () => {
       const fitting = await fittingOn('Tidewick');
-      const all = await recentFittings(bench.context);
+      const all = await fittingsOf(bench.context);
       expect(all[0]!.date >= all[all.length - 1]!.date).to.equal(true);
-      expect((await recentFittings(bench.context, fitting.sitter.id)).map((f) => f.id)).to.deep.equal([
+      expect((await fittingsOf(bench.context, fitting.sitter.id)).map((f) => f.id)).to.deep.equal([
         fitting.id,
       ]);
     });
@@ -427,7 +438,8 @@ describe('what a fitter does', () => {
       });
       const tension = json.settings.find((s) => s.adjustment === 'tiltTension')!;
       expect(tension.setting).to.match(/^Dial at [A-G]$/);
-      expect(tension.positions).to.equal(7);
+      expect(tension.of).to.equal(7);
+      expect(tension.position).to.be.within(0, 6);
       expect(json.settings.map((s) => s.order)).to.deep.equal(json.settings.map((_, i) => i + 1));
       expect(json.cautions.join(' ')).to.include('not a medical device');
     });

@@ -19,6 +19,15 @@ export interface App {
 
 const START_MS = 20_000;
 
+/** Every child of this process that still runs: none outlives it, whatever fails. */
+const running = new Set<ChildProcess>();
+process.once('exit', () => running.forEach((child) => child.kill('SIGKILL')));
+
+const argsOf = ({ args = [], isEmpty = false }: { args?: readonly string[]; isEmpty?: boolean }) => [
+  ...(isEmpty ? [] : ['--demo']),
+  ...args,
+];
+
 /** @param folder of an earlier start, to see what was kept */
 export async function startApp(
   options: {
@@ -26,19 +35,29 @@ export async function startApp(
     /** 0 lets the system pick one. */
     readonly port?: number;
     readonly args?: readonly string[];
+    /** Without demo records. */
+    readonly isEmpty?: boolean;
     readonly env?: Record<string, string>;
   } = {},
 ): Promise<App> {
   const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'velto-web-'));
   const child: ChildProcess = spawn(
     process.execPath,
-    ['dist/serve.mjs', '--port', String(options.port ?? 0), '--data', folder, ...(options.args ?? [])],
+    ['dist/serve.mjs', '--port', String(options.port ?? 0), '--data', folder, ...argsOf(options)],
     {
       env: { ...process.env, ...options.env },
       stdio: ['ignore', 'pipe', 'inherit'],
     },
   );
-  const exited = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  running.add(child);
+  // A server that a failing test has left running keeps no process of tests from ending.
+  child.unref();
+  const exited = new Promise<void>((resolve) =>
+    child.once('exit', () => {
+      running.delete(child);
+      resolve();
+    }),
+  );
   const output: string[] = [];
   const base = await new Promise<string>((resolve, reject) => {
     const timer = setTimeout(() => reject(new Error('the server did not say where it is')), START_MS);
@@ -51,14 +70,13 @@ export async function startApp(
       resolve(at);
     });
   });
-  const kill = async () => {
-    child.kill('SIGKILL');
+  const stopped = async (signal: 'SIGKILL' | 'SIGTERM') => {
+    child.ref();
+    child.kill(signal);
     await exited;
   };
-  const end = async () => {
-    child.kill('SIGTERM');
-    await exited;
-  };
+  const kill = () => stopped('SIGKILL');
+  const end = () => stopped('SIGTERM');
   return {
     base,
     folder,

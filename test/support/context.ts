@@ -7,9 +7,13 @@ import { v7 } from 'uuid';
 import { openDatabase } from '../../src/data/client';
 import { Store } from '../../src/data/store';
 import { loadDemo } from '../../src/demo/load';
+import type { FittingSummary, Sitter } from '../../src/contract';
 import { ensureShippedMethods } from '../../src/service/catalogue';
 import { IN_PLACE, type Context } from '../../src/service/context';
+import { recentFittings } from '../../src/service/fittings';
 import { PROGRAM } from '../../src/service/rights';
+import { searchSitters } from '../../src/service/sitters';
+import { valueOf } from './outcome';
 
 export interface Bench {
   readonly context: Context;
@@ -22,7 +26,7 @@ export interface Bench {
 export const fileUrl = (folder: string): string => pathToFileURL(join(folder, 'velto.db')).href;
 
 /** What the database's files hold, as bytes. */
-export const bytesOf = ({ folder }: Bench): string =>
+export const bytesOf = ({ folder }: Pick<Bench, 'folder'>): string =>
   readdirSync(folder)
     .map((name) => readFileSync(join(folder, name), 'latin1'))
     .join('');
@@ -31,7 +35,7 @@ export async function openBench(options: { readonly demo?: boolean } = {}): Prom
   const folder = mkdtempSync(join(tmpdir(), 'velto-test-'));
   let now = new Date('2026-11-25T09:30:00Z').getTime();
   const context: Context = {
-    store: new Store(await openDatabase(fileUrl(folder))),
+    store: new Store(await openDatabase(fileUrl(folder)), join(folder, 'velto.db')),
     now: () => new Date(now),
     newId: () => v7(),
     practice: { timeZone: 'UTC', locale: 'en-GB' },
@@ -53,3 +57,19 @@ export async function openBench(options: { readonly demo?: boolean } = {}): Prom
     },
   };
 }
+
+/** The context of a fitter who has said who they are. */
+export const actingAs = (context: Context, name: string): Context => ({
+  ...context,
+  actor: { kind: 'fitter', fitter: { id: '00000000-0000-7000-8000-0000000000f1', name } },
+});
+
+const EVERYTHING = { limit: 200 };
+
+/** Everybody whom a search finds, as far as one page goes. */
+export const found = async (context: Context, search: string): Promise<readonly Sitter[]> =>
+  valueOf(await searchSitters(context, { ...EVERYTHING, search })).items;
+
+/** Fittings, of one sitter or of all, as far as one page goes. */
+export const fittingsOf = async (context: Context, sitter?: string): Promise<readonly FittingSummary[]> =>
+  valueOf(await recentFittings(context, { ...EVERYTHING, sitter })).items;

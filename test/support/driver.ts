@@ -39,12 +39,12 @@ export class Driver {
 
   /** Goes to a page and waits until it can be used. */
   async goTo(path: string): Promise<void> {
-    await this.page.goto(this.base + path, { waitUntil: 'networkidle0' });
+    await this.page.goto(this.base + path, { waitUntil: 'load' });
     await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
   }
 
   async reload(): Promise<void> {
-    await this.page.reload({ waitUntil: 'networkidle0' });
+    await this.page.reload({ waitUntil: 'load' });
     await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
   }
 
@@ -86,13 +86,13 @@ export class Driver {
 
   async follow(link: string): Promise<void> {
     const element = await this.find('link', link);
-    await Promise.all([this.page.waitForNavigation({ waitUntil: 'networkidle0' }), element!.click()]);
+    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), element!.click()]);
     await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
   }
 
   /** Presses a button that leads to another page. */
   async pressAndGo(button: string): Promise<void> {
-    await Promise.all([this.page.waitForNavigation({ waitUntil: 'networkidle0' }), this.press(button)]);
+    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), this.press(button)]);
     await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
   }
 

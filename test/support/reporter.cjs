@@ -1,6 +1,9 @@
 // Mocha's own listing, then one last line that a machine can read.
 const { reporters } = require('mocha');
 
+/** So long a process may take to end after its last test, ms: what keeps it is left open by something. */
+const ENDING_MS = 15_000;
+
 module.exports = class Summary extends reporters.Spec {
   constructor(runner, options) {
     super(runner, options);
@@ -12,6 +15,12 @@ module.exports = class Summary extends reporters.Spec {
     if (hooks.some((list) => list.length > 0)) throw new Error('A hook stands outside of every describe.');
     runner.once('end', () => {
       const { passes, failures } = runner.stats;
+      // It does not keep the process itself: where it runs, something else does.
+      setTimeout(() => {
+        console.error(`The tests have ended and their process has not. Open: ${process.getActiveResourcesInfo()}`);
+        process.stdout.write(`${passes} passed, ${failures + 1} failed\n`);
+        process.exit(1);
+      }, ENDING_MS).unref();
       process.stdout.write(`${passes} passed, ${failures} failed\n`);
     });
   }

@@ -184,6 +184,14 @@ describe('files of people', function () {
       body: JSON.stringify({ dimension: 'kneeHeight', value: 520 }),
     });
     expect(measured.status).to.equal(200);
+    // Cut off, nobody knows whether it has begun: the page finds out when it is there again.
+    await user.press('Undo “mistake.csv”');
+    await user.page.setOfflineMode(true);
+    await user.press('Take them out for good');
+    await user.sees('The connection was lost. Whether it has begun shows when this page is loaded again.');
+    await user.page.setOfflineMode(false);
+    await user.reload();
+    await user.sees('Done: 600 new people');
     await user.press('Undo “mistake.csv”');
     await user.press('Take them out for good');
     await user.sees('Undone: 599 people are gone for good. 1 stay: something has been done with them since.');

@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import type { ElementHandle } from 'puppeteer-core';
 import { v7 } from 'uuid';
-import type { Fitter, MeasuringSession, SitterDetail } from '../../src/contract';
 import type { DimensionId } from '../../src/core/body';
+import type { MeasuringSession, SitterDetail } from '../../src/contract';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';
@@ -302,7 +302,7 @@ describe('measuring, one dimension after the other', function () {
         body: JSON.stringify(body),
       });
     // Somebody new, of whom nothing else is known.
-    const fitter: Fitter = { id: v7(), name: 'Signy Hale' };
+    const fitter = { id: v7(), name: 'Signy Hale' };
     await fetch(`${app.base}/api/v1/fitters`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

@@ -1,5 +1,5 @@
 /** What makes a case impossible to compute with, as a closed list of reasons, each naming field and value. */
-import { isDimensionId, pairDoubts, rangeDoubt } from '../body';
+import { DIMENSIONS, isDimensionId, pairDoubts, rangeDoubt } from '../body';
 import {
   CONDITION_IDS,
   aimOf,
@@ -11,19 +11,25 @@ import {
   type Targets,
 } from '../method';
 import { placeDoubts } from '../place';
-import { adjustmentDoubts, seatDoubts, type SeatFault } from '../seat';
+import {
+  adjustmentDoubts,
+  positionCount,
+  seatDoubts,
+  type AdjustmentKind,
+  type SeatFault,
+} from '../seat';
 import type { FitInputs } from './inputs';
 
 export const CASE_FAULTS = [
   'unknownMeasure',
   'measureOutOfRange',
   'measuresContradict',
+  'spreadOutOfRange',
+  'heldNowhere',
+  'heldOutOfRange',
   'unknownTarget',
   'reversedTarget',
-  'notFinite',
-  'negative',
   'repeated',
-  'wrongOwner',
 ] as const;
 export type CaseFault = (typeof CASE_FAULTS)[number] | SeatFault;
 
@@ -42,6 +48,9 @@ function bodyDoubts({ body }: FitInputs): CaseDoubt[] {
     if (!isDimensionId(id)) doubts.push({ reason: 'unknownMeasure', field, value: id });
     else if (quantity && rangeDoubt(id, quantity.value))
       doubts.push({ reason: 'measureOutOfRange', field, value: quantity.value });
+    // A spread wider than all that a body can have says nothing, and is a slip.
+    else if (quantity && !(0 <= quantity.spread && quantity.spread <= DIMENSIONS[id].highest))
+      doubts.push({ reason: 'spreadOutOfRange', field: `${field}/spread`, value: quantity.spread });
   }
   if (doubts.length > 0) return doubts;
   return pairDoubts(body).map(({ dimension, limit }) => ({
@@ -124,4 +133,19 @@ export function caseDoubts(inputs: FitInputs): CaseDoubt[] {
     doubts.push({ reason: 'notFinite', field: '/work/toolsKg', value: work.toolsKg });
   else if (work.toolsKg < 0) doubts.push({ reason: 'negative', field: '/work/toolsKg', value: work.toolsKg });
   return doubts;
+}
+
+/** Returns what is wrong with adjustments that are to stay at a position: those that are absent, or do not go so far. */
+export function heldDoubts(
+  { seat, place }: Pick<FitInputs, 'seat' | 'place'>,
+  held: Readonly<Partial<Record<AdjustmentKind, number>>>,
+): CaseDoubt[] {
+  const all = [...seat.adjustments, ...(place?.adjustments ?? [])];
+  return Object.entries(held).flatMap(([kind, position]): CaseDoubt[] => {
+    const field = `/held/${kind}`;
+    const adjustment = all.find((a) => a.kind === kind);
+    if (!adjustment) return [{ reason: 'heldNowhere', field, value: kind }];
+    const isThere = Number.isInteger(position) && 0 <= position && position < positionCount(adjustment);
+    return isThere ? [] : [{ reason: 'heldOutOfRange', field, value: position }];
+  });
 }

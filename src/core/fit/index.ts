@@ -30,7 +30,7 @@ export {
   type MethodSide,
   type SettingDifference,
 } from './compare';
-export { CASE_FAULTS, caseDoubts, methodDoubts, type CaseDoubt, type CaseFault } from './doubts';
+export { CASE_FAULTS, caseDoubts, heldDoubts, methodDoubts, type CaseDoubt, type CaseFault } from './doubts';
 export { explain } from './explain';
 export { remedyHint } from './remedy-hint';
 export { REMEDY_COSTS, type RemedyCost } from './cures';

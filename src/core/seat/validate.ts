@@ -36,6 +36,7 @@ export const SEAT_FAULTS = [
   'secondOfKind',
   'missingMeaning',
   'notFinite',
+  'negative',
   'wrongOwner',
 ] as const;
 export type SeatFault = (typeof SEAT_FAULTS)[number];
@@ -129,6 +130,14 @@ export function adjustmentDoubts(
   });
 }
 
+/** Lengths that cannot be below zero. */
+const SIZES: ReadonlySet<string> = new Set([
+  '/cushion/sinkMm',
+  '/pan/frontEdgeRadiusMm',
+  '/armPad/lengthMm',
+  '/armPad/widthMm',
+]);
+
 /** What is wrong with a seat's description; empty where it can be computed with. */
 export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');
@@ -160,6 +169,10 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   for (const [field, value] of finite)
     if (typeof value === 'number' && !(Math.abs(value) <= MOST_MM))
       doubts.push({ reason: 'notFinite', field, value });
+  // A cushion that rises under load, or pads of less than no size, are slips of the sign.
+  for (const [field, value] of finite)
+    if (SIZES.has(field) && typeof value === 'number' && value < 0 && value >= -MOST_MM)
+      doubts.push({ reason: 'negative', field, value });
   const { synchroRatio } = seat.back;
   if (synchroRatio !== null && !(synchroRatio > 0))
     doubts.push({ reason: 'notPositive', field: '/back/synchroRatio', value: synchroRatio });

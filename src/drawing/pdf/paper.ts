@@ -3,11 +3,13 @@ import PDFDocument from 'pdfkit';
 const PT_PER_MM = 72 / 25.4;
 export const mm = (millimetres: number): number => millimetres * PT_PER_MM;
 
+export const PAPER_NAMES = ['A4', 'Letter'] as const;
+export type Paper = (typeof PAPER_NAMES)[number];
+
 export const PAPERS = {
   A4: { width: mm(210), height: mm(297) },
   Letter: { width: mm(215.9), height: mm(279.4) },
-} as const;
-export type Paper = keyof typeof PAPERS;
+} as const satisfies Record<Paper, { readonly width: number; readonly height: number }>;
 
 /** Free edge all round. */
 export const MARGIN = mm(12);

@@ -1,29 +1,26 @@
 /** What this page asks of the server. */
-import { z } from 'zod';
-import {
-  ImportStateSchema,
-  ListedImportSchema,
-  LookedSchema,
-  type ImportOrder,
-  type Look,
-} from '../../contract/importing';
+import type { ImportOrder, Look } from '../../contract/importing';
+import type { ImportPart } from '../../contract/people-file';
 import { call } from '../../ui/client';
 
-const path = (id: string): string => `/imports/${id}`;
+/** The parts that are sent are JSON already: what stands here is never looked at. */
+const SENT_AS_JSON = null as unknown as ImportPart;
 
 export const exchange = {
-  look: (look: Look) => call('/imports/look', LookedSchema, { method: 'POST', body: look, isAside: true }),
+  look: (body: Look) => call('POST /imports/look', { body }, { isAside: true }),
   /** @param people a JSON list, as the worker made it */
   send: (id: string, file: string, number: number, people: Blob) =>
-    call(`${path(id)}/parts`, ImportStateSchema, {
-      method: 'PUT',
-      json: new Blob([`{"file":${JSON.stringify(file)},"number":${number},"people":`, people, '}']),
-      isAside: true,
-    }),
-  begin: (id: string, order: ImportOrder) =>
-    call(path(id), ImportStateSchema, { method: 'POST', body: order }),
-  lately: () => call('/imports', z.array(ListedImportSchema)),
-  undo: (id: string) => call(`${path(id)}/undo`, ImportStateSchema, { method: 'POST', body: {} }),
-  state: (id: string) => call(path(id), ImportStateSchema),
-  drop: (id: string) => call(path(id), ImportStateSchema, { method: 'DELETE' }),
+    call(
+      'PUT /imports/{id}/parts',
+      { id, body: SENT_AS_JSON },
+      {
+        json: new Blob([`{"file":${JSON.stringify(file)},"number":${number},"people":`, people, '}']),
+        isAside: true,
+      },
+    ),
+  begin: (id: string, body: ImportOrder) => call('POST /imports/{id}', { id, body }),
+  lately: async () => (await call('GET /imports', { query: {} })).items,
+  undo: (id: string) => call('POST /imports/{id}/undo', { id, body: {} }),
+  state: (id: string) => call('GET /imports/{id}', { id }),
+  drop: (id: string) => call('DELETE /imports/{id}', { id }),
 };

@@ -7,6 +7,7 @@ import { word } from '../../words';
 import { JobDesk, PEOPLE_WORKER } from '../../workers/desk';
 import type { Kept, PeopleFound, PeopleJobs } from '../../workers/people';
 import { exchange } from './exchange-client';
+import { inTab } from '../../ui/device-storage';
 
 /** How people of the file stand to the records. */
 export type Presences = Readonly<Record<Presence, number>>;
@@ -96,7 +97,7 @@ export function useImport(today: string) {
       of = Math.max(of, waiting);
       if (state === 'gathering') throw new Error('not begun');
       if (state === 'done') {
-        sessionStorage.removeItem(KEPT_IMPORT);
+        inTab.remove(KEPT_IMPORT);
         const refused = counts.refused.map(({ part, place, why }) => ({
           row: rowOf(found, part, place),
           why,
@@ -104,7 +105,7 @@ export function useImport(today: string) {
         return setStage({ at: 'done', counts, refused });
       }
       if (state === 'undone') {
-        sessionStorage.removeItem(KEPT_IMPORT);
+        inTab.remove(KEPT_IMPORT);
         return setStage({ at: 'undone', counts });
       }
       setStage({ at: state, done: of - waiting, of });
@@ -113,16 +114,24 @@ export function useImport(today: string) {
   }, []);
 
   useEffect(() => {
-    const id = sessionStorage.getItem(KEPT_IMPORT);
+    const id = inTab.get(KEPT_IMPORT);
     if (!id) return;
     // Whether it still runs, or ended while nobody looked.
     void Promise.resolve()
       .then(() => watch(id, null))
-      .catch(() => sessionStorage.removeItem(KEPT_IMPORT));
+      .catch(() => inTab.remove(KEPT_IMPORT));
   }, [watch]);
 
-  const broken = (error: unknown) =>
-    setStage({ at: 'nothing', note: word('exchange.broken').replace('{why}', explain(error)) });
+  const broken = (error: unknown, key = 'exchange.broken') =>
+    setStage({ at: 'nothing', note: word(key).replace('{why}', explain(error)) });
+
+  /** Refused, nothing has begun; cut off, it may have, and is then carried through. */
+  const failed = (error: unknown, key: string): void => {
+    if (!(error instanceof ClientError) || error.reason !== 'refused')
+      return setStage({ at: 'nothing', note: word('exchange.unseen') });
+    inTab.remove(KEPT_IMPORT);
+    broken(error, key);
+  };
 
   const choose = async (chosen: File | null): Promise<void> => {
     const mine = ++turn.current;
@@ -187,15 +196,11 @@ export function useImport(today: string) {
     }
     try {
       setStage({ at: 'writing', done: 0, of: found.parts.length });
-      sessionStorage.setItem(KEPT_IMPORT, id);
+      inTab.set(KEPT_IMPORT, id);
       await exchange.begin(id, { parts: found.parts.length, existing });
       await watch(id, found);
     } catch (error) {
-      // Refused, nothing has begun; cut off, it may have, and is then carried through.
-      const isRefused = error instanceof ClientError && error.reason === 'refused';
-      if (isRefused) sessionStorage.removeItem(KEPT_IMPORT);
-      if (isRefused) broken(error);
-      else setStage({ at: 'nothing', note: word('exchange.unseen') });
+      failed(error, 'exchange.broken');
     }
   };
 
@@ -203,17 +208,12 @@ export function useImport(today: string) {
   const undo = async (id: string): Promise<void> => {
     const mine = ++turn.current;
     try {
+      setStage({ at: 'undoing', done: 0, of: 0 });
+      inTab.set(KEPT_IMPORT, id);
       await exchange.undo(id);
-      if (mine !== turn.current) return;
-      sessionStorage.setItem(KEPT_IMPORT, id);
-      await watch(id, null);
+      if (mine === turn.current) await watch(id, null);
     } catch (error) {
-      if (mine !== turn.current) return;
-      const isRefused = error instanceof ClientError && error.reason === 'refused';
-      const note = isRefused
-        ? word('exchange.undone.failed').replace('{why}', explain(error))
-        : word('exchange.unseen');
-      setStage({ at: 'nothing', note });
+      failed(error, 'exchange.undone.failed');
     }
   };
 

@@ -4,6 +4,7 @@ import type { Remedy } from '../../core/fit';
 import { cardHeader, cardOf } from '../../core/scene';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
+import { useReading } from '../../ui/preferences';
 import { word } from '../../words';
 import { CardSheet } from '../card/CardSheet';
 import type { FittingState } from './use-fitting';
@@ -21,6 +22,7 @@ interface Props {
 export function CardStage({ state, setting, remedies, onHandOver }: Props) {
   const { fitting, busy } = state;
   const { live } = setting;
+  const { length } = useReading();
   const assessment = usePart(live, (a) => a);
   const card = useMemo(
     () =>
@@ -51,9 +53,9 @@ export function CardStage({ state, setting, remedies, onHandOver }: Props) {
           </>
         )}
         <a href={`/fittings/${fitting.id}/card`}>{word('cardStage.open')}</a>
-        <a href={`/api/v1/fittings/${fitting.id}/card.pdf`}>{word('card.pdf')}</a>
-        <a href={`/api/v1/fittings/${fitting.id}/drawings.pdf`}>{word('card.drawings')}</a>
-        <a href={`/api/v1/fittings/${fitting.id}/card`}>{word('card.json')}</a>
+        <a href={`/api/v1/fittings/${fitting.id}/card.pdf?units=${length}`}>{word('card.pdf')}</a>
+        <a href={`/api/v1/fittings/${fitting.id}/drawings.pdf?units=${length}`}>{word('card.drawings')}</a>
+        <a href={`/api/v1/fittings/${fitting.id}/card?units=${length}`}>{word('card.json')}</a>
       </aside>
     </div>
   );

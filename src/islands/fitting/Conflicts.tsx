@@ -15,10 +15,10 @@ import { saysValue } from '../../core/scene';
 import type { FittingEdit, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
 import {
+  draftOf,
   outbox,
   seatOfSubject,
   settingsEntry,
-  settingsOf,
   settingsSubject,
   type Entry,
 } from '../../ui/outbox';
@@ -178,7 +178,7 @@ export function OrphanSettings({
       onMine={async () => {
         const next = await state.edit({ seatVersionId });
         if (!next) return;
-        const again = settingsEntry(fitting.id, seatVersionId, settingsOf(orphan), next.draftRevision);
+        const again = settingsEntry(fitting.id, seatVersionId, draftOf(orphan), next.draftRevision);
         await outbox().resolve(orphan.subject, again);
       }}
       onTheirs={() => outbox().resolve(orphan.subject, null)}

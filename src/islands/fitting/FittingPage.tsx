@@ -97,14 +97,14 @@ function SetOrCard({
   const { edit } = state;
   const onMethod = useCallback((methodVersionId: string) => void edit({ methodVersionId }), [edit]);
   const disabled = fitting.state === 'left';
-  const record = (kind: 'solve' | 'leave', settings = setting.store.get()) =>
+  const record = (kind: 'solve' | 'signOff', settings = setting.store.get()) =>
     state.during(async () => {
       // What waits to be sent goes first, so that the act is recorded on what is shown.
       if (!(await autosave.keeper.settle())) return;
       const { store } = setting;
       const next = await act({ act: kind, settings, held: store.heldKinds });
       if (!next?.draft) return;
-      autosave.keeper.adopt(next.draft.settings, next.draft.savedAt, next.draftRevision);
+      autosave.keeper.adopt(next.draft, next.draftRevision);
       // What the server has made of it is what is kept, so it is what is shown.
       if (store.get() === settings && !sameSettings(settings, next.draft.settings))
         store.set(next.draft.settings);
@@ -115,7 +115,7 @@ function SetOrCard({
         state={state}
         setting={setting}
         remedies={remedies?.offered ?? NO_OFFERS}
-        onHandOver={() => void record('leave', setting.live.get().settings)}
+        onHandOver={() => void record('signOff', setting.live.get().settings)}
       />
     );
   return (
@@ -263,7 +263,7 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
               sitter={fitting.sitter}
               onSaved={onMeasured}
               disabled={isLeft}
-              filling={{ isOn: fitting.fillIn, onChange: (fillIn) => void state.edit({ fillIn }) }}
+              filling={{ isOn: fitting.estimateMissing, onChange: (estimateMissing) => void state.edit({ estimateMissing }) }}
             />
             <Button className={styles.next} onClick={() => go('choose')}>
               {word('fitting.next.choose')}

@@ -1,6 +1,14 @@
 import { sameSettings, type Settings } from '../../core/fit';
-import type { FittingDetail, SavedDraft } from '../../contract';
-import { currentFitting, settingsEntry, settingsOf, settingsSubject, type Entry } from '../../ui/outbox';
+import type { AdjustmentKind } from '../../core/seat';
+import type { FittingDetail, SavedDraft, SettingSet } from '../../contract';
+import {
+  currentFitting,
+  draftOf,
+  settingsEntry,
+  settingsOf,
+  settingsSubject,
+  type Entry,
+} from '../../ui/outbox';
 import { savingOf, type Outbox } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
 import type { SettingsStore } from './settings-store';
@@ -16,10 +24,20 @@ export interface DraftConflict {
   readonly base: Settings | null;
 }
 
-interface Saved {
+/** Draft settings with what is held of them. */
+interface Draft {
   readonly settings: Settings;
+  readonly held: readonly AdjustmentKind[];
+}
+
+interface Saved extends Draft {
   readonly at: string;
 }
+
+const sameDraft = (a: Draft, b: Draft): boolean =>
+  sameSettings(a.settings, b.settings) &&
+  a.held.length === b.held.length &&
+  a.held.every((kind) => b.held.includes(kind));
 
 /**
  * Keeps the draft settings of one fitting on one seat: on this device at once, on the server as soon as it can be
@@ -44,8 +62,9 @@ export class DraftKeeper {
   ) {
     this.subject = settingsSubject(fittingId, seatVersionId);
     const { stored } = source;
-    const now = source.get();
-    this.saved = stored && sameSettings(stored.settings, now) ? { settings: now, at: stored.savedAt } : null;
+    const now = this.now();
+    const kept = stored && { settings: stored.settings, held: stored.held ?? [] };
+    this.saved = kept && stored && sameDraft(kept, now) ? { ...now, at: stored.savedAt } : null;
     this.saving = this.saved ? { state: 'saved', at: this.saved.at } : { state: 'unsent' };
   }
 
@@ -68,7 +87,8 @@ export class DraftKeeper {
     void box.start().then(() => {
       if (stopped) return;
       const left = box.about(this.subject).at(-1);
-      if (left && !sameSettings(settingsOf(left), this.source.get())) {
+      if (left && !sameDraft(draftOf(left), this.now())) {
+        this.source.holdOnly(draftOf(left).held);
         this.source.set(settingsOf(left));
       } else if (!left && !this.saved) this.changed();
       this.look();
@@ -84,9 +104,9 @@ export class DraftKeeper {
   /** Hands what has changed to the outbox now. */
   async letGo(): Promise<void> {
     this.stopWaiting();
-    const settings = this.source.get();
-    if (!this.box || this.isHanded(settings)) return;
-    await this.box.put(() => settingsEntry(this.fittingId, this.seatVersionId, settings, this.revision));
+    const draft = this.now();
+    if (!this.box || this.isHanded(draft)) return;
+    await this.box.put(() => settingsEntry(this.fittingId, this.seatVersionId, draft, this.revision));
     void this.box.flush();
   }
 
@@ -98,9 +118,9 @@ export class DraftKeeper {
   }
 
   /** Settings that an act has already stored on the server. */
-  adopt(settings: Settings, at: string, revision: number): void {
+  adopt({ settings, held, savedAt }: SettingSet, revision: number): void {
     this.stopWaiting();
-    this.saved = { settings, at };
+    this.saved = { settings, held, at: savedAt };
     this.revision = revision;
     this.look();
   }
@@ -112,14 +132,15 @@ export class DraftKeeper {
    */
   seen(fitting: FittingDetail, isOwn: boolean): boolean {
     const { draft, draftRevision } = fitting;
-    const isOurs = !this.isHanded(this.source.get()) || this.waiting().length > 0;
+    const isOurs = !this.isHanded(this.now()) || this.waiting().length > 0;
     const isNewer = draftRevision > this.revision;
     // What is made from now on is made on our own change, though it may not be sent yet.
     if (isNewer && (!isOurs || (isOwn && this.waiting().length === 0))) this.revision = draftRevision;
     if (isOurs || !isNewer) return false;
-    if (!draft || sameSettings(draft.settings, this.source.get())) return false;
-    this.saved = { settings: draft.settings, at: draft.savedAt };
+    if (!draft || sameDraft(draft, this.now())) return false;
+    this.saved = { settings: draft.settings, held: draft.held, at: draft.savedAt };
     this.isTakenOver = !isOwn;
+    this.source.holdOnly(draft.held);
     this.source.set(draft.settings);
     return true;
   }
@@ -144,12 +165,16 @@ export class DraftKeeper {
   async decide(chosen: Settings, theirs: FittingDetail): Promise<void> {
     this.revision = theirs.draftRevision;
     const isTheirs = theirs.draft !== null && sameSettings(chosen, theirs.draft.settings);
-    if (isTheirs) this.saved = { settings: chosen, at: theirs.draft!.savedAt };
+    const held = isTheirs ? theirs.draft!.held : this.source.heldKinds;
+    if (isTheirs) this.saved = { settings: chosen, held, at: theirs.draft!.savedAt };
     this.isDeciding = true;
+    this.source.holdOnly(held);
     this.source.set(chosen);
     await this.box?.resolve(
       this.subject,
-      isTheirs ? null : settingsEntry(this.fittingId, this.seatVersionId, chosen, this.revision),
+      isTheirs
+        ? null
+        : settingsEntry(this.fittingId, this.seatVersionId, { settings: chosen, held }, this.revision),
     );
     this.isDeciding = false;
     this.look();
@@ -159,11 +184,15 @@ export class DraftKeeper {
     return this.box?.about(this.subject) ?? [];
   }
 
-  /** Whether the server has these settings, or the outbox does as the last of what it sends. */
-  private isHanded(settings: Settings): boolean {
+  private now(): Draft {
+    return { settings: this.source.get(), held: this.source.heldKinds };
+  }
+
+  /** Whether the server has this draft, or the outbox does as the last of what it sends. */
+  private isHanded(draft: Draft): boolean {
     const last = this.waiting().at(-1);
-    const latest = last ? settingsOf(last) : this.saved?.settings;
-    return latest !== undefined && sameSettings(settings, latest);
+    const latest = last ? draftOf(last) : this.saved;
+    return latest !== null && sameDraft(draft, latest);
   }
 
   private changed(): void {
@@ -189,7 +218,7 @@ export class DraftKeeper {
 
   private taken(answer: SavedDraft, entry: Entry): void {
     this.revision = answer.revision;
-    this.saved = { settings: settingsOf(entry), at: answer.savedAt };
+    this.saved = { ...draftOf(entry), at: answer.savedAt };
     this.look();
   }
 
@@ -208,7 +237,7 @@ export class DraftKeeper {
     const entries = this.waiting();
     const refusal = entries.find((e) => e.refusal)?.refusal;
     if (refusal) return refusal.current ? { state: 'conflict' } : { state: 'failed', why: refusal.title };
-    if (!this.isHanded(this.source.get())) return { state: 'unsent' };
+    if (!this.isHanded(this.now())) return { state: 'unsent' };
     if (entries.length > 0 && this.box) return savingOf(this.box.get());
     return { state: 'saved', at: this.saved?.at ?? null };
   }

@@ -3,6 +3,13 @@ import type { AdjustmentKind } from '../../core/seat';
 
 const MOST_UNDO = 200;
 
+/** Draft settings as the server has them. */
+export interface StoredDraft {
+  readonly settings: Settings;
+  readonly held?: readonly AdjustmentKind[];
+  readonly savedAt: string;
+}
+
 /**
  * What is being set, outside React: a drag changes it many times a second and only those that read it draw again.
  * Undo is a list of settings; a drag counts as one step.
@@ -12,13 +19,16 @@ export class SettingsStore {
   private future: Settings[] = [];
   private readonly listeners = new Set<() => void>();
   private beforeDrag: Settings | null = null;
-  private readonly holds = new Set<AdjustmentKind>();
+
+  private holds: ReadonlySet<AdjustmentKind>;
 
   /** @param stored what the server had when the store was made */
   constructor(
     private current: Settings,
-    readonly stored: { readonly settings: Settings; readonly savedAt: string } | null = null,
-  ) {}
+    readonly stored: StoredDraft | null = null,
+  ) {
+    this.holds = new Set(stored?.held);
+  }
 
   readonly get = (): Settings => this.current;
 
@@ -57,19 +67,25 @@ export class SettingsStore {
   }
 
   hold(kind: AdjustmentKind, isHeld: boolean): void {
-    if (isHeld) this.holds.add(kind);
-    else this.holds.delete(kind);
+    const others = [...this.holds].filter((k) => k !== kind);
+    this.holdOnly(isHeld ? [...others, kind] : others);
+  }
+
+  /** Holds these and no others. */
+  holdOnly(kinds: readonly AdjustmentKind[]): void {
+    this.holds = new Set(kinds);
     this.notify();
   }
 
+  /** In one order, whatever the order of holding; what has no position is not held. */
   get heldKinds(): AdjustmentKind[] {
-    return [...this.holds];
+    return [...this.holds].filter((kind) => this.current.positions[kind] !== undefined).sort();
   }
 
   /** Where the adjustments stand that are held. */
   get held(): Settings['positions'] {
     const { positions } = this.current;
-    return Object.fromEntries([...this.holds].map((kind) => [kind, positions[kind]]));
+    return Object.fromEntries(this.heldKinds.map((kind) => [kind, positions[kind]]));
   }
 
   get canUndo(): boolean {

@@ -1,26 +1,28 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { FittingSummary, Sitter } from '../../contract';
+import type { Page } from '../../contract/paging';
 import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
-import { FittingTable } from './FittingTable';
+import { FittingList } from './FittingList';
+import { PersonPicker } from './PersonPicker';
 import styles from './fittings.module.css';
 
 function NewFitting({
   sitters,
   fitterId,
 }: {
-  readonly sitters: readonly Sitter[];
+  readonly sitters: Page<Sitter>;
   readonly fitterId: string | null;
 }) {
-  const [sitterId, setSitterId] = useState('');
+  const [sitterId, setSitterId] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const start = async () => {
-    if (sitterId === '') return setFault(word('fittings.choose'));
+    if (sitterId === null) return setFault(word('fittings.choose'));
     try {
       const fitting = await api.createFitting({ id: newId(), sitterId, fitterId });
       window.location.href = `/fittings/${fitting.id}`;
@@ -30,16 +32,7 @@ function NewFitting({
   };
   return (
     <div className={styles.start}>
-      <NativeSelect
-        label={word('fittings.for')}
-        value={sitterId}
-        onChange={(e) => setSitterId(e.currentTarget.value)}
-        data={[
-          { value: '', label: `${word('fittings.choose')} …` },
-          ...sitters.map((s) => ({ value: s.id, label: s.name })),
-        ]}
-        error={fault}
-      />
+      <PersonPicker first={sitters} chosen={sitterId} onChoose={setSitterId} fault={fault} />
       <Button onClick={() => void start()}>{word('fittings.start')}</Button>
     </div>
   );
@@ -51,17 +44,17 @@ export default function FittingsPage({
   sitters,
 }: {
   readonly page: PageProps;
-  readonly fittings: readonly FittingSummary[];
-  readonly sitters: readonly Sitter[];
+  readonly fittings: Page<FittingSummary>;
+  readonly sitters: Page<Sitter>;
 }) {
   return (
     <Frame page={page} area="fittings">
       <div className={parts.head}>
         <h1>{word('fittings.title')}</h1>
-        {sitters.length > 0 && <NewFitting sitters={sitters} fitterId={page.fitterId} />}
+        {sitters.total > 0 && <NewFitting sitters={sitters} fitterId={page.fitterId} />}
       </div>
-      {fittings.length > 0 ? (
-        <FittingTable fittings={fittings} />
+      {fittings.total > 0 ? (
+        <FittingList first={fittings} />
       ) : (
         <div className={parts.empty}>
           <p>{word('fittings.empty')}</p>

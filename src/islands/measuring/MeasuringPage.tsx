@@ -16,10 +16,11 @@ import {
 } from '../../core/measuring';
 import type { Slip } from '../../core/population';
 import { drawnSizes } from '../../core/scene/measuring-body';
-import type { SitterDetail } from '../../contract';
+import type { MeasuringSession, SitterDetail } from '../../contract';
 import { Frame } from '../../ui/Frame';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { SaveState } from '../../ui/SaveState';
+import { ValueConflict } from '../../ui/ValueConflict';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { sayValue, word } from '../../words';
@@ -257,6 +258,23 @@ function About({ tour }: { readonly tour: TourInHand }) {
   );
 }
 
+/** What two have said of one session at once: both are shown, and either can hold. */
+function SessionConflictPanel({ tour }: { readonly tour: TourInHand }) {
+  const { sessionConflict: conflict, decideSession } = tour;
+  if (!conflict) return null;
+  const { mine, theirs } = conflict;
+  const said = ({ shoesOn, clothes, notes }: Pick<MeasuringSession, 'shoesOn' | 'clothes' | 'notes'>) =>
+    [word(shoesOn ? 'tour.shoesOn' : 'tour.shoesOff'), clothes, notes].filter(Boolean).join(' · ');
+  return (
+    <ValueConflict
+      mine={said(mine)}
+      saved={said(theirs)}
+      onKeepMine={() => void decideSession(mine, theirs, true)}
+      onUseSaved={() => void decideSession(mine, theirs, false)}
+    />
+  );
+}
+
 function Done({ tour }: { readonly tour: TourInHand }) {
   const { skipped } = tour.tour;
   return (
@@ -342,6 +360,7 @@ function MeasuringScreen({
       <Consent sitter={tour.sitter} today={today} />
       <Selection tour={tour} />
       <Progress tour={tour} tolerances={tolerances} />
+      <SessionConflictPanel tour={tour} />
       <div className={styles.tour}>
         <div className={styles.figure}>
           <PanelBoundary>

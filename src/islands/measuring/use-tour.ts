@@ -16,13 +16,16 @@ import {
 } from '../../core/measuring';
 import type { Implausible } from '../../core/population';
 import type { Quantity } from '../../core/quantity';
-import type { MeasuringSessionEdit, SitterDetail } from '../../contract';
+import type { MeasuringSession, MeasuringSessionEdit, SitterDetail } from '../../contract';
 import { newId } from '../../ui/ids';
 import {
   outbox,
   readingEntry,
   readingSubject,
+  currentSession,
   sessionEntry,
+  sessionOf,
+  sessionSubject,
   type Entry,
   type NewEntry,
 } from '../../ui/outbox';
@@ -38,6 +41,8 @@ interface Kept {
   readonly tour: Tour;
   /** null before the first reading. */
   readonly session: MeasuringSessionEdit | null;
+  /** Version of the session that the server has; null before it has one. Absent in what earlier visits kept. */
+  readonly sessionVersion?: number | null;
   readonly about: Omit<MeasuringSessionEdit, 'id'>;
   /** Why a measure stands although the others speak against it. */
   readonly reasons: Readonly<Partial<Record<DimensionId, string>>>;
@@ -88,8 +93,21 @@ function bodyWith(sitter: SitterDetail, { tour, reasons }: Kept): Body {
   };
 }
 
+/** A session that this device and somebody else have changed at once. */
+export interface SessionConflict {
+  readonly mine: MeasuringSessionEdit;
+  readonly theirs: MeasuringSession;
+}
+
+function sessionConflictOf(entries: readonly Entry[], sessionId: string | null): SessionConflict | null {
+  const entry = entries.find((e) => e.kind === 'session' && e.refusal && sessionOf(e).id === sessionId);
+  const theirs = entry ? currentSession(entry) : null;
+  return entry && theirs ? { mine: sessionOf(entry), theirs } : null;
+}
+
 function savingOfTour(entries: readonly Entry[]): Saving {
   const refusal = entries.find((e) => e.refusal)?.refusal;
+  if (refusal?.current) return { state: 'conflict' };
   if (refusal) return { state: 'failed', why: refusal.errors?.[0]?.detail ?? refusal.title };
   return entries.length > 0 ? savingOf(outbox().get()) : { state: 'saved', at: null };
 }
@@ -119,6 +137,16 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
     );
     return () => stops.forEach((stop) => stop());
   }, [first.id]);
+  const sessionId = kept.session?.id ?? null;
+  useEffect(
+    () =>
+      sessionId === null
+        ? undefined
+        : outbox().onTaken(sessionSubject(sessionId), (answer) =>
+            keep({ sessionVersion: (answer as MeasuringSession).version }),
+          ),
+    [keep, sessionId],
+  );
 
   const put = (change: Partial<Kept>): Kept => {
     keep(change);
@@ -162,7 +190,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
     });
     setAsked(null);
     const reading = entryOf(next, dimension, instrument);
-    await post(...(from.session ? [] : [sessionEntry(first.id, begun)]), reading);
+    await post(...(from.session ? [] : [sessionEntry(first.id, begun, null)]), reading);
   };
 
   /** Takes one reading for a dimension, unless no body has it or it needs a reason first. */
@@ -239,7 +267,19 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
     tell: async (change: Partial<Kept['about']>): Promise<void> => {
       const changed = session && { ...session, ...change };
       put({ about: { ...kept.about, ...change }, session: changed });
-      if (changed) await post(sessionEntry(first.id, changed));
+      if (changed) await post(() => sessionEntry(first.id, changed, now().sessionVersion ?? null));
+    },
+    /** What two have said of this session at once; null where nobody else has. */
+    sessionConflict: sessionConflictOf(entries, sessionId),
+    /** Ends that: this device's holds, or what was saved. */
+    decideSession: async (mine: MeasuringSessionEdit, theirs: MeasuringSession, keepMine: boolean) => {
+      const { shoesOn, clothes, notes } = keepMine ? mine : theirs;
+      const chosen = { id: mine.id, shoesOn, clothes, notes };
+      put({ about: { shoesOn, clothes, notes }, session: chosen, sessionVersion: theirs.version });
+      await outbox().resolve(
+        sessionSubject(mine.id),
+        keepMine ? sessionEntry(first.id, chosen, theirs.version) : null,
+      );
     },
     /** Another session from here on; what was taken stays in the record. */
     anew: () => {

@@ -7,6 +7,7 @@ import { ClientError, api, explain } from '../../ui/client';
 import { Conflict, type Picks } from '../../ui/Conflict';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
+import { useDraft } from '../../ui/use-draft';
 import { sayDate, word, type Reading } from '../../words';
 import styles from './people.module.css';
 
@@ -60,12 +61,12 @@ export function Identity({
   readonly today: string;
   readonly onSaved: (sitter: SitterDetail) => void;
 }) {
-  const [typed, setTyped] = useState<Who>(whoOf(sitter));
+  // Kept in this browser while it is typed: leaving the page without saving loses nothing.
+  const { text: typed, put, drop } = useDraft<Who>(`who:${sitter.id}`, whoOf(sitter));
   const [fault, setFault] = useState<Faults>({});
   const [theirs, setTheirs] = useState<SitterDetail | null>(null);
   const reading = useReading();
   const mine: Who = { ...typed, name: typed.name.trim(), consentBy: typed.consentBy?.trim() || null };
-  const put = (part: Partial<Who>) => setTyped({ ...typed, ...part });
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
     if (mine.name === '') return setFault({ name: word('people.nameMissing') });
@@ -76,7 +77,8 @@ export function Identity({
     try {
       const saved = await api.editSitter(sitter.id, version, edit);
       setTheirs(null);
-      setTyped(whoOf(saved));
+      put(whoOf(saved));
+      await drop();
       onSaved(saved);
     } catch (error) {
       const problem = error instanceof ClientError ? error.problem : null;
@@ -171,6 +173,21 @@ export function Identity({
       <Button type="submit" variant="default" disabled={isSame(mine, sitter)}>
         {word('people.save')}
       </Button>
+      {!isSame(mine, sitter) && (
+        <p className={parts.notice} role="status" style={{ flex: '1 1 100%' }}>
+          {word('people.unsaved')}{' '}
+          <button
+            type="button"
+            className={parts.plainButton}
+            onClick={() => {
+              put(whoOf(sitter));
+              void drop();
+            }}
+          >
+            {word('people.discard')}
+          </button>
+        </p>
+      )}
       {fault.other && <p role="alert">{fault.other}</p>}
       {typed.isNickname && !sitter.isNickname && (
         <p className={parts.soft}>{word('people.isNickname.what')}</p>

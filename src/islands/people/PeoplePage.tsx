@@ -1,15 +1,17 @@
 import '../../words/pages';
 import { Button, Checkbox, TextInput } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState, type SubmitEvent } from 'react';
 import { FITTING_DIMENSIONS } from '../../core/body';
 import type { Sitter } from '../../contract';
+import type { Page } from '../../contract/paging';
 import { ClientError, api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
+import { LoadFault, MoreLine } from '../../ui/MoreLine';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { useDraft } from '../../ui/use-draft';
+import { usePages } from '../../ui/use-pages';
 import { word } from '../../words';
 import { SheetLinks } from './SheetLinks';
 import styles from './people.module.css';
@@ -119,14 +121,11 @@ function Results({ sitters, search }: { readonly sitters: readonly Sitter[]; rea
   );
 }
 
-function People({ initial, today }: { readonly initial: readonly Sitter[]; readonly today: string }) {
+function People({ initial, today }: { readonly initial: Page<Sitter>; readonly today: string }) {
   const [search, setSearch] = useState('');
-  const found = useQuery({
-    queryKey: ['sitters', search],
-    queryFn: () => api.searchSitters(search),
-    ...(search === '' ? { initialData: [...initial] } : {}),
-    placeholderData: (before: Sitter[] | undefined) => before,
-  });
+  const found = usePages(['sitters', search], search === '' ? initial : null, (cursor) =>
+    api.sitters(search, cursor),
+  );
   return (
     <>
       <div className={parts.head}>
@@ -142,15 +141,9 @@ function People({ initial, today }: { readonly initial: readonly Sitter[]; reado
             onChange={(e) => setSearch(e.currentTarget.value)}
             mb="sm"
           />
-          {found.isError && (
-            <div className={parts.notice} data-tone="misfit" role="alert">
-              {word('fault.load')}
-              <button type="button" className={parts.plainButton} onClick={() => void found.refetch()}>
-                {word('fault.retry')}
-              </button>
-            </div>
-          )}
-          {found.data && <Results sitters={found.data} search={search} />}
+          <LoadFault pages={found} />
+          {found.total !== null && <Results sitters={found.items} search={search} />}
+          <MoreLine pages={found} of="people" />
         </section>
         <div>
           <NewSitter today={today} />
@@ -166,7 +159,7 @@ export default function PeoplePage({
   sitters,
 }: {
   readonly page: PageProps;
-  readonly sitters: readonly Sitter[];
+  readonly sitters: Page<Sitter>;
 }) {
   return (
     <Frame page={page} area="people">

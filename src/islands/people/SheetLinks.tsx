@@ -2,6 +2,7 @@
 import '../../words/pages';
 import { TOUR_SETS } from '../../core/measuring';
 import parts from '../../ui/parts.module.css';
+import { useReading } from '../../ui/preferences';
 import { word } from '../../words';
 
 /** @param sitterId null: a sheet that is nobody's */
@@ -12,6 +13,7 @@ export function SheetLinks({
   readonly sitterId: string | null;
   readonly isMeasured: boolean;
 }) {
+  const { length } = useReading();
   const path = `/api/v1${sitterId === null ? '' : `/sitters/${sitterId}`}/measuring-sheet.pdf`;
   const sheets = [
     ...TOUR_SETS.map((set) => ({ query: `set=${set}`, name: word(`sheet.blank.${set}`) })),
@@ -23,7 +25,7 @@ export function SheetLinks({
       {sheets.map(({ query, name }, i) => (
         <span key={query}>
           {i > 0 && ' · '}
-          <a href={`${path}?${query}`} target="_blank" rel="noreferrer">
+          <a href={`${path}?${query}&units=${length}`} target="_blank" rel="noreferrer">
             {name}
           </a>
         </span>

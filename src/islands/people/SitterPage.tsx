@@ -2,6 +2,7 @@ import '../../words/pages';
 import { Button } from '@mantine/core';
 import { useCallback, useState } from 'react';
 import type { FittingSummary, SitterDetail } from '../../contract';
+import type { Page } from '../../contract/paging';
 import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
@@ -10,7 +11,7 @@ import type { PageProps } from '../../ui/preferences';
 import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
-import { FittingTable } from '../fittings/FittingTable';
+import { FittingList } from '../fittings/FittingList';
 import { History } from './History';
 import { Identity } from './Identity';
 import { MeasureForm } from './MeasureForm';
@@ -26,7 +27,7 @@ function SitterScreen({
 }: {
   readonly page: PageProps;
   readonly initial: SitterDetail;
-  readonly fittings: readonly FittingSummary[];
+  readonly fittings: Page<FittingSummary>;
 }) {
   const [sitter, setSitter] = useState(initial);
   const [fault, setFault] = useState<string | null>(null);
@@ -76,13 +77,13 @@ function SitterScreen({
       </PanelBoundary>
       <section className={styles.fittings} aria-label={word('people.fittings')}>
         <h2>{word('people.fittings')}</h2>
-        {fittings.length > 0 ? (
-          <FittingTable fittings={fittings} />
+        {fittings.total > 0 ? (
+          <FittingList first={fittings} sitterId={sitter.id} />
         ) : (
           <p className={parts.soft}>{word('people.noFittings')}</p>
         )}
       </section>
-      <Privacy sitter={sitter} fittings={fittings.length} onRemove={() => void remove()} />
+      <Privacy sitter={sitter} fittings={fittings.total} onRemove={() => void remove()} />
     </>
   );
 }
@@ -94,7 +95,7 @@ export default function SitterPage({
 }: {
   readonly page: PageProps;
   readonly sitter: SitterDetail;
-  readonly fittings: readonly FittingSummary[];
+  readonly fittings: Page<FittingSummary>;
 }) {
   return (
     <Frame page={page} area="people">

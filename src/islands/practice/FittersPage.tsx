@@ -1,10 +1,10 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { HAND_LIMITS, type Fitter, type Hand, type Repeated } from '../../contract';
-import type { Tolerances as Own } from '../../core/measuring';
+import { HAND_LIMITS, type Fitter, type Hand, type OwnTolerances, type Repeated } from '../../contract';
 import { formatLengthNumber } from '../../core/units';
 import { Frame } from '../../ui/Frame';
-import { api, explain } from '../../ui/client';
+import { api, currentOf, explain } from '../../ui/client';
+import { ValueConflict } from '../../ui/ValueConflict';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { readBetween } from '../../ui/read-length';
@@ -18,7 +18,10 @@ type FingersId = keyof Hand;
 const FINGERS: readonly FingersId[] = ['threeFingersMm', 'fourFingersMm'];
 const NO_HAND: Hand = { threeFingersMm: null, fourFingersMm: null };
 
-/** One breadth: kept when the field is left or Enter is pressed; what cannot be right stays in the field and says why. */
+/**
+ * One breadth: kept when the field is left or Enter is pressed; what cannot be right stays in the field and says why.
+ * Where somebody else has changed this breadth meanwhile, both are shown.
+ */
 function Breadth({
   fitter,
   id,
@@ -30,32 +33,57 @@ function Breadth({
 }) {
   const reading = useReading();
   const kept = fitter.hand?.[id] ?? null;
-  const [text, setText] = useState(kept === null ? '' : formatLengthNumber(kept, reading.length));
+  const inField = (value: number | null) => (value === null ? '' : formatLengthNumber(value, reading.length));
+  const [text, setText] = useState(inField(kept));
   const [fault, setFault] = useState<string | null>(null);
+  const [conflict, setConflict] = useState<{ value: number | null; theirs: Fitter } | null>(null);
+  const send = async (value: number | null, on: Fitter): Promise<void> => {
+    try {
+      onSaved(await api.saveHand(fitter.id, on.version, { ...(on.hand ?? NO_HAND), [id]: value }));
+      setConflict(null);
+    } catch (error) {
+      const theirs = currentOf<Fitter>(error);
+      if (!theirs || theirs.version === on.version) return setFault(explain(error));
+      const saved = theirs.hand?.[id] ?? null;
+      // Only the other breadth was changed meanwhile, or to the same: nothing to decide.
+      if (saved === kept) return send(value, theirs);
+      onSaved(theirs);
+      setConflict(saved === value ? null : { value, theirs });
+    }
+  };
   const save = async () => {
     const isEmpty = text.trim() === '';
     const read = readBetween(text, HAND_LIMITS[id], reading);
     if (!isEmpty && read.fault !== null) return setFault(read.fault);
     const value = isEmpty ? null : read.value;
     setFault(null);
-    if (value === kept) return;
-    try {
-      onSaved(await api.saveHand(fitter.id, { ...(fitter.hand ?? NO_HAND), [id]: value }));
-    } catch (error) {
-      setFault(explain(error));
-    }
+    if (value !== kept && conflict === null) await send(value, fitter);
   };
+  const said = (value: number | null) => (value === null ? '–' : `${inField(value)} ${reading.length}`);
   return (
-    <TextInput
-      aria-label={`${fitter.name}: ${word(`fitters.${id}`)}`}
-      value={text}
-      onChange={(e) => setText(e.currentTarget.value)}
-      onBlur={() => void save()}
-      onKeyDown={(e) => e.key === 'Enter' && void save()}
-      error={fault}
-      inputMode="decimal"
-      rightSection={<span className={parts.soft}>{reading.length}</span>}
-    />
+    <>
+      <TextInput
+        aria-label={`${fitter.name}: ${word(`fitters.${id}`)}`}
+        value={text}
+        onChange={(e) => setText(e.currentTarget.value)}
+        onBlur={() => void save()}
+        onKeyDown={(e) => e.key === 'Enter' && void save()}
+        error={fault}
+        inputMode="decimal"
+        rightSection={<span className={parts.soft}>{reading.length}</span>}
+      />
+      {conflict && (
+        <ValueConflict
+          mine={said(conflict.value)}
+          saved={said(conflict.theirs.hand?.[id] ?? null)}
+          onKeepMine={() => void send(conflict.value, conflict.theirs)}
+          onUseSaved={() => {
+            setText(inField(conflict.theirs.hand?.[id] ?? null));
+            setConflict(null);
+          }}
+        />
+      )}
+    </>
   );
 }
 
@@ -136,7 +164,7 @@ export default function FittersPage({
   readonly page: PageProps;
   readonly fitters: readonly Fitter[];
   readonly repeated: readonly Repeated[];
-  readonly tolerances: Own;
+  readonly tolerances: OwnTolerances;
 }) {
   return (
     <Frame page={page} area="practice">

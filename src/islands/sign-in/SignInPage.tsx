@@ -1,16 +1,11 @@
 import { Button, PasswordInput } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { api, explain } from '../../ui/client';
+import { destinationOf } from '../../ui/destination';
 import { fieldText } from '../../ui/form';
 import { Providers } from '../../ui/Providers';
 import { DEFAULT_READING, word } from '../../words';
 import styles from './sign-in.module.css';
-
-/** Where to go after signing in: a page of our own, never elsewhere. */
-function destination(): string {
-  const wanted = new URL(window.location.href).searchParams.get('to') ?? '/';
-  return /^\/(?![/\\])/.test(wanted) ? wanted : '/';
-}
 
 /** The passphrase of the practice, asked once a session. */
 export default function SignInPage() {
@@ -23,7 +18,7 @@ export default function SignInPage() {
     setBusy(true);
     try {
       await api.signIn(passphrase);
-      window.location.href = destination();
+      window.location.href = destinationOf(window.location.href);
     } catch (error) {
       setBusy(false);
       setFault(explain(error));

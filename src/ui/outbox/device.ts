@@ -1,5 +1,6 @@
 /** What this browser keeps for itself, in IndexedDB: entries on their way and drafts of what is being typed. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { onDevice } from '../device-storage';
 import type { Entry, EntryStore } from './entry';
 
 interface Kept extends DBSchema {
@@ -54,13 +55,23 @@ export function memoryEntries(): EntryStore {
   };
 }
 
+/** Drafts are written here at once, and to the database as soon as it can: a page may be closed in between. */
+const AT_ONCE = 'velto-draft:';
+
+/** Returns a draft, the newest there is; null where there is none. */
 export async function loadDraft(key: string): Promise<unknown> {
+  const newest = onDevice.get(AT_ONCE + key);
+  if (newest !== null) return JSON.parse(newest) as unknown;
   return (await device()).get('drafts', key);
 }
 
-/** Keeps a draft; `null` lets it go. */
+/** Keeps a draft; `null` forgets it. */
 export async function keepDraft(key: string, value: unknown): Promise<void> {
+  const text = JSON.stringify(value);
+  onDevice.set(AT_ONCE + key, text);
   const db = await device();
   if (value === null) await db.delete('drafts', key);
   else await db.put('drafts', value, key);
+  // Another one may have come meanwhile: that one stays until it is in the database itself.
+  if (onDevice.get(AT_ONCE + key) === text) onDevice.remove(AT_ONCE + key);
 }

@@ -3,14 +3,19 @@ import { v7 } from 'uuid';
 import type { ZodType } from 'zod';
 import {
   FittingDetailSchema,
+  MeasuringSessionSchema,
   SitterDetailSchema,
+  type DraftEdit,
+  type MeasuringSession,
   type MeasuringSessionEdit,
   type ReadingEdit,
   type SavedDraft,
+  type SettingSet,
   type SitterDetail,
 } from '../../contract';
 import type { DimensionId } from '../../core/body';
 import type { Settings } from '../../core/fit';
+import type { AdjustmentKind } from '../../core/seat';
 import { api } from '../client';
 import { deviceEntries, memoryEntries } from './device';
 import type { Entry, NewEntry } from './entry';
@@ -27,13 +32,13 @@ export const readingSubject = (sitterId: string, dimension: DimensionId): string
 export const settingsEntry = (
   fittingId: string,
   seatVersionId: string,
-  settings: Settings,
+  { settings, held }: { readonly settings: Settings; readonly held: readonly AdjustmentKind[] },
   revision: number,
 ): NewEntry => ({
   kind: 'settings',
   subject: settingsSubject(fittingId, seatVersionId),
   recordId: fittingId,
-  body: settings,
+  body: { ...settings, held: [...held] } satisfies DraftEdit,
   base: revision,
 });
 
@@ -55,16 +60,31 @@ export const readingEntry = (
   base: seen,
 });
 
-/** A session of measuring, begun or changed: it goes before the readings that are put after it. */
-export const sessionEntry = (sitterId: string, session: MeasuringSessionEdit): NewEntry => ({
+export const sessionSubject = (sessionId: string): string => `session:${sessionId}`;
+
+/**
+ * A measuring session, begun or changed: it goes before the readings that are put after it.
+ * @param version that was changed; null where it begins
+ */
+export const sessionEntry = (
+  sitterId: string,
+  session: MeasuringSessionEdit,
+  version: number | null,
+): NewEntry => ({
   kind: 'session',
-  subject: `session:${session.id}`,
+  subject: sessionSubject(session.id),
   recordId: sitterId,
   body: session,
-  base: null,
+  base: version,
 });
 
-export const settingsOf = (entry: Entry): Settings => entry.body as Settings;
+/** Draft settings of an entry; entries of earlier visits may say nothing of what is held. */
+export function draftOf(entry: Entry): Pick<SettingSet, 'settings' | 'held'> {
+  const { positions, remedies, held = [] } = entry.body as Settings & Partial<Pick<DraftEdit, 'held'>>;
+  return { settings: { positions, remedies }, held };
+}
+export const settingsOf = (entry: Entry): Settings => draftOf(entry).settings;
+export const sessionOf = (entry: Entry): MeasuringSessionEdit => entry.body as MeasuringSessionEdit;
 export const readingOf = (entry: Entry): ReadingEdit => entry.body as ReadingEdit;
 
 /** What the server has instead of a refused entry, where it said so. */
@@ -79,19 +99,20 @@ function currentOf<T>(entry: Entry, schema: ZodType<T>): T | null {
 }
 export const currentFitting = (entry: Entry) => currentOf(entry, FittingDetailSchema);
 export const currentSitter = (entry: Entry) => currentOf(entry, SitterDetailSchema);
+export const currentSession = (entry: Entry) => currentOf(entry, MeasuringSessionSchema);
 
 function send(entry: Entry): Promise<unknown> {
   const { key, recordId } = entry;
   if (entry.kind === 'settings')
-    return api.saveSettings(recordId, Number(entry.base), settingsOf(entry), key);
+    return api.saveSettings(recordId, Number(entry.base), entry.body as DraftEdit, key);
   if (entry.kind === 'session')
-    return api.saveMeasuringSession(recordId, entry.body as MeasuringSessionEdit, key);
-  return api.takeReading(recordId, { ...readingOf(entry), instead: entry.base as string | null }, key);
+    return api.saveMeasuringSession(recordId, sessionOf(entry), entry.base as number | null, key);
+  return api.takeReading(recordId, { ...readingOf(entry), seenReading: entry.base as string | null }, key);
 }
 
 function baseAfter(entry: Entry, answer: unknown): Entry['base'] {
   if (entry.kind === 'settings') return (answer as SavedDraft).revision;
-  if (entry.kind === 'session') return null;
+  if (entry.kind === 'session') return (answer as MeasuringSession).version;
   return (answer as SitterDetail).body[readingOf(entry).dimension]?.takenAt ?? null;
 }
 

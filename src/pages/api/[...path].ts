@@ -1,0 +1,3 @@
+import { answerApi } from '@/server/api-endpoint';
+
+export const ALL = answerApi;
