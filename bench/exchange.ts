@@ -9,6 +9,7 @@ import { performance } from 'node:perf_hooks';
 import type { ElementHandle } from 'puppeteer-core';
 import { v7 } from 'uuid';
 import type { Sitter } from '../src/contract';
+import type { Page } from '../src/contract/paging';
 import { peopleCsvHead, peopleCsvRow } from '../src/core/exchange';
 import { buildDemo } from '../src/demo/build';
 import { startApp } from '../test/support/app';
@@ -81,7 +82,7 @@ export async function exchangeFigures(): Promise<Figure[]> {
   const app = await startApp();
   const bench = await startBrowser();
   try {
-    const sitters = (await (await fetch(`${app.base}/api/v1/sitters`)).json()) as Sitter[];
+    const { items: sitters } = (await (await fetch(`${app.base}/api/v1/sitters`)).json()) as Page<Sitter>;
     const user = new Driver(await bench.open(), app.base);
     const { page } = user;
     const says = (text: string) =>

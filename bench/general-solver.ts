@@ -21,10 +21,15 @@ export const canBeWritten = ({ seat, place }: FitInputs): boolean =>
   !place?.pedals &&
   !seat.adjustments.some((a) => ['footRing', 'frontSlope', 'foreAft', 'armAngle'].includes(a.kind));
 
+/** So many cases one instance of the general solver solves: it gives no memory back, and fails where that is full. */
+const CASES_AN_INSTANCE = 15;
+
 /** The general solver on each case, its positions judged by the core. */
 export async function compare(all: readonly FitInputs[]): Promise<Compared[]> {
-  const highs = await loadHighs();
-  return all.map((inputs) => {
+  const compared: Compared[] = [];
+  let highs: Awaited<ReturnType<typeof loadHighs>> | null = null;
+  for (const [i, inputs] of all.entries()) {
+    if (!highs || i % CASES_AN_INSTANCE === 0) highs = await loadHighs();
     const p = problemOf(inputs);
     const { settings } = solve(p, { remedies: NO_REMEDIES });
     const { text, positionsOf } = formulate(p, settings);
@@ -34,12 +39,13 @@ export async function compare(all: readonly FitInputs[]): Promise<Compared[]> {
     if (found.Status !== 'Optimal') throw new Error(`the general solver ended ${found.Status}`);
     const columns = found.Columns as Record<string, { Primal?: number }>;
     const positions = positionsOf((name) => columns[name]?.Primal ?? 0);
-    return {
+    compared.push({
       ms,
       ours: togetherCost(p, settings),
       general: togetherCost(p, { positions, remedies: NO_REMEDIES }),
-    };
-  });
+    });
+  }
+  return compared;
 }
 
 /** The text of the first case that can be written. */

@@ -1,6 +1,6 @@
 /**
  * Times the computations that a fitter waits for. `npm run bench -- --json` prints one JSON document; without
- * `--json` a table. `--server`, `--exchange`, `--drag` or `--all` add what the built application costs; `--general` the comparison with
+ * `--json` a table. `--server`, `--exchange`, `--drag`, `--door` or `--all` add what the built application costs; `--general` the comparison with
  * a general solver (minutes); `--programme` prints one of its formulations. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
  */
 import { cpus } from 'node:os';
@@ -18,6 +18,7 @@ import {
 import { ruleOf, sideView } from '../src/core/scene';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
+import { doorFigures } from './door';
 import { dragFigures } from './drag';
 import { catalogueFigures } from './catalogue';
 import { certaintyFigures } from './certainty';
@@ -100,15 +101,21 @@ if (process.argv.includes('--programme')) {
   console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
   process.exit(0);
 }
-const figures: Figure[] = [
+/** `--only` leaves the computations out: what else was asked for is measured by itself. */
+const isOnly = process.argv.includes('--only');
+const computations = async (): Promise<Figure[]> => [
   ...demoInputs().flatMap(({ name, inputs }) => figuresOf(name, inputs)),
   ...engineFigures(NOW),
   ...catalogueFigures(NOW),
   ...populationFigures(),
   ...(await inThread()),
+];
+const figures: Figure[] = [
+  ...(isOnly ? [] : await computations()),
   ...(wanted('--server') ? await serverFigures() : []),
   ...(wanted('--exchange') ? await exchangeFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
+  ...(wanted('--door') ? await doorFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
 ];
 const machine = { node: process.version, cpu: cpus()[0]?.model ?? 'unknown', cores: cpus().length };

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { v7 } from 'uuid';
 import type { FittingDetail, FittingSummary, SavedDraft } from '../src/contract';
+import type { Page } from '../src/contract/paging';
 import { NO_REMEDIES, type Settings } from '../src/core/fit';
 import { openDatabase } from '../src/data/client';
 import { settingSets } from '../src/data/schema';
@@ -32,7 +33,9 @@ async function overHttp(): Promise<Figure[]> {
   try {
     const json = async <T>(path: string, init?: RequestInit): Promise<T> =>
       (await (await fetch(`${app.base}/api/v1${path}`, init)).json()) as T;
-    const fitting = (await json<FittingSummary[]>('/fittings')).find((f) => f.state === 'open' && f.seat)!;
+    const fitting = (await json<Page<FittingSummary>>('/fittings')).items.find(
+      (f) => f.state === 'open' && f.seat,
+    )!;
     const figures: Figure[] = [];
     for (const path of [
       '/',
@@ -54,7 +57,11 @@ async function overHttp(): Promise<Figure[]> {
       const start = performance.now();
       const saved = await json<SavedDraft>(`/fittings/${fitting.id}/settings`, {
         method: 'PUT',
-        headers: { 'content-type': 'application/json', 'if-match': `"${revision}"`, 'idempotency-key': v7() },
+        headers: {
+          'content-type': 'application/json',
+          'if-match': `"draft-${revision}"`,
+          'idempotency-key': v7(),
+        },
         body: JSON.stringify(settings(n)),
       });
       times.push(performance.now() - start);

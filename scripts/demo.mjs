@@ -6,10 +6,14 @@ import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.
 checkNode();
 installPackages();
 buildIfStale();
-const server = spawn(process.execPath, [join(ROOT, 'dist', 'serve.mjs'), '--demo', ...process.argv.slice(2)], {
-  cwd: ROOT,
-  stdio: 'inherit',
-});
+const server = spawn(
+  process.execPath,
+  [join(ROOT, 'dist', 'serve.mjs'), '--demo', ...process.argv.slice(2)],
+  {
+    cwd: ROOT,
+    stdio: 'inherit',
+  },
+);
 server.on('error', (error) => fail(`The server did not start: ${error.message}`));
 server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 1)));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

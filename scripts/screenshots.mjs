@@ -10,11 +10,15 @@ import { ROOT, buildIfStale, checkNode } from './machine.mjs';
 checkNode();
 buildIfStale();
 const data = mkdtempSync(join(tmpdir(), 'velto-pictures-'));
-const server = spawn(process.execPath, [join(ROOT, 'dist/serve.mjs'), '--port', '0', '--data', data], {
-  cwd: ROOT,
-  env: { ...process.env, VELTO_NOW: '2026-11-25T09:30:00Z' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
+const server = spawn(
+  process.execPath,
+  [join(ROOT, 'dist/serve.mjs'), '--demo', '--port', '0', '--data', data],
+  {
+    cwd: ROOT,
+    env: { ...process.env, VELTO_NOW: '2026-11-25T09:30:00Z' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  },
+);
 const base = await new Promise((resolve) => {
   createInterface({ input: server.stdout }).on('line', (line) => {
     const at = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(line)?.[1];
@@ -22,10 +26,10 @@ const base = await new Promise((resolve) => {
   });
 });
 const get = async (path) => (await fetch(`${base}/api/v1${path}`)).json();
-const fittings = await get('/fittings');
+const { items: fittings } = await get('/fittings');
 const fittingOf = (name) => `/fittings/${fittings.find((f) => f.sitter?.name === name).id}`;
-const seats = await get('/seats');
-const sitters = await get('/sitters');
+const { items: seats } = await get('/seats');
+const { items: sitters } = await get('/sitters');
 
 /** A session of measuring in its second half. */
 async function measureOn(page) {

@@ -1,6 +1,7 @@
-// One command: installs what is missing (Debian's Chromium and pdftotext included), builds, runs every test.
+// One command: installs what is missing (Debian's Chromium and pdftotext included), builds, runs the tests; with
+// `--proofs` those that take long instead.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.mjs';
 
@@ -46,7 +47,7 @@ const filesIn = (folder) =>
   readdirSync(join(ROOT, 'test', folder), { recursive: true })
     .filter((name) => name.endsWith('.test.ts'))
     .map((name) => `${folder}/${name}`);
-const isDrawn = (file) => /^core\/(certainty|crowd|population)/.test(file);
+
 const IN_PLACE = [
   'core',
   'published',
@@ -54,32 +55,60 @@ const IN_PLACE = [
   'service',
   'server',
   'islands',
+  'drawing',
   'workers',
   'devices',
   'docs',
-].flatMap(filesIn);
-
-/**
- * What can run beside something else, the longest first. The interface waits a good deal: each of its files is a run of
- * its own, so that there is always another to go on with.
- */
-const BESIDE = [
-  { name: 'without the interface', files: IN_PLACE.filter((file) => !isDrawn(file)) },
-  { name: 'bodies drawn by the thousand', files: IN_PLACE.filter(isDrawn) },
-  ...filesIn('web').map((file) => ({ name: file, files: [file] })),
 ];
+/** Of those, the ones that start the built application: they wait a good deal, and go beside others. */
+const STARTS_IT = (file) => /^(?:server|docs)\//.test(file);
 /** Runs at the same time: more would make those wait too long that look at the time. */
 const AT_ONCE = 2;
+/** Suites of pages go in so many runs: those of one run share a browser. */
+const RUNS_OF_PAGES = 6;
 /** With others beside them tests take their time. */
 const BESIDE_MS = '60000';
-/** What measures time runs by itself, after everything else. */
-const ALONE = [{ name: 'load', files: filesIn('load') }];
+
+/** Divides files into runs of about the same length; the length of a file tells how long it takes. */
+function divided(files, count) {
+  const runs = Array.from({ length: count }, () => ({ files: [], size: 0 }));
+  const sized = files.map((file) => ({ file, size: statSync(join(ROOT, 'test', file)).size }));
+  for (const { file, size } of sized.sort((a, b) => b.size - a.size)) {
+    const shortest = runs.reduce((least, run) => (run.size < least.size ? run : least));
+    shortest.files.push(file);
+    shortest.size += size;
+  }
+  return runs.map(({ files }) => files);
+}
+
+const inPlace = IN_PLACE.flatMap(filesIn);
+/** What can run beside something else, the longest first. */
+const TESTS = [
+  { name: 'computations and use cases', files: inPlace.filter((file) => !STARTS_IT(file)) },
+  ...divided(filesIn('web'), RUNS_OF_PAGES).map((files, i) => ({ name: `pages ${i + 1}`, files })),
+  { name: 'the built application', files: inPlace.filter(STARTS_IT) },
+  { name: 'load', files: filesIn('load') },
+];
+
+/** What looks at the clock, or needs every core: it runs by itself. */
+const BY_THE_CLOCK = /proofs\/(?:computing|drag|exchange|kills|speed)/;
+const proofs = filesIn('proofs');
+const PROOFS = {
+  beside: [
+    // What is drawn less often among the tests is drawn in full here.
+    { name: 'bad input', files: ['core/bad-input.test.ts'] },
+    ...proofs.filter((file) => !BY_THE_CLOCK.test(file)).map((file) => ({ name: file, files: [file] })),
+  ],
+  alone: proofs.filter((file) => BY_THE_CLOCK.test(file)).map((file) => ({ name: file, files: [file] })),
+};
 
 /** Runs some tests; what they say is shown when they have ended, for others run at the same time. */
-function run({ name, files }) {
+function run({ name, files }, env) {
+  const began = Date.now();
   const child = spawn('npx', ['mocha', '--timeout', BESIDE_MS, ...files.map((file) => `test/${file}`)], {
     cwd: ROOT,
     stdio: ['inherit', 'pipe', 'inherit'],
+    env: { ...process.env, ...env },
   });
   let said = '';
   child.stdout.setEncoding('utf8').on('data', (text) => (said += text));
@@ -87,7 +116,7 @@ function run({ name, files }) {
     child.on('close', (code) => {
       const [, passed, failed] = /(\d+) passed, (\d+) failed\s*$/.exec(said) ?? [null, '0', '1'];
       const told = said.replace(/\d+ passed, \d+ failed\s*$/, '');
-      process.stdout.write(`${name}\n${told}\n`);
+      process.stdout.write(`${name} (${Math.round((Date.now() - began) / 1000)} s)\n${told}\n`);
       resolve({
         name,
         passed: Number(passed),
@@ -100,25 +129,31 @@ function run({ name, files }) {
 }
 
 /** Runs several at a time, and gives what they came to. */
-async function runAll(jobs, atOnce) {
+async function runAll(jobs, atOnce, env = {}) {
   const left = [...jobs];
   const results = [];
   const runOn = async () => {
-    for (let job = left.shift(); job; job = left.shift()) results.push(await run(job));
+    for (let job = left.shift(); job; job = left.shift()) results.push(await run(job, env));
   };
   await Promise.all(Array.from({ length: atOnce }, runOn));
   return results;
 }
 
 const given = process.argv.slice(2);
-if (given.length > 0) {
+const isProof = given[0] === '--proofs';
+if (given.length > 0 && !isProof) {
   // The listing of the tests ends with the line that counts them: nothing is printed after it.
   const tests = spawnSync('npx', ['mocha', ...given], { cwd: ROOT, stdio: 'inherit' });
   process.exit(tests.status ?? 1);
 }
-const results = [...(await runAll(BESIDE, AT_ONCE)), ...(await runAll(ALONE, 1))];
+const began = Date.now();
+const IN_FULL = { VELTO_PROOFS: '1' };
+const results = isProof
+  ? [...(await runAll(PROOFS.beside, AT_ONCE, IN_FULL)), ...(await runAll(PROOFS.alone, 1, IN_FULL))]
+  : await runAll(TESTS, AT_ONCE);
 // Said once more at the end: among thousands of lines nobody finds it.
 for (const { name, faults } of results.filter(({ failed }) => failed > 0)) console.log(`${name}\n${faults}`);
+console.log(`It took ${Math.round((Date.now() - began) / 1000)} s.`);
 const total = (key) => results.reduce((sum, result) => sum + result[key], 0);
 console.log(`${total('passed')} passed, ${total('failed')} failed`);
 process.exit(total('failed') === 0 ? 0 : 1);

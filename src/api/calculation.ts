@@ -1,10 +1,5 @@
 /** Cases and rankings that are calculated and not kept. */
-import {
-  FitAnswerSchema,
-  FitRequestSchema,
-  RankAnswerSchema,
-  RankRequestSchema,
-} from '../contract/compute';
+import { FitAnswerSchema, FitRequestSchema, RankAnswerSchema, RankRequestSchema } from '../contract/compute';
 import { fitAsked, rankAsked } from '../service/compute';
 import { route } from './route';
 
@@ -41,7 +36,8 @@ export const CALCULATION_ROUTES = [
     operationId: 'rank',
     tag: 'Calculation',
     summary: 'Put seats in order for one sitter',
-    description: 'By how likely it is that the seat can be set to fit. Unsuitable seats are named with the reason.',
+    description:
+      'By how likely it is that the seat can be set to fit. Unsuitable seats are named with the reason.',
     act: 'read',
     record: 'case',
     body: RankRequestSchema,

@@ -84,7 +84,8 @@ export const EXCHANGE_ROUTES = [
     operationId: 'sendImportPart',
     tag: 'Exchange',
     summary: 'Send a part of an import',
-    description: 'Nothing of it is in the records before the import is begun. A part sent again replaces the first.',
+    description:
+      'Nothing of it is in the records before the import is begun. A part sent again replaces the first.',
     act: 'edit',
     record: 'import',
     body: ImportPartSchema,

@@ -113,7 +113,8 @@ export const FITTING_ROUTES = [
     operationId: 'deleteFitting',
     tag: 'Fittings',
     summary: 'Delete a fitting',
-    description: 'The fitting is hidden at once and erased when the time for undoing is over. Needs a named fitter.',
+    description:
+      'The fitting is hidden at once and erased when the time for undoing is over. Needs a named fitter.',
     act: 'delete',
     record: 'fitting',
     answer: DeletionSchema,

@@ -7,13 +7,7 @@ import { measuringView } from '../core/scene/measuring-view';
 import { formatLengthNumber, formatMassNumber } from '../core/units';
 import type { Paper } from '../drawing/pdf/paper';
 import { measuringSheetPdf, type MeasuringSheet, type SheetLine } from '../drawing/pdf/measuring-sheet-pdf';
-import {
-  done,
-  type MeasuringSession,
-  type Outcome,
-  type SitterDetail,
-  type Taken,
-} from '../contract';
+import { done, type MeasuringSession, type Outcome, type SitterDetail, type Taken } from '../contract';
 import { measuringSessions, tolerances } from '../service/measuring';
 import type { Context } from '../service/context';
 import { sitterDetail } from '../service/sitters';
@@ -120,10 +114,6 @@ export async function measuringPaper(
   if (!own.ok) return own;
   const sheet = sheetOf(sitter?.value ?? null, sessions.value, set, own.value.tolerances, reading);
   return done(
-    new FileAnswer(
-      'measuring-sheet.pdf',
-      'pdf',
-      await measuringSheetPdf(sheet, reading, paper, ctx.now()),
-    ),
+    new FileAnswer('measuring-sheet.pdf', 'pdf', await measuringSheetPdf(sheet, reading, paper, ctx.now())),
   );
 }

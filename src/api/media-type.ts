@@ -2,6 +2,9 @@
 export function mediaTypeOf(header: string | null): string | null {
   const [type = '', ...parameters] = (header ?? '').split(';').map((part) => part.trim().toLowerCase());
   if (!/^[\w.+-]+\/[\w.+-]+$/.test(type)) return null;
-  const charset = parameters.find((p) => p.startsWith('charset='))?.slice('charset='.length).replace(/"/g, '');
+  const charset = parameters
+    .find((p) => p.startsWith('charset='))
+    ?.slice('charset='.length)
+    .replace(/"/g, '');
   return charset === undefined || charset === 'utf-8' || charset === 'utf8' ? type : null;
 }

@@ -3,15 +3,7 @@ import { z } from 'zod';
 import { PROBLEMS, type ProblemReason } from '../contract';
 import { ProblemSchema } from '../contract/problems';
 import { NAMED_SCHEMAS } from './named-schemas';
-import {
-  FILE_TYPES,
-  TAGS,
-  isFileType,
-  methodOf,
-  pathOf,
-  type AnyRoute,
-  type Method,
-} from './route';
+import { FILE_TYPES, TAGS, isFileType, methodOf, pathOf, type AnyRoute, type Method } from './route';
 
 const PUBLIC_RECORDS: readonly AnyRoute['record'][] = ['session', 'description'];
 const SHARED = '#/components/schemas/__shared';
@@ -67,7 +59,7 @@ function componentsOf(routes: readonly AnyRoute[]): Components {
   const input = schemasOf('input', named);
   const differing = new Set(Object.keys(named).filter((name) => json(input[name]) !== json(output[name])));
   // What refers to one that differs, differs.
-  for (let before = -1; before !== differing.size; ) {
+  for (let before = -1; before !== differing.size;) {
     before = differing.size;
     for (const [name, schema] of Object.entries(input)) {
       const refers = [...json(schema).matchAll(/"#\/components\/schemas\/(\w+)"/g)].some((m) =>
@@ -236,7 +228,9 @@ function successOf(route: AnyRoute, { nameOf }: Components): object {
     headers.Link = textHeader('the next page, with rel="next"');
   if (isFileType(route.answer)) {
     const isJson = route.answer === 'json' || route.answer === 'schema';
-    const schema = isJson ? { type: 'object' } : { type: 'string', ...(route.answer === 'pdf' ? { format: 'binary' } : {}) };
+    const schema = isJson
+      ? { type: 'object' }
+      : { type: 'string', ...(route.answer === 'pdf' ? { format: 'binary' } : {}) };
     const type = FILE_TYPES[route.answer].split(';')[0]!;
     return { description: 'The file.', content: { [type]: { schema } } };
   }

@@ -24,9 +24,7 @@ async function paperOf(
   if (!found.ok) return found;
   const { sitter, date } = found.value.card.header;
   const bytes = await draw(found.value, paper, `${title}: ${sitter}, ${sayDate(date, reading)}`);
-  return done(
-    new FileAnswer(`${title.toLowerCase().replace(/\s+/g, '-')}-${date}.pdf`, 'pdf', bytes),
-  );
+  return done(new FileAnswer(`${title.toLowerCase().replace(/\s+/g, '-')}-${date}.pdf`, 'pdf', bytes));
 }
 
 /** The settings card, one page. */

@@ -84,7 +84,13 @@ export interface Route<K extends string, Q, B, A, I = B> {
 export type AnyRoute = Route<string, any, any, any, any>;
 
 /** Returns the route as it is; its types are inferred from its schemas. */
-export const route = <const K extends `${Method} /${string}`, Q = undefined, B = undefined, A = unknown, I = B>(
+export const route = <
+  const K extends `${Method} /${string}`,
+  Q = undefined,
+  B = undefined,
+  A = unknown,
+  I = B,
+>(
   declared: Route<K, Q, B, A, I>,
 ): Route<K, Q, B, A, I> => declared;
 

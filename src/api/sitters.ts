@@ -86,7 +86,8 @@ export const SITTER_ROUTES = [
     operationId: 'editSitter',
     tag: 'Sitters',
     summary: 'Change name, consent, birth date, sex or reference population',
-    description: 'Fields that are left out stay as they are. Once a nickname is set, the earlier name is erased.',
+    description:
+      'Fields that are left out stay as they are. Once a nickname is set, the earlier name is erased.',
     act: 'edit',
     record: 'sitter',
     body: SitterEditSchema,
@@ -100,7 +101,8 @@ export const SITTER_ROUTES = [
     operationId: 'deleteSitter',
     tag: 'Sitters',
     summary: 'Delete a person',
-    description: 'The person is hidden at once and erased when the time for undoing is over. Needs a named fitter.',
+    description:
+      'The person is hidden at once and erased when the time for undoing is over. Needs a named fitter.',
     act: 'delete',
     record: 'sitter',
     answer: DeletionSchema,
@@ -145,7 +147,9 @@ export const SITTER_ROUTES = [
     answer: pageOf(MeasuringSessionSchema),
     handle: async ({ ctx, id, query: page }) => {
       const found = await measuringSessions(ctx, id);
-      return found.ok ? pageOfAll(found.value, ({ id, date, takenBy }) => id ?? `${date} ${takenBy ?? ''}`, page) : found;
+      return found.ok
+        ? pageOfAll(found.value, ({ id, date, takenBy }) => id ?? `${date} ${takenBy ?? ''}`, page)
+        : found;
     },
   }),
   route({
@@ -191,7 +195,10 @@ export const SITTER_ROUTES = [
     description: 'One page; with `filled`, the readings that hold are written in.',
     act: 'read',
     record: 'sitter',
-    query: query({ ...SHEET_QUERY, filled: z.enum(['yes', 'no']).default('no').describe('with the readings that hold') }),
+    query: query({
+      ...SHEET_QUERY,
+      filled: z.enum(['yes', 'no']).default('no').describe('with the readings that hold'),
+    }),
     answer: 'pdf',
     handle: ({ ctx, id, query: { units, paper, set, filled } }) =>
       measuringPaper(ctx, id, readingIn(ctx.practice, units), { paper, set, isFilled: filled === 'yes' }),

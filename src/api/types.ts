@@ -1,21 +1,33 @@
 /** The types of the API, for whoever calls it: read from the table, with nothing of it in the caller's bundle. */
-import type { Route } from './route';
+import type { AnyRoute } from './route';
 import type { TYPED_ROUTES } from './table';
 
 type Routes = (typeof TYPED_ROUTES)[number];
 export type Operation = Routes['key'];
 type RouteOf<K extends Operation> = Extract<Routes, { readonly key: K }>;
 
-/** What an operation answers; of a file unknown. */
-export type AnswerOf<K extends Operation> =
-  RouteOf<K> extends Route<K, infer _Q, infer _B, infer A, infer _I> ? A : never;
+/** What a schema in a field of a route gives, and what it takes; undefined where the route has none. */
+type Given<R, F extends keyof AnyRoute> = R extends { readonly [P in F]?: infer S }
+  ? S extends { readonly _zod: { readonly output: infer T } }
+    ? T
+    : undefined
+  : undefined;
+type Taken<R, F extends keyof AnyRoute> = R extends { readonly [P in F]?: infer S }
+  ? S extends { readonly _zod: { readonly input: infer T } }
+    ? T
+    : undefined
+  : undefined;
 
-type BodyOf<K extends Operation> =
-  RouteOf<K> extends Route<K, infer _Q, infer _B, infer _A, infer I> ? I : never;
-type QueryOf<K extends Operation> =
-  RouteOf<K> extends Route<K, infer Q, infer _B, infer _A, infer _I> ? Q : never;
+/** What an operation answers; of a file unknown. */
+export type AnswerOf<K extends Operation> = Exclude<Given<RouteOf<K>, 'answer'>, undefined>;
 
 /** What an operation takes. */
-export type ArgumentsOf<K extends Operation> = (K extends `${string}{id}${string}` ? { readonly id: string } : unknown) &
-  (QueryOf<K> extends undefined ? unknown : { readonly query?: Partial<QueryOf<K>> }) &
-  (BodyOf<K> extends undefined ? unknown : { readonly body: BodyOf<K> });
+export type ArgumentsOf<K extends Operation> = (K extends `${string}{id}${string}`
+  ? { readonly id: string }
+  : unknown) &
+  (undefined extends Given<RouteOf<K>, 'query'>
+    ? { readonly query?: Partial<Exclude<Given<RouteOf<K>, 'query'>, undefined>> }
+    : { readonly query?: Partial<Given<RouteOf<K>, 'query'>> }) &
+  ([Exclude<Taken<RouteOf<K>, 'body'>, undefined>] extends [never]
+    ? unknown
+    : { readonly body: Exclude<Taken<RouteOf<K>, 'body'>, undefined> });

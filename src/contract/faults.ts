@@ -18,7 +18,10 @@ const misfit = (issues: readonly Issue[]): number =>
 function unfolded(issue: Issue, base: readonly PropertyKey[]): FieldFault[] {
   const path = [...base, ...issue.path];
   if (issue.code === 'unrecognized_keys')
-    return issue.keys.map((key) => ({ pointer: pointerOf([...path, key]), detail: 'There is no such field here.' }));
+    return issue.keys.map((key) => ({
+      pointer: pointerOf([...path, key]),
+      detail: 'There is no such field here.',
+    }));
   if (issue.code !== 'invalid_union' || issue.errors.length === 0)
     return [{ pointer: pointerOf(path), detail: issue.message }];
   const nearest = issue.errors.reduce((best, branch) => (misfit(branch) < misfit(best) ? branch : best));

@@ -13,7 +13,9 @@ export type Presence = (typeof PRESENCES)[number];
 
 export const LookSchema = z.strictObject({
   people: z
-    .array(z.strictObject({ id: Id.nullable(), name: z.string().max(10_000), birthDate: z.iso.date().nullable() }))
+    .array(
+      z.strictObject({ id: Id.nullable(), name: z.string().max(10_000), birthDate: z.iso.date().nullable() }),
+    )
     .max(MOST_LOOKED_UP),
 });
 export type Look = z.infer<typeof LookSchema>;

@@ -7,7 +7,12 @@ export const USUAL_PAGE = 50;
 
 /** What every list takes. Query parameters arrive as text. */
 export const PAGE_QUERY = {
-  cursor: z.string().min(1).max(60).optional().describe('`next` of the page before; absent for the first page'),
+  cursor: z
+    .string()
+    .min(1)
+    .max(60)
+    .optional()
+    .describe('`next` of the page before; absent for the first page'),
   limit: z.coerce
     .number()
     .int()

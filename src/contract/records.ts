@@ -47,7 +47,8 @@ const PLAIN = /^\P{Cc}*$/u;
  * Characters that nobody sees: two names with and without them look alike, and some turn the reading direction of what
  * stands after them. The joiners of scripts that need them (U+200C, U+200D) stay.
  */
-const INVISIBLE = /[\u00AD\u061C\u180E\u200B\u200E\u200F\u2028-\u202E\u2060-\u206F\uFEFF\uFFF9-\uFFFB]|^[\u200C\u200D]|[\u200C\u200D]$|[\p{Script=Latin}\s][\u200C\u200D]|[\u200C\u200D][\p{Script=Latin}\s]/u;
+const INVISIBLE =
+  /[\u00AD\u061C\u180E\u200B\u200E\u200F\u2028-\u202E\u2060-\u206F\uFEFF\uFFF9-\uFFFB]|^[\u200C\u200D]|[\u200C\u200D]$|[\p{Script=Latin}\s][\u200C\u200D]|[\u200C\u200D][\p{Script=Latin}\s]/u;
 /** Text of several lines. */
 const LINES = /^(?:[\n\r\t]|\P{Cc})*$/u;
 export const Name = z.string().trim().min(1).max(NAME_LIMIT);

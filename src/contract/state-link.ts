@@ -1,8 +1,7 @@
 /** A state of a fitting as a link carries it: records by their ids and settings; nothing of a person. */
 import { z } from 'zod';
 import { Id, SettingsSchema } from './records';
-
-export const STATE_LINK_VERSION = 1;
+import { STATE_LINK_VERSION } from './state-link-version';
 
 export const StateLinkSchema = z.object({
   v: z.literal(STATE_LINK_VERSION),

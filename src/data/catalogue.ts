@@ -25,9 +25,7 @@ const byName =
 
 export async function listSeats(q: Queries): Promise<SeatSummary[]> {
   const rows = await q.select().from(seatVersions).where(newestSeat);
-  return rows
-    .map(seatSummary)
-    .sort(byName((s) => s.seat.name));
+  return rows.map(seatSummary).sort(byName((s) => s.seat.name));
 }
 
 const seatSummary = (row: typeof seatVersions.$inferSelect): SeatSummary => ({
@@ -75,9 +73,7 @@ const placeSummary = (row: typeof placeVersions.$inferSelect): PlaceSummary => (
 
 export async function listPlaces(q: Queries): Promise<PlaceSummary[]> {
   const rows = await q.select().from(placeVersions).where(newestPlace);
-  return rows
-    .map(placeSummary)
-    .sort(byName((p) => p.place.name));
+  return rows.map(placeSummary).sort(byName((p) => p.place.name));
 }
 
 /** Returns a place by its own id (its newest version) or by the id of one of its versions. */

@@ -117,7 +117,10 @@ export async function listFittings(
   const [last] =
     cursor === undefined
       ? [null]
-      : await q.select({ id: fittings.id, date: fittings.date }).from(fittings).where(eq(fittings.id, cursor));
+      : await q
+          .select({ id: fittings.id, date: fittings.date })
+          .from(fittings)
+          .where(eq(fittings.id, cursor));
   if (last === undefined) return 'unknownCursor';
   const after = last && sql`(${fittings.date}, ${fittings.id}) < (${last.date}, ${last.id})`;
   const [[counted], rows] = await Promise.all([

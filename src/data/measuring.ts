@@ -127,7 +127,15 @@ export async function sessionsOf(
     if (!taken) continue;
     const date = dateOf(row.takenAt);
     const key = row.sessionId ?? JSON.stringify([date, row.takenBy]);
-    const apart = { id: null, date, takenBy: row.takenBy, shoesOn: false, clothes: '', notes: '', version: null };
+    const apart = {
+      id: null,
+      date,
+      takenBy: row.takenBy,
+      shoesOn: false,
+      clothes: '',
+      notes: '',
+      version: null,
+    };
     (found.get(key) ?? begin(key, row.takenAt, apart)).taken.push(taken);
   }
   return [...found.values()].sort((a, b) => (a.at < b.at ? 1 : -1)).map(({ session }) => session);

@@ -11,7 +11,14 @@ export const trustOf = (proxies: readonly string[]): Trust =>
 /** Returns the address that limits go by. */
 export const addressOf = (request: IncomingMessage, trust: Trust): string => proxyaddr(request, trust);
 
-const PROXY_HEADERS = ['forwarded', 'via', 'x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-real-ip'];
+const PROXY_HEADERS = [
+  'forwarded',
+  'via',
+  'x-forwarded-for',
+  'x-forwarded-host',
+  'x-forwarded-proto',
+  'x-real-ip',
+];
 
 /** Returns whether a request says that something stands between the browser and this program. */
 export const cameThroughProxy = ({ headers }: Pick<IncomingMessage, 'headers'>): boolean =>

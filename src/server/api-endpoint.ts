@@ -1,7 +1,7 @@
 import type { APIContext } from 'astro';
 import { problem } from '../api/answers';
 import { dispatch } from '../api/dispatch';
-import { StorageGone } from '../data/storage-gone';
+import { isStorageGone } from '../data/storage-gone';
 import { callerOf } from './caller';
 import { logFault } from './log-fault';
 
@@ -12,7 +12,7 @@ export async function answerApi(api: APIContext): Promise<Response> {
   try {
     return await dispatch(api.request, api.url, await callerOf(api));
   } catch (error) {
-    if (error instanceof StorageGone) return problem('storageGone');
+    if (isStorageGone(error)) return problem('storageGone');
     logFault(`${api.request.method} ${api.url.pathname.replace(ID, '…')}`, error);
     return problem('unexpected');
   }

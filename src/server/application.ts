@@ -5,7 +5,15 @@ import { METHODS } from '../api/route';
 import { addressOf, isSecure, trustOf } from './addresses';
 import { contentPolicy, scriptHashes } from './content-policy';
 import { COOKIES, cookieOf, type Gate } from './gate';
-import { bodyFault, comesFromHere, hostOf, namesOneHost, refuse, setSecurityHeaders, strangerTo } from './guard';
+import {
+  bodyFault,
+  comesFromHere,
+  hostOf,
+  namesOneHost,
+  refuse,
+  setSecurityHeaders,
+  strangerTo,
+} from './guard';
 import { readTarget } from './request-target';
 
 const FILE_POLICY = contentPolicy([]);

@@ -40,7 +40,9 @@ function doorOf({ cookies, locals }: Asked): Door {
       const result = await gate.signIn(guesser, passphrase);
       if ('refused' in result) {
         const { refused: reason } = result;
-        return 'retryAfterS' in result ? { ok: false, reason, retryAfterS: result.retryAfterS } : { ok: false, reason };
+        return 'retryAfterS' in result
+          ? { ok: false, reason, retryAfterS: result.retryAfterS }
+          : { ok: false, reason };
       }
       cookies.set(COOKIES.session, result.token, { ...COOKIE, secure, maxAge: SESSION_S });
       cookies.set(COOKIES.device, result.device, { ...COOKIE, secure, maxAge: DEVICE_S });

@@ -65,7 +65,12 @@ export function strangerTo(request: IncomingMessage): ProblemReason | null {
 export function namesOneHost({ headers, rawHeaders }: IncomingMessage): boolean {
   const { host } = headers;
   const hosts = rawHeaders.filter((text, i) => i % 2 === 0 && text.toLowerCase() === 'host');
-  return hosts.length === 1 && host !== undefined && /^[A-Za-z0-9.[\]:-]+$/.test(host) && URL.canParse(`http://${host}`);
+  return (
+    hosts.length === 1 &&
+    host !== undefined &&
+    /^[A-Za-z0-9.[\]:-]+$/.test(host) &&
+    URL.canParse(`http://${host}`)
+  );
 }
 
 /** Why a body is not read: too long, or of a length that was not said. */

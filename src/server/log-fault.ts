@@ -16,9 +16,14 @@ export function safeText(error: unknown): string {
   const frames = stack.split('\n').filter((line) => CODE_FRAMES.test(line));
   const code = (error as { code?: unknown }).code ?? (cause as { code?: unknown } | undefined)?.code;
   const isStatement = message.startsWith('Failed query');
-  const said = isStatement ? message.replace(PARAMETERS, '') : isOurs(error) ? message : '(message not logged)';
+  const said = isStatement
+    ? message.replace(PARAMETERS, '')
+    : isOurs(error)
+      ? message
+      : '(message not logged)';
   return [`${name}: ${said}${typeof code === 'string' ? ` [${code}]` : ''}`, ...frames].join('\n');
 }
 
 /** Messages of our own and of the language name no person; those of the database may quote values. */
-const isOurs = (error: Error): boolean => !/^(?:LibsqlError|SqliteError|ZodError|DrizzleQueryError)$/.test(error.name);
+const isOurs = (error: Error): boolean =>
+  !/^(?:LibsqlError|SqliteError|ZodError|DrizzleQueryError)$/.test(error.name);

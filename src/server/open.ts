@@ -47,6 +47,9 @@ export async function openContext(options: OpenOptions): Promise<{ context: Cont
     throw new Error(
       `${folder} has held data before, and ${DATABASE_FILE} is not there any more. Put it back, or start with --fresh to begin anew.`,
     );
+  // Before it is opened: what is laid beside it takes after it.
+  for (const known of [file, `${file}-wal`, `${file}-shm`].filter((f) => existsSync(f)))
+    chmodSync(known, OWNER_ONLY.file);
   const db = await openDatabase(pathToFileURL(file).href);
   chmodSync(file, OWNER_ONLY.file);
   const context = contextOf(new Store(db, file), options.compute);

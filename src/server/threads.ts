@@ -3,7 +3,8 @@ import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { done, refused, type Outcome } from '../contract';
 import type { Question } from '../core/answer';
-import type { Compute } from '../service/context';
+import type { Compute, Urgency } from '../service/context';
+import { Turns } from './turns';
 
 /** Longer no case is calculated, ms: some made-up seats take minutes. Waiting does not count. */
 const LIMIT_MS = 20_000;
@@ -33,37 +34,25 @@ export function openThreads(
   { limitMs = LIMIT_MS, threads = usualThreads(), mostWaiting = MOST_WAITING }: ThreadOptions = {},
 ): Threads {
   const pool = new Piscina({ filename, minThreads: 0, maxThreads: threads, idleTimeout: 30_000 });
-  const waiting: (() => void)[] = [];
-  let running = 0;
-  const turn = (): Promise<void> | null => {
-    if (running < threads) {
-      running++;
-      return Promise.resolve();
-    }
-    // Whoever has a turn hands it on.
-    return waiting.length < mostWaiting ? new Promise((go) => waiting.push(go)) : null;
-  };
-  const handOn = () => {
-    const next = waiting.shift();
-    if (next) next();
-    else running--;
-  };
-  const ask = async <Q, A>(name: Question, question: Q): Promise<Outcome<A>> => {
-    const mine = turn();
-    if (!mine) return refused('busy', { retryAfterS: BUSY_S });
-    await mine;
-    const signal = AbortSignal.timeout(limitMs);
+  const turns = new Turns(threads, mostWaiting);
+  const ask = async <Q, A>(name: Question, question: Q, urgency?: Urgency): Promise<Outcome<A>> => {
+    if (!(await turns.take(urgency?.patienceMs))) return refused('busy', { retryAfterS: BUSY_S });
+    // From here on it counts: waiting for a turn is not calculating.
+    const signal = AbortSignal.timeout(urgency?.limitMs ?? limitMs);
     try {
       return done((await pool.run(question, { name, signal })) as A);
     } catch (error) {
       if (signal.aborted) return refused('tooLong');
       throw error;
     } finally {
-      handOn();
+      turns.end();
     }
   };
   return {
-    compute: { fit: (question) => ask('fit', question), rank: (question) => ask('rank', question) },
+    compute: {
+      fit: (question, urgency) => ask('fit', question, urgency),
+      rank: (question) => ask('rank', question),
+    },
     close: () => pool.destroy(),
   };
 }

@@ -20,7 +20,7 @@ import {
   type Outcome,
 } from '../contract';
 import { say, word, type Reading } from '../words';
-import type { Context } from './context';
+import type { Context, Urgency } from './context';
 import { fittingDetail } from './fittings';
 import { useCase } from './rights';
 
@@ -32,61 +32,75 @@ export interface FittingCard {
   readonly json: CardJson;
 }
 
+/** A card without remedies is better than none. */
+const OFFERED: Urgency = { patienceMs: 2000, limitMs: 5000 };
+
 /** Remedies solved for beside the server: they may take a moment. None where they take too long. */
 async function offeredFor(ctx: Context, inputs: FitInputs): Promise<readonly Remedy[]> {
-  const found = await ctx.compute.fit({ inputs, remedies: NO_REMEDIES, held: {}, include: ['remedies'] });
+  const found = await ctx.compute.fit(
+    { inputs, remedies: NO_REMEDIES, held: {}, include: ['remedies'] },
+    OFFERED,
+  );
   return (found.ok && found.value.remedies?.offered) || [];
 }
 
 /** The card of a fitting as it stands, in this reader's units. */
-export const fittingCard = useCase('read', 'fitting', async (ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> => {
-  const found = await fittingDetail(ctx, id);
-  if (!found.ok) return found;
-  const detail = found.value;
-  if (!detail.inputs) return refused('incomplete');
-  const problem = problemOf(detail.inputs);
-  const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
-  const card = cardOf(
-    assessment,
-    cardHeader(problem, { sitter: detail.sitter.name, fitter: detail.fitter?.name ?? '', date: detail.date }),
-    await offeredFor(ctx, detail.inputs),
-  );
-  const settings = card.rows.map((row, i): CardJson['settings'][number] => {
-    const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
-    return {
-      order: i + 1,
-      adjustment: row.kind,
-      name: word(`kind.${row.kind}`),
-      position: o.position,
-      of: positionCount(o.variable.adjustment),
-      value: Math.round(o.value * 10) / 10,
-      unit: o.variable.adjustment.unit,
-      setting: say(row.setting, reading),
-      control: row.control && say(row.control, reading),
-      movement: row.movement && say(row.movement, reading),
-      check: row.check && say(row.check, reading),
-      verdict: word(`verdict.${row.verdict}`),
-      onEstimate: row.isEstimate,
-      chain: row.chain.map((m) => say(m, reading)),
+export const fittingCard = useCase(
+  'read',
+  'fitting',
+  async (ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> => {
+    const found = await fittingDetail(ctx, id);
+    if (!found.ok) return found;
+    const detail = found.value;
+    if (!detail.inputs) return refused('incomplete');
+    const problem = problemOf(detail.inputs);
+    const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
+    const card = cardOf(
+      assessment,
+      cardHeader(problem, {
+        sitter: detail.sitter.name,
+        fitter: detail.fitter?.name ?? '',
+        date: detail.date,
+      }),
+      await offeredFor(ctx, detail.inputs),
+    );
+    const settings = card.rows.map((row, i): CardJson['settings'][number] => {
+      const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
+      return {
+        order: i + 1,
+        adjustment: row.kind,
+        name: word(`kind.${row.kind}`),
+        position: o.position,
+        of: positionCount(o.variable.adjustment),
+        value: Math.round(o.value * 10) / 10,
+        unit: o.variable.adjustment.unit,
+        setting: say(row.setting, reading),
+        control: row.control && say(row.control, reading),
+        movement: row.movement && say(row.movement, reading),
+        check: row.check && say(row.check, reading),
+        verdict: word(`verdict.${row.verdict}`),
+        onEstimate: row.isEstimate,
+        chain: row.chain.map((m) => say(m, reading)),
+      };
+    });
+    const json: CardJson = {
+      format: CARD_FORMAT,
+      formatVersion: CARD_FORMAT_VERSION,
+      header: card.header,
+      refusals: card.refusals.map((m) => say(m, reading)),
+      settings,
+      remedies: card.remedies.map((m) => say(m, reading)),
+      unreached: card.unreached.map((u) => ({
+        adjustment: u.kind,
+        reason: say(u.reason, reading),
+        remedy: u.remedy && say(u.remedy, reading),
+      })),
+      offered: card.offered.map((m) => say(m, reading)),
+      estimated: card.estimated.map((m) => say(m, reading)),
+      unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
+      posture: card.angles.map((m) => say(m, reading)),
+      cautions: card.cautions.map((m) => say(m, reading)),
     };
-  });
-  const json: CardJson = {
-    format: CARD_FORMAT,
-    formatVersion: CARD_FORMAT_VERSION,
-    header: card.header,
-    refusals: card.refusals.map((m) => say(m, reading)),
-    settings,
-    remedies: card.remedies.map((m) => say(m, reading)),
-    unreached: card.unreached.map((u) => ({
-      adjustment: u.kind,
-      reason: say(u.reason, reading),
-      remedy: u.remedy && say(u.remedy, reading),
-    })),
-    offered: card.offered.map((m) => say(m, reading)),
-    estimated: card.estimated.map((m) => say(m, reading)),
-    unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
-    posture: card.angles.map((m) => say(m, reading)),
-    cautions: card.cautions.map((m) => say(m, reading)),
-  };
-  return done({ detail, problem, assessment, card, json });
-});
+    return done({ detail, problem, assessment, card, json });
+  },
+);

@@ -51,7 +51,9 @@ export const seatOf = useCase('read', 'seat', async (ctx: Context, id: string) =
 export const pageOfPlaces = useCase('read', 'place', async (ctx: Context, page: PageRequest) =>
   pageOf(await listPlaces(ctx.store.db), (p) => p.versionId, page),
 );
-export const allPlaces = useCase('read', 'place', async (ctx: Context) => done(await listPlaces(ctx.store.db)));
+export const allPlaces = useCase('read', 'place', async (ctx: Context) =>
+  done(await listPlaces(ctx.store.db)),
+);
 /** Returns a place by its own id (its newest version) or by the id of one of its versions. */
 export const placeOf = useCase('read', 'place', async (ctx: Context, id: string) =>
   foundOr404(await findPlace(ctx.store.db, id)),

@@ -48,7 +48,9 @@ export function shelfOf(ctx: Context): Shelf {
       if (!sitter) return null;
       const { birthDate } = sitter;
       const ageYears = birthDate === null ? null : ageOn(birthDate, today(ctx));
-      const body = estimateMissing ? await bodyForFitting(ctx, db, { estimateMissing }, sitter) : await bodyOf(db, id);
+      const body = estimateMissing
+        ? await bodyForFitting(ctx, db, { estimateMissing }, sitter)
+        : await bodyOf(db, id);
       return { body, ageYears };
     },
     seat: (id) => findSeatVersion(db, id),

@@ -13,9 +13,15 @@ export interface Practice {
   readonly locale: string;
 }
 
+/** Of a case that somebody waits for who can do without it: how long it may wait for its turn, and how long it may take, ms. */
+export interface Urgency {
+  readonly patienceMs: number;
+  readonly limitMs: number;
+}
+
 /** Where cases brought from outside are computed: in threads beside the server, or where they are asked. */
 export interface Compute {
-  readonly fit: (question: FitQuestion) => Promise<Outcome<FitFound>>;
+  readonly fit: (question: FitQuestion, urgency?: Urgency) => Promise<Outcome<FitFound>>;
   readonly rank: (question: RankQuestion) => Promise<Outcome<Ranking>>;
 }
 

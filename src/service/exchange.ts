@@ -1,4 +1,5 @@
 /** Taking people and their readings out of the records. */
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import { peopleCsvHead, peopleCsvRow, PEOPLE_FORMAT, PEOPLE_FORMAT_VERSION } from '../core/exchange';
 import { done, refused, type Outcome } from '../contract';
 import { csvPage, onePerson, peoplePage } from '../data/exchange';
@@ -20,6 +21,8 @@ async function* pagesOf<T extends { readonly id: string }>(
     const people = await page(after);
     if (people.length === 0) return;
     yield people;
+    // Everything up to here may have happened without a moment for anybody else: the database answers at once.
+    await nextTurn();
     after = people.at(-1)!.id;
   }
 }

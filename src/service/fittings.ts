@@ -86,57 +86,69 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
 }
 
 /** Returns a fitting with its inputs and draft settings. */
-export const fittingDetail = useCase('read', 'fitting', async (ctx: Context, id: string): Promise<Outcome<FittingDetail>> => {
-  const { db } = ctx.store;
-  const detail = await detailOf(ctx, db, id);
-  if (detail) return done(detail);
-  return refused((await findFitting(db, id))?.sitterId === null ? 'erased' : 'notFound');
-});
+export const fittingDetail = useCase(
+  'read',
+  'fitting',
+  async (ctx: Context, id: string): Promise<Outcome<FittingDetail>> => {
+    const { db } = ctx.store;
+    const detail = await detailOf(ctx, db, id);
+    if (detail) return done(detail);
+    return refused((await findFitting(db, id))?.sitterId === null ? 'erased' : 'notFound');
+  },
+);
 
 /** Returns the draft settings of a fitting with their revision; empty settings before the first. */
-export const draftSettings = useCase('read', 'fitting', async (ctx: Context, id: string): Promise<Outcome<SavedDraft>> => {
-  const { db } = ctx.store;
-  const summary = await findFittingSummary(db, id);
-  if (!summary) return refused('notFound');
-  if (summary.sitter === null) return refused('erased');
-  const draft = await findDraft(db, id);
-  const kept = draft ?? { ...EMPTY_DRAFT, savedAt: summary.updatedAt };
-  return done({ ...kept, revision: summary.draftRevision });
-});
+export const draftSettings = useCase(
+  'read',
+  'fitting',
+  async (ctx: Context, id: string): Promise<Outcome<SavedDraft>> => {
+    const { db } = ctx.store;
+    const summary = await findFittingSummary(db, id);
+    if (!summary) return refused('notFound');
+    if (summary.sitter === null) return refused('erased');
+    const draft = await findDraft(db, id);
+    const kept = draft ?? { ...EMPTY_DRAFT, savedAt: summary.updatedAt };
+    return done({ ...kept, revision: summary.draftRevision });
+  },
+);
 
 /** Returns what is kept of a fitting whose sitter was erased. */
-export const fittingRemains = useCase('read', 'fitting', async (ctx: Context, id: string): Promise<Outcome<Remains>> => {
-  const { db } = ctx.store;
-  const [summary, row] = [await findFittingSummary(db, id), await findFitting(db, id)];
-  if (!summary || row?.sitterId !== null) return refused('notFound');
-  const [seat, place] = [
-    row.seatVersionId === null ? null : await findSeatVersion(db, row.seatVersionId),
-    row.placeVersionId === null ? null : await findPlaceVersion(db, row.placeVersionId),
-  ];
-  const kept = await lastSettings(db, id);
-  const adjustments = seat ? adjustmentsOf({ seat, place }) : [];
-  return done({
-    id,
-    date: summary.date,
-    seat: seat?.name ?? null,
-    place: place?.name ?? null,
-    method: summary.method.name,
-    settings: adjustments.flatMap((a) => {
-      const position = kept?.positions[a.kind];
-      return position === undefined
-        ? []
-        : [
-            {
-              adjustment: a.kind,
-              position,
-              of: positionCount(a),
-              value: valueAt(a, position),
-              unit: a.unit,
-            },
-          ];
-    }),
-  });
-});
+export const fittingRemains = useCase(
+  'read',
+  'fitting',
+  async (ctx: Context, id: string): Promise<Outcome<Remains>> => {
+    const { db } = ctx.store;
+    const [summary, row] = [await findFittingSummary(db, id), await findFitting(db, id)];
+    if (!summary || row?.sitterId !== null) return refused('notFound');
+    const [seat, place] = [
+      row.seatVersionId === null ? null : await findSeatVersion(db, row.seatVersionId),
+      row.placeVersionId === null ? null : await findPlaceVersion(db, row.placeVersionId),
+    ];
+    const kept = await lastSettings(db, id);
+    const adjustments = seat ? adjustmentsOf({ seat, place }) : [];
+    return done({
+      id,
+      date: summary.date,
+      seat: seat?.name ?? null,
+      place: place?.name ?? null,
+      method: summary.method.name,
+      settings: adjustments.flatMap((a) => {
+        const position = kept?.positions[a.kind];
+        return position === undefined
+          ? []
+          : [
+              {
+                adjustment: a.kind,
+                position,
+                of: positionCount(a),
+                value: valueAt(a, position),
+                unit: a.unit,
+              },
+            ];
+      }),
+    });
+  },
+);
 
 /** What an edit points at and is not there, as faults with a pointer to the field. */
 async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault[]> {
@@ -273,7 +285,9 @@ function positionFaults(counts: Counts, positions: Settings['positions']): Field
 /** What is held and has no position to be held at, as faults. */
 const heldFaults = ({ positions, held }: DraftEdit): FieldFault[] =>
   held.flatMap((kind, i) =>
-    positions[kind] === undefined ? [{ pointer: `/held/${i}`, detail: `${kind} has no position to be held at.` }] : [],
+    positions[kind] === undefined
+      ? [{ pointer: `/held/${i}`, detail: `${kind} has no position to be held at.` }]
+      : [],
   );
 
 const draftFaults = (counts: Counts, draft: DraftEdit): FieldFault[] => [
@@ -340,8 +354,7 @@ function saveSettingsWhole(
     if (target.state !== 'open') return refused('closed');
     const revision = edited === 'any' ? target.draftRevision : edited;
     const fittingVersion = await advanceDraft(q, id, revision);
-    if (fittingVersion === null)
-      return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
+    if (fittingVersion === null) return refused('changedMeanwhile', { current: await detailOf(ctx, q, id) });
     const counts = await knownCounts(ctx, q, id, fittingVersion);
     if (!counts) return refused('incomplete');
     const faults = draftFaults(counts, draft);
@@ -389,10 +402,14 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   const asked = { positions: draft?.positions ?? {}, remedies, held };
   const faults = [...positionFaults(countsOf(row.inputs), asked.positions), ...heldFaults(asked)];
   if (faults.length > 0)
-    return refused('invalid', { faults: faults.map((f) => ({ ...f, pointer: f.pointer.replace(/^\/positions/, '/settings/positions') })) });
+    return refused('invalid', {
+      faults: faults.map((f) => ({
+        ...f,
+        pointer: f.pointer.replace(/^\/positions/, '/settings/positions'),
+      })),
+    });
   const stays = Object.fromEntries(held.map((kind) => [kind, asked.positions[kind]!]));
-  const settings =
-    act.act === 'solve' || !draft ? solve(problem, { remedies, held: stays }).settings : draft;
+  const settings = act.act === 'solve' || !draft ? solve(problem, { remedies, held: stays }).settings : draft;
   if (act.act === 'signOff' && assess(problem, settings).refused) return refused('seatRefused');
   const at = ctx.now().toISOString();
   await saveDraft(q, row.id, { id: ctx.newId(), settings, held, at });
@@ -423,20 +440,24 @@ const choiceOf = ({ settings, hard, penalty, bound, nodes, binding }: Choice): C
 });
 
 /** The best settings with the remedies in use, and the next best after them. */
-export const fittingChoices = useCase('read', 'fitting', async (ctx: Context, id: string, count: number): Promise<Outcome<Choices>> => {
-  const found = await fittingDetail(ctx, id);
-  if (!found.ok) return found;
-  const { inputs, draft } = found.value;
-  if (!inputs) return refused('incomplete');
-  const doubts = caseDoubts(inputs);
-  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
-  const { best, next } = choicesOf(
-    problemOf(inputs),
-    { remedies: draft?.settings.remedies ?? NO_REMEDIES },
-    count,
-  );
-  return done({ best: choiceOf(best), next: next.map(choiceOf) });
-});
+export const fittingChoices = useCase(
+  'read',
+  'fitting',
+  async (ctx: Context, id: string, count: number): Promise<Outcome<Choices>> => {
+    const found = await fittingDetail(ctx, id);
+    if (!found.ok) return found;
+    const { inputs, draft } = found.value;
+    if (!inputs) return refused('incomplete');
+    const doubts = caseDoubts(inputs);
+    if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
+    const { best, next } = choicesOf(
+      problemOf(inputs),
+      { remedies: draft?.settings.remedies ?? NO_REMEDIES },
+      count,
+    );
+    return done({ best: choiceOf(best), next: next.map(choiceOf) });
+  },
+);
 
 /** Hides a fitting at once; it is erased when undoing is over. */
 export const deleteFitting = useCase('delete', 'fitting', (ctx: Context, id: string) =>

@@ -33,10 +33,14 @@ import { useCase } from './rights';
 import { refreshOpen } from './sitters';
 
 /** Whether people from a file are here already; nothing is written. */
-export const lookUp = useCase('read', 'import', async (ctx: Context, { people }: Look): Promise<Outcome<Looked>> => {
-  const register = await Register.of(ctx.store.db, people, null);
-  return done({ found: people.map((person) => register.find(person).presence) });
-});
+export const lookUp = useCase(
+  'read',
+  'import',
+  async (ctx: Context, { people }: Look): Promise<Outcome<Looked>> => {
+    const register = await Register.of(ctx.store.db, people, null);
+    return done({ found: people.map((person) => register.find(person).presence) });
+  },
+);
 
 async function stateOf(q: Queries, row: ImportRow): Promise<ImportState> {
   const { id, state, counts } = row;
@@ -47,10 +51,14 @@ async function stateOf(q: Queries, row: ImportRow): Promise<ImportState> {
   return { id, state, counts, waiting };
 }
 
-export const importState = useCase('read', 'import', async (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
-  const row = await findImport(ctx.store.db, id);
-  return row ? done(await stateOf(ctx.store.db, row)) : refused('notFound');
-});
+export const importState = useCase(
+  'read',
+  'import',
+  async (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
+    const row = await findImport(ctx.store.db, id);
+    return row ? done(await stateOf(ctx.store.db, row)) : refused('notFound');
+  },
+);
 
 /** What has been taken in lately, the newest first: what can still be undone. */
 export const importsLately = useCase(
@@ -119,77 +127,93 @@ function piecesOf(people: ImportPart['people']): Piece[] {
 }
 
 /** Keeps a part of an import until it is decided on; nothing of it is in the records yet. */
-export const gatherPart = useCase('edit', 'import', async (ctx: Context, id: string, part: ImportPart): Promise<Outcome<ImportState>> => {
-  const broughtBy = ctx.actor.fitter?.name ?? null;
-  const faults = partFaults(part, today(ctx));
-  if (faults.length > 0) return refused('invalid', { faults });
-  return write(ctx, async (q) => {
-    const known = await findImport(q, id);
-    if (known && known.state !== 'gathering') return refused('importBegun');
-    if (!known)
-      await insertImport(q, {
-        id,
-        file: part.file,
-        existing: 'leave',
-        state: 'gathering',
-        broughtBy,
-        counts: NO_COUNTS,
-        createdAt: ctx.now().toISOString(),
-      });
-    await putPart(q, id, part.number, piecesOf(part.people));
-    return done(await stateOf(q, (await findImport(q, id))!));
-  });
-});
+export const gatherPart = useCase(
+  'edit',
+  'import',
+  async (ctx: Context, id: string, part: ImportPart): Promise<Outcome<ImportState>> => {
+    const broughtBy = ctx.actor.fitter?.name ?? null;
+    const faults = partFaults(part, today(ctx));
+    if (faults.length > 0) return refused('invalid', { faults });
+    return write(ctx, async (q) => {
+      const known = await findImport(q, id);
+      if (known && known.state !== 'gathering') return refused('importBegun');
+      if (!known)
+        await insertImport(q, {
+          id,
+          file: part.file,
+          existing: 'leave',
+          state: 'gathering',
+          broughtBy,
+          counts: NO_COUNTS,
+          createdAt: ctx.now().toISOString(),
+        });
+      await putPart(q, id, part.number, piecesOf(part.people));
+      return done(await stateOf(q, (await findImport(q, id))!));
+    });
+  },
+);
 
 /** Decides on an import: from here on it is carried through, also by the next start of the program. */
-export const beginImport = useCase('edit', 'import', async (ctx: Context, id: string, { parts, existing }: ImportOrder): Promise<Outcome<ImportState>> => {
-  const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
-    const row = await findImport(q, id);
-    if (!row) return refused('notFound');
-    if (row.state !== 'gathering') return done(await stateOf(q, row));
-    const { parts: here } = await countParts(q, id);
-    if (here !== parts)
-      return refused('invalid', {
-        faults: [{ pointer: '/parts', detail: `${here} of ${parts} have arrived.` }],
-      });
-    await updateImport(q, id, { state: 'writing', existing });
-    return done(await stateOf(q, { ...row, state: 'writing' }));
-  });
-  if (begun.ok) void carryThrough(ctx, id);
-  return begun;
-});
+export const beginImport = useCase(
+  'edit',
+  'import',
+  async (ctx: Context, id: string, { parts, existing }: ImportOrder): Promise<Outcome<ImportState>> => {
+    const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
+      const row = await findImport(q, id);
+      if (!row) return refused('notFound');
+      if (row.state !== 'gathering') return done(await stateOf(q, row));
+      const { parts: here } = await countParts(q, id);
+      if (here !== parts)
+        return refused('invalid', {
+          faults: [{ pointer: '/parts', detail: `${here} of ${parts} have arrived.` }],
+        });
+      await updateImport(q, id, { state: 'writing', existing });
+      return done(await stateOf(q, { ...row, state: 'writing' }));
+    });
+    if (begun.ok) void carryThrough(ctx, id);
+    return begun;
+  },
+);
 
 /** Drops an import that nobody has decided on. */
-export const cancelImport = useCase('edit', 'import', (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
-  const act = async (q: Queries): Promise<Outcome<ImportState>> => {
-    const row = await findImport(q, id);
-    if (!row) return refused('notFound');
-    if (row.state !== 'gathering') return refused('importBegun');
-    await dropImport(q, id);
-    return done({ ...(await stateOf(q, row)), waiting: 0 });
-  };
-  return write(ctx, act, true);
-});
+export const cancelImport = useCase(
+  'edit',
+  'import',
+  (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
+    const act = async (q: Queries): Promise<Outcome<ImportState>> => {
+      const row = await findImport(q, id);
+      if (!row) return refused('notFound');
+      if (row.state !== 'gathering') return refused('importBegun');
+      await dropImport(q, id);
+      return done({ ...(await stateOf(q, row)), waiting: 0 });
+    };
+    return write(ctx, act, true);
+  },
+);
 
 /**
  * Takes an import back: whom it brought goes for good, with all that was measured, but for those with whom something
  * has been done since. Readings that were given to people who were here stay with them. It is carried through whatever
  * happens.
  */
-export const undoImport = useCase('delete', 'import', async (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
-  const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
-    const row = await findImport(q, id);
-    if (!row) return refused('notFound');
-    if (row.state === 'gathering' || row.state === 'writing') return refused('importUnfinished');
-    if (row.state === 'done') {
-      await forgetAnswersAboutBrought(q, id);
-      await updateImport(q, id, { state: 'undoing' });
-    }
-    return done(await stateOf(q, (await findImport(q, id))!));
-  });
-  if (begun.ok) void carryThrough(ctx, id);
-  return begun;
-});
+export const undoImport = useCase(
+  'delete',
+  'import',
+  async (ctx: Context, id: string): Promise<Outcome<ImportState>> => {
+    const begun = await write(ctx, async (q): Promise<Outcome<ImportState>> => {
+      const row = await findImport(q, id);
+      if (!row) return refused('notFound');
+      if (row.state === 'gathering' || row.state === 'writing') return refused('importUnfinished');
+      if (row.state === 'done') {
+        await forgetAnswersAboutBrought(q, id);
+        await updateImport(q, id, { state: 'undoing' });
+      }
+      return done(await stateOf(q, (await findImport(q, id))!));
+    });
+    if (begun.ok) void carryThrough(ctx, id);
+    return begun;
+  },
+);
 
 const underWay = new Map<string, Promise<void>>();
 

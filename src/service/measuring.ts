@@ -59,8 +59,7 @@ export const saveMeasuringSession = useCase(
       }
       if (isSameSession(known, edit)) return done(await saved());
       if (version === null) return refused('versionMissing');
-      if (!isEdited(version, known.version))
-        return refused('changedMeanwhile', { current: await saved() });
+      if (!isEdited(version, known.version)) return refused('changedMeanwhile', { current: await saved() });
       await updateSession(q, edit);
       return done(await saved());
     }),

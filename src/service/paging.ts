@@ -13,7 +13,9 @@ export async function pageFound<T>(found: Promise<Page<T> | 'unknownCursor'>): P
 
 const unknownCursor = () =>
   refused('invalid', {
-    faults: [{ pointer: '/cursor', detail: 'There is no page after this item any more. Begin at the first page.' }],
+    faults: [
+      { pointer: '/cursor', detail: 'There is no page after this item any more. Begin at the first page.' },
+    ],
   });
 
 /** Returns a page of a list that is at hand as a whole. */

@@ -107,25 +107,31 @@ export const createSitter = useCase(
 export const editSitter = useCase(
   'edit',
   'sitter',
-  async (ctx: Context, id: string, version: EditedVersion, edit: SitterEdit): Promise<Outcome<SitterDetail>> => {
-  const fault = birthDateFault(edit.birthDate, today(ctx)) ?? consentFault(edit.consentOn, today(ctx));
-  if (fault) return fault;
-  const before = edit.isNickname ? await findSitter(ctx.store.db, id) : null;
-  const letsGo = before !== null && edit.name !== undefined && edit.name !== before.name;
-  const act = async (q: Queries): Promise<Outcome<SitterDetail>> => {
-    const current = await detailOf(q, id);
-    if (!current) return refused('notFound');
-    if (!isEdited(version, current.version)) return refused('changedMeanwhile', { current });
-    // The name that was kept so far is to be found nowhere any more.
-    if (letsGo) await forgetAnswersAbout(q, id);
-    if (edit.tableId && !(await isTable(q, edit.tableId)))
-      return refused('invalid', { faults: [{ pointer: '/tableId', detail: 'There is no such table.' }] });
-    await updateSitter(q, id, edit, ctx.now().toISOString());
-    await refreshOpen(ctx, q, id);
-    return done((await detailOf(q, id))!);
-  };
-  return write(ctx, act, letsGo);
-});
+  async (
+    ctx: Context,
+    id: string,
+    version: EditedVersion,
+    edit: SitterEdit,
+  ): Promise<Outcome<SitterDetail>> => {
+    const fault = birthDateFault(edit.birthDate, today(ctx)) ?? consentFault(edit.consentOn, today(ctx));
+    if (fault) return fault;
+    const before = edit.isNickname ? await findSitter(ctx.store.db, id) : null;
+    const letsGo = before !== null && edit.name !== undefined && edit.name !== before.name;
+    const act = async (q: Queries): Promise<Outcome<SitterDetail>> => {
+      const current = await detailOf(q, id);
+      if (!current) return refused('notFound');
+      if (!isEdited(version, current.version)) return refused('changedMeanwhile', { current });
+      // The name that was kept so far is to be found nowhere any more.
+      if (letsGo) await forgetAnswersAbout(q, id);
+      if (edit.tableId && !(await isTable(q, edit.tableId)))
+        return refused('invalid', { faults: [{ pointer: '/tableId', detail: 'There is no such table.' }] });
+      await updateSitter(q, id, edit, ctx.now().toISOString());
+      await refreshOpen(ctx, q, id);
+      return done((await detailOf(q, id))!);
+    };
+    return write(ctx, act, letsGo);
+  },
+);
 
 /** Brings every open fitting of a sitter up to date. */
 export async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
@@ -161,58 +167,62 @@ export const HOW_SAID: Record<SettledHow, string> = {
  * act. In a session what it took before of the same dimension is replaced, and taken back it leaves what held before
  * the session.
  */
-export const takeReading = useCase('edit', 'sitter', async (ctx: Context, sitterId: string, edit: ReadingEdit): Promise<Outcome<SitterDetail>> => {
-  const { dimension } = edit;
-  const settled = settledOf(edit);
-  const doubt = [...(edit.takes ?? []), ...(settled ? [settled.value] : [])]
-    .map((value) => rangeDoubt(dimension, value))
-    .find((found) => found !== null);
-  if (doubt) {
-    const { lowest, highest, unit } = DIMENSIONS[dimension];
-    return refused('invalid', {
-      faults: [{ pointer: '/value', detail: `Between ${lowest} and ${highest} ${unit}.` }],
-    });
-  }
-  return write(ctx, async (q) => {
-    const current = await detailOf(q, sitterId);
-    if (!current) return refused('notFound');
-    const session = edit.session === undefined ? null : await findSession(q, edit.session);
-    if (edit.session !== undefined && session?.sitterId !== sitterId) return refused('invalid', NO_SESSION);
-    const standing = current.body[dimension];
-    // A session need not see what itself has taken: only what somebody else took since it began is a surprise.
-    const mayDiffer = session !== null && !(await isTakenBesides(q, sitterId, dimension, session));
-    if (!mayDiffer && edit.seenReading !== undefined && edit.seenReading !== (standing?.takenAt ?? null)) {
-      // Taken meanwhile by somebody else; the same value needs no second reading.
-      return standing?.value === settled?.value ? done(current) : refused('changedMeanwhile', { current });
-    }
-    const at = ctx.now().toISOString();
-    await makeRoom(q, sitterId, edit, at);
-    if (settled) {
-      const quantity: Quantity = {
-        value: settled.value,
-        basis: 'measured',
-        spread: settled.spread,
-        source: HOW_SAID[settled.how],
-        takenAt: at,
-        takenBy: ctx.actor.fitter?.name ?? null,
-        ...(edit.instrument === undefined ? {} : { instrument: edit.instrument }),
-        ...(edit.reason === undefined ? {} : { reason: edit.reason }),
-      };
-      const against =
-        edit.reason === undefined ? await doubtAgainst(ctx, q, current, dimension, quantity) : null;
-      if (against) return refused('invalid', { faults: [{ pointer: '/reason', detail: against }] });
-      await insertReading(q, ctx.newId(), sitterId, dimension, quantity, at, {
-        sessionId: edit.session ?? null,
-        takes: edit.takes ?? null,
+export const takeReading = useCase(
+  'edit',
+  'sitter',
+  async (ctx: Context, sitterId: string, edit: ReadingEdit): Promise<Outcome<SitterDetail>> => {
+    const { dimension } = edit;
+    const settled = settledOf(edit);
+    const doubt = [...(edit.takes ?? []), ...(settled ? [settled.value] : [])]
+      .map((value) => rangeDoubt(dimension, value))
+      .find((found) => found !== null);
+    if (doubt) {
+      const { lowest, highest, unit } = DIMENSIONS[dimension];
+      return refused('invalid', {
+        faults: [{ pointer: '/value', detail: `Between ${lowest} and ${highest} ${unit}.` }],
       });
-    } else if (session) {
-      await holdAgain(q, sitterId, dimension, session.startedAt);
     }
-    await updateSitter(q, sitterId, {}, at);
-    await refreshOpen(ctx, q, sitterId);
-    return done((await detailOf(q, sitterId))!);
-  });
-});
+    return write(ctx, async (q) => {
+      const current = await detailOf(q, sitterId);
+      if (!current) return refused('notFound');
+      const session = edit.session === undefined ? null : await findSession(q, edit.session);
+      if (edit.session !== undefined && session?.sitterId !== sitterId) return refused('invalid', NO_SESSION);
+      const standing = current.body[dimension];
+      // A session need not see what itself has taken: only what somebody else took since it began is a surprise.
+      const mayDiffer = session !== null && !(await isTakenBesides(q, sitterId, dimension, session));
+      if (!mayDiffer && edit.seenReading !== undefined && edit.seenReading !== (standing?.takenAt ?? null)) {
+        // Taken meanwhile by somebody else; the same value needs no second reading.
+        return standing?.value === settled?.value ? done(current) : refused('changedMeanwhile', { current });
+      }
+      const at = ctx.now().toISOString();
+      await makeRoom(q, sitterId, edit, at);
+      if (settled) {
+        const quantity: Quantity = {
+          value: settled.value,
+          basis: 'measured',
+          spread: settled.spread,
+          source: HOW_SAID[settled.how],
+          takenAt: at,
+          takenBy: ctx.actor.fitter?.name ?? null,
+          ...(edit.instrument === undefined ? {} : { instrument: edit.instrument }),
+          ...(edit.reason === undefined ? {} : { reason: edit.reason }),
+        };
+        const against =
+          edit.reason === undefined ? await doubtAgainst(ctx, q, current, dimension, quantity) : null;
+        if (against) return refused('invalid', { faults: [{ pointer: '/reason', detail: against }] });
+        await insertReading(q, ctx.newId(), sitterId, dimension, quantity, at, {
+          sessionId: edit.session ?? null,
+          takes: edit.takes ?? null,
+        });
+      } else if (session) {
+        await holdAgain(q, sitterId, dimension, session.startedAt);
+      }
+      await updateSitter(q, sitterId, {}, at);
+      await refreshOpen(ctx, q, sitterId);
+      return done((await detailOf(q, sitterId))!);
+    });
+  },
+);
 
 /** What the other measures say against a new one that nobody gave a reason for, in words; null where it may stand. */
 async function doubtAgainst(

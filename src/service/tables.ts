@@ -44,50 +44,58 @@ export const tableSummary = useCase('read', 'table', async (ctx: Context, id: st
  * Adds a table from a CSV file; every fault is told with its line and column. The same again gives the first record;
  * the same id with other contents is refused.
  */
-export const addTable = useCase('create', 'table', async (ctx: Context, { id, name, source, csv }: NewTable): Promise<Outcome<TableSummary>> => {
-  const read = readTable(csv, { id, name, source });
-  if (!read.ok)
-    return refused('invalid', {
-      faults: read.faults
-        .slice(0, MOST_FAULTS)
-        .map((fault) => ({ pointer: '/csv', detail: sayTableFault(fault) })),
+export const addTable = useCase(
+  'create',
+  'table',
+  async (ctx: Context, { id, name, source, csv }: NewTable): Promise<Outcome<TableSummary>> => {
+    const read = readTable(csv, { id, name, source });
+    if (!read.ok)
+      return refused('invalid', {
+        faults: read.faults
+          .slice(0, MOST_FAULTS)
+          .map((fault) => ({ pointer: '/csv', detail: sayTableFault(fault) })),
+      });
+    return write(ctx, async (q) => {
+      const known = await findTable(q, id);
+      if (known && !isSameContent(known.table, read.table)) return refused('idInUse');
+      if (!known) await insertTable(q, read.table, ctx.now().toISOString());
+      return done(await summaryOf(q, id));
     });
-  return write(ctx, async (q) => {
-    const known = await findTable(q, id);
-    if (known && !isSameContent(known.table, read.table)) return refused('idInUse');
-    if (!known) await insertTable(q, read.table, ctx.now().toISOString());
-    return done(await summaryOf(q, id));
-  });
-});
+  },
+);
 
 const summaryOf = async (q: Queries, id: string): Promise<TableSummary> =>
   (await summariesOf(q)).find((t) => t.table.id === id)!;
 
 /** Makes a table the usual one, or sets one of the practice's own aside or takes it back. */
-export const editTable = useCase('edit', 'table', async (ctx: Context, id: string, edit: TableEdit): Promise<Outcome<TableSummary>> => {
-  const edited = await write(ctx, async (q) => {
-    const own = await findTable(q, id);
-    if (!own && !shippedTable(id)) return refused('notFound');
-    const isRetired = edit.isRetired ?? own?.isRetired ?? false;
-    if (!own && edit.isRetired)
-      return refused('invalid', {
-        faults: [{ pointer: '/isRetired', detail: 'A table that comes with the program stays.' }],
-      });
-    const isUsual = edit.isUsual ?? (await summaryOf(q, id)).isUsual;
-    if (isRetired && isUsual)
-      return refused('invalid', {
-        faults: [
-          { pointer: '/isRetired', detail: 'The usual table cannot be set aside: choose another first.' },
-        ],
-      });
-    if (own && edit.isRetired !== undefined)
-      await retireTable(q, id, edit.isRetired ? ctx.now().toISOString() : null);
-    if (edit.isUsual) await setUsualTable(q, id);
-    return done(await summaryOf(q, id));
-  });
-  if (edited.ok && edit.isUsual) await refreshAll(ctx);
-  return edited;
-});
+export const editTable = useCase(
+  'edit',
+  'table',
+  async (ctx: Context, id: string, edit: TableEdit): Promise<Outcome<TableSummary>> => {
+    const edited = await write(ctx, async (q) => {
+      const own = await findTable(q, id);
+      if (!own && !shippedTable(id)) return refused('notFound');
+      const isRetired = edit.isRetired ?? own?.isRetired ?? false;
+      if (!own && edit.isRetired)
+        return refused('invalid', {
+          faults: [{ pointer: '/isRetired', detail: 'A table that comes with the program stays.' }],
+        });
+      const isUsual = edit.isUsual ?? (await summaryOf(q, id)).isUsual;
+      if (isRetired && isUsual)
+        return refused('invalid', {
+          faults: [
+            { pointer: '/isRetired', detail: 'The usual table cannot be set aside: choose another first.' },
+          ],
+        });
+      if (own && edit.isRetired !== undefined)
+        await retireTable(q, id, edit.isRetired ? ctx.now().toISOString() : null);
+      if (edit.isUsual) await setUsualTable(q, id);
+      return done(await summaryOf(q, id));
+    });
+    if (edited.ok && edit.isUsual) await refreshAll(ctx);
+    return edited;
+  },
+);
 
 /** Brings every open fitting that the usual table fills in up to date, in chunks that let others pass. */
 async function refreshAll(ctx: Context): Promise<void> {

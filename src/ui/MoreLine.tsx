@@ -4,7 +4,13 @@ import { useReading } from './preferences';
 import type { Pages } from './use-pages';
 
 /** How much of a list is shown, and the way to the rest: nothing ends without a word. */
-export function MoreLine({ pages, of }: { readonly pages: Pages<unknown>; readonly of: 'people' | 'fittings' }) {
+export function MoreLine({
+  pages,
+  of,
+}: {
+  readonly pages: Pages<unknown>;
+  readonly of: 'people' | 'fittings';
+}) {
   const { locale } = useReading();
   const { items, total, hasMore, isLoadingMore, more } = pages;
   if (total === null || items.length === 0) return null;

@@ -1,6 +1,6 @@
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { Reading } from '../words';
 import { ReadingContext } from './preferences';
 import { cssVariablesResolver, theme } from './theme';
@@ -19,6 +19,10 @@ export function Providers({
   readonly children: ReactNode;
 }) {
   const [client] = useState(makeClient);
+  // What is inside has begun to listen by now: the page can be used.
+  useEffect(() => {
+    document.documentElement.dataset.isLive = 'true';
+  }, []);
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariablesResolver} defaultColorScheme="auto">
       <QueryClientProvider client={client}>

@@ -147,9 +147,10 @@ export const api = {
   editMethod: (body: Method, version: number) =>
     call('PUT /methods/{id}', { id: body.id, body }, { version }),
   saveHand: (id: string, version: number, body: Hand) =>
-    call('PUT /fitters/{id}', { id, body }, { version }),
+    call('PUT /fitters/{id}', { id, body }, { version, keepalive: true }),
   addFitter: (body: NewFitter) => call('POST /fitters', { body }),
-  saveTolerances: (version: number, body: Tolerances) => call('PUT /tolerances', { body }, { version }),
+  saveTolerances: (version: number, body: Tolerances) =>
+    call('PUT /tolerances', { body }, { version, keepalive: true }),
   createPlace: (body: PlaceEdit) => call('POST /places', { body }),
   editPlace: (body: PlaceEdit, version: number) =>
     call('PUT /places/{id}', { id: body.id, body }, { version }),

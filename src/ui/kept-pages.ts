@@ -12,5 +12,6 @@ export async function forgetKeptPages(): Promise<void> {
 
 /** The kept copy of this page is fetched again. */
 export function refreshKeptPage(): void {
-  if ('serviceWorker' in navigator) navigator.serviceWorker.controller?.postMessage(REFRESH);
+  if (typeof navigator === 'undefined' || !('serviceWorker' in navigator)) return;
+  navigator.serviceWorker.controller?.postMessage(REFRESH);
 }

@@ -1,5 +1,5 @@
 /** Puts a state into the fragment of an address, deflated, and reads it back. The fragment never reaches a server. */
-import { StateLinkSchema, type StateLink } from '../contract/state-link';
+import type { StateLink } from '../contract/state-link';
 
 const NAME = 'state';
 /** Longest fragment read: a state is far below. */
@@ -54,6 +54,8 @@ export async function stateIn(fragment: string): Promise<StateLink | 'unreadable
   if (fragment.length > MOST_LETTERS) return 'unreadable';
   try {
     const inflated = await through(toBytes(match[2] ?? ''), new DecompressionStream('deflate-raw'));
+    // Few pages are opened by a link: the schema comes when it is needed.
+    const { StateLinkSchema } = await import('../contract/state-link');
     return StateLinkSchema.parse(JSON.parse(new TextDecoder().decode(inflated)));
   } catch {
     return 'unreadable';

@@ -80,7 +80,8 @@ export const SCREEN_WORDS = {
     'The fitting of {name} was deleted. It is erased for good at {time}; until then it can be undone.',
   'undo.close': 'Close',
 
-  'conflict.value': 'Somebody else changed this while you were editing. Your value: {mine}. Saved value: {saved}.',
+  'conflict.value':
+    'Somebody else changed this while you were editing. Your value: {mine}. Saved value: {saved}.',
   'conflict.keepMine': 'Keep mine',
   'conflict.useSaved': 'Use saved',
   'conflict.title': 'Changed by somebody else meanwhile',
@@ -121,7 +122,8 @@ export const SCREEN_WORDS = {
   'fault.retry': 'Try again',
   'fault.unknown': 'Something went wrong',
   'fault.page': 'This page could not be shown',
-  'fault.pageWhat': 'Something went wrong on the server. Nothing was changed. Load the page again; if it happens again, tell whoever looks after this installation.',
+  'fault.pageWhat':
+    'Something went wrong on the server. Nothing was changed. Load the page again; if it happens again, tell whoever looks after this installation.',
   'fault.pageBack': 'Back to the fittings',
   'fault.notFound': 'There is no such record. It may have been removed.',
   'fault.notFound.back': 'Back to the fittings',

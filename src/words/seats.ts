@@ -17,6 +17,8 @@ export const SEAT_WORDS = {
   'seats.harness': 'Harness',
   'seats.suspension': 'Suspension',
   'seats.synchro': 'Back and seat tilt together, {ratio} to 1',
+  'seats.range.to': '{from} to {to}',
+  'seats.strokes': '{n} strokes',
   'seats.moves.slides': 'slides freely',
   'seats.moves.clicks': '{n} positions',
   'seats.moves.fixed': 'fixed',

@@ -128,11 +128,10 @@ describe('sitters and their readings', () => {
   });
   after(() => bench.close());
 
-  const found = async (search: string) =>
-    {
-      const page = await listSitters(bench.context.store.db, search, { limit: 50 });
-      return page === 'unknownCursor' ? [] : page.items.map((s) => s.name);
-    };
+  const found = async (search: string) => {
+    const page = await listSitters(bench.context.store.db, search, { limit: 50 });
+    return page === 'unknownCursor' ? [] : page.items.map((s) => s.name);
+  };
 
   it('are found by any part of the name, without accents or case', async () => {
     for (const search of ['øyvind', 'oyvind', 'strom', 'AKES', ''])

@@ -90,7 +90,8 @@ describe('migrations', () => {
     old.$client.close();
 
     const now = await openDatabase(fileUrl(folder));
-    const rows = async (sql: string) => (await now.$client.execute(sql)).rows.map((row) => Object.values(row)[0]);
+    const rows = async (sql: string) =>
+      (await now.$client.execute(sql)).rows.map((row) => Object.values(row)[0]);
     expect(await rows('select id from method_versions order by id')).to.deep.equal(['m1', 'm3', 'o1']);
     expect(await rows('select method_version_id from fittings order by id')).to.deep.equal([
       'm1',

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { STATE_LINK_VERSION, type StateLink } from '../../src/contract/state-link';
+import type { StateLink } from '../../src/contract/state-link';
+import { STATE_LINK_VERSION } from '../../src/contract/state-link-version';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
 import { keysOf } from '../../src/ui/commands';
 import { fragmentOf, stateIn } from '../../src/ui/state-link';

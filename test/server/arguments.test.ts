@@ -86,4 +86,3 @@ describe('listening beyond this machine', () => {
     expect(readArguments(['--passphrase', passphrase], {})).to.have.property('error');
   });
 });
-

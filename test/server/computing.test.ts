@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
+import type { FitInputs } from '../../src/core/fit';
 import type { SeatSummary, Sitter } from '../../src/contract';
 import type { FitAnswer, FitRequest, RankAnswer } from '../../src/contract/compute';
 import { FitAnswerSchema, RankAnswerSchema } from '../../src/contract/compute';
@@ -9,6 +10,7 @@ import { makeInputs, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { SeatModel } from '../../src/core/seat';
 import { openThreads } from '../../src/server/threads';
+import { Turns } from '../../src/server/turns';
 import type { Page } from '../../src/contract/paging';
 import { startApp, type App } from '../support/app';
 import { runLines as run } from '../support/command-line';
@@ -93,7 +95,11 @@ describe('cases from outside', () => {
     );
     const exact = await post<FitAnswer>(
       '/fit',
-      JSON.stringify({ ...fitCase(), include: [], sitter: { measures: plain, ageYears: 34, estimateMissing: false } }),
+      JSON.stringify({
+        ...fitCase(),
+        include: [],
+        sitter: { measures: plain, ageYears: 34, estimateMissing: false },
+      }),
     );
     const p = problemOf(
       makeInputs({
@@ -113,7 +119,8 @@ describe('cases from outside', () => {
   });
 
   it('find sitter, seat, place and method by id, and rank all seats there are', async () => {
-    const [sitters, seats] = [await (await get<Page<Sitter>>('/sitters')).items, (await get<Page<SeatSummary>>('/seats')).items];
+    const { items: sitters } = await get<Page<Sitter>>('/sitters');
+    const { items: seats } = await get<Page<SeatSummary>>('/seats');
     const sitter = { id: sitters.find((s) => s.name === 'Ines Farrowby')!.id };
     const task = seats.find((s) => s.seat.seatClass === 'task')!;
     const byId = { sitter, seat: { id: task.versionId }, method: { id: 'open-hip' } };
@@ -150,7 +157,10 @@ describe('cases from outside', () => {
       [{ ...fitCase(), method: { id: 'nobody-knows' } }, '/method/id'],
       [{ ...fitCase(), sitter: { measures: { stature: 99_999 } } }, '/sitter/measures/stature'],
       [{ ...fitCase(), sitter: { measures: { height: 1700 } } }, '/sitter/measures/height'],
-      [{ ...fitCase(), sitter: { measures: { stature: { value: 1740, spread: 1e308 } } } }, '/sitter/measures/stature/spread'],
+      [
+        { ...fitCase(), sitter: { measures: { stature: { value: 1740, spread: 1e308 } } } },
+        '/sitter/measures/stature/spread',
+      ],
       [{ ...fitCase(), remedies: { elevatorMm: 10 } }, '/remedies/elevatorMm'],
       [{ ...fitCase(), held: { seatHeight: 4000 } }, '/held/seatHeight'],
       [{ ...fitCase(), held: { suspensionWeight: 1 } }, '/held/suspensionWeight'],
@@ -195,19 +205,68 @@ describe('cases from outside', () => {
 });
 
 describe('threads beside the server', () => {
-  it('give up what takes too long, and go on with the next', async () => {
-    const threads = openThreads('dist/thread.mjs', { limitMs: 300 });
-    const patient = openThreads('dist/thread.mjs');
+  const low = SHIPPED_METHODS.find((m) => m.id === 'low-seat')!;
+  const question = (inputs: FitInputs) => ({ inputs, remedies: {}, held: {}, include: [] }) as const;
+  /** Takes far longer than any limit here. */
+  const endless = {
+    asked: inputsOf({ seat: EVERYTHING, body: bodyWith(FULL), method: low }),
+    seats: Array.from({ length: 400 }, () => EVERYTHING),
+  };
+  const quick = question(inputsOf({ body: bodyWith(FULL) }));
+
+  it('give up what takes too long; waiting for a turn is not taking long', async () => {
+    const threads = openThreads('dist/thread.mjs', { limitMs: 1500, threads: 1 });
     try {
-      const low = SHIPPED_METHODS.find((m) => m.id === 'low-seat')!;
-      const endless = inputsOf({ seat: EVERYTHING, body: bodyWith(FULL), method: low });
-      const question = { inputs: endless, remedies: {}, held: {}, include: [] } as const;
-      expect(await threads.compute.fit(question)).to.deep.include({ ok: false, reason: 'tooLong' });
-      const quick = await patient.compute.fit({ ...question, inputs: inputsOf({ body: bodyWith(FULL) }) });
-      expect(quick.ok).to.equal(true);
+      const [first, second, third] = await Promise.all([
+        threads.compute.rank(endless),
+        threads.compute.rank(endless),
+        threads.compute.fit(quick),
+      ]);
+      expect(first).to.deep.include({ ok: false, reason: 'tooLong' });
+      expect(second).to.deep.include({ ok: false, reason: 'tooLong' });
+      // It has waited for twice as long as any case may take.
+      expect(third.ok).to.equal(true);
     } finally {
       await threads.close();
-      await patient.close();
     }
+  });
+
+  it('keep so many waiting and ask the others to try again; a page that can do without does not wait', async () => {
+    const threads = openThreads('dist/thread.mjs', { limitMs: 1500, threads: 1, mostWaiting: 2 });
+    try {
+      const heavy = Array.from({ length: 12 }, () => threads.compute.rank(endless));
+      const start = performance.now();
+      const urgent = await threads.compute.fit(quick, { patienceMs: 100, limitMs: 1000 });
+      expect(urgent).to.deep.include({ ok: false, reason: 'busy' });
+      expect(performance.now() - start).to.be.below(1000);
+      const reasons = (await Promise.all(heavy)).map((o) =>
+        o.ok ? 'done' : `${o.reason} ${o.retryAfterS ?? ''}`,
+      );
+      expect(reasons.filter((r) => r === 'busy 5')).to.have.length(9);
+      expect(reasons.filter((r) => r === 'tooLong ')).to.have.length(3);
+    } finally {
+      await threads.close();
+    }
+  });
+});
+
+describe('turns', () => {
+  it('go to whoever came first, urgent ones before, and no further than there is room', async () => {
+    const turns = new Turns(1, 2);
+    const order: string[] = [];
+    const ask = (name: string, patienceMs?: number) =>
+      turns.take(patienceMs).then((has) => order.push(has ? name : `${name} not`));
+    await ask('a');
+    const all = [ask('b'), ask('c'), ask('d'), ask('urgent', 1000), ask('hasty', 1)];
+    await new Promise((after) => setTimeout(after, 20));
+    expect(order).to.deep.equal(['a', 'd not', 'hasty not']);
+    for (let i = 0; i < 4; i++) {
+      turns.end();
+      await new Promise((after) => setTimeout(after));
+    }
+    await Promise.all(all);
+    expect(order.slice(3)).to.deep.equal(['urgent', 'b', 'c']);
+    await ask('again');
+    expect(order.at(-1)).to.equal('again');
   });
 });

@@ -106,9 +106,9 @@ describe('where a request comes from', () => {
   const changing = (headers: Record<string, string>, method = 'POST') => request({ method, headers });
 
   it('does not matter for reading', () =>
-    expect(comesFromHere(changing({ origin: 'http://elsewhere', host: '127.0.0.1:4780' }, 'GET'), null)).to.equal(
-      true,
-    ));
+    expect(
+      comesFromHere(changing({ origin: 'http://elsewhere', host: '127.0.0.1:4780' }, 'GET'), null),
+    ).to.equal(true));
 
   it('is the address it was sent to, for a change', () => {
     const is = (origin: string, host: string, publicHost: string | null = null) =>
@@ -125,9 +125,9 @@ describe('where a request comes from', () => {
 
   it('may be left out by a program that is no browser', () => {
     expect(comesFromHere(changing({ host: '127.0.0.1:4780' }), null)).to.equal(true);
-    expect(comesFromHere(changing({ host: '127.0.0.1:4780', 'sec-fetch-site': 'cross-site' }), null)).to.equal(
-      false,
-    );
+    expect(
+      comesFromHere(changing({ host: '127.0.0.1:4780', 'sec-fetch-site': 'cross-site' }), null),
+    ).to.equal(false);
   });
 
   it('is this machine, by the connection and by the name, where no passphrase is set', () => {
@@ -185,7 +185,12 @@ describe('the address of a request', () => {
       path: '/people/0190c3f2-7a10-7c4e-9a51-0d2b6f1e8a01',
       search: '?stage=set',
     });
-    for (const plain of ['/api/v1/sitters?search=%C3%98', '/_astro/client.Cq8-x_y.js', '/people/', '/mark.svg'])
+    for (const plain of [
+      '/api/v1/sitters?search=%C3%98',
+      '/_astro/client.Cq8-x_y.js',
+      '/people/',
+      '/mark.svg',
+    ])
       expect(readTarget(plain), plain).not.to.equal(null);
   });
 
@@ -245,8 +250,12 @@ describe('where signing in leads', () => {
 
 describe('what is logged of a fault', () => {
   it('is the statement and never its values', () => {
-    const failed = new Error('Failed query: insert into sitters values (?, ?)\nparams: Maren Tolve,1990-02-03');
-    expect(safeText(failed)).to.contain('insert into sitters').and.not.to.match(/Maren|1990/);
+    const failed = new Error(
+      'Failed query: insert into sitters values (?, ?)\nparams: Maren Tolve,1990-02-03',
+    );
+    expect(safeText(failed))
+      .to.contain('insert into sitters')
+      .and.not.to.match(/Maren|1990/);
     const caused = new Error('UNIQUE constraint failed: Maren Tolve');
     caused.name = 'LibsqlError';
     expect(safeText(Object.assign(caused, { code: 'SQLITE_CONSTRAINT' })))

@@ -28,9 +28,19 @@ const PAGES = join('src', 'pages');
 function pages(ids: Readonly<Record<string, string>>): string[] {
   return readdirSync(PAGES, { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile() && entry.name.endsWith('.astro'))
-    .map((entry) => join(entry.parentPath, entry.name).slice(PAGES.length).replace(/(\/index)?\.astro$/, ''))
+    .map((entry) =>
+      join(entry.parentPath, entry.name)
+        .slice(PAGES.length)
+        .replace(/(\/index)?\.astro$/, ''),
+    )
     .filter((path) => !/^\/(?:404|500|sign-in)$/.test(path))
-    .map((path) => path.replace('[id]', ids[path.split('/').at(-2) === '[id]' ? path.split('/').at(-3)! : path.split('/').at(-2)!] ?? 'x') || '/');
+    .map(
+      (path) =>
+        path.replace(
+          '[id]',
+          ids[path.split('/').at(-2) === '[id]' ? path.split('/').at(-3)! : path.split('/').at(-2)!] ?? 'x',
+        ) || '/',
+    );
 }
 
 const address = (route: AnyRoute, id: string): string => `/api/v1${pathOf(route).replace('{id}', id)}`;
@@ -62,7 +72,12 @@ describe('rights, inside every use case', () => {
         if (typeof value !== 'function' || INNER.includes(name)) continue;
         const guarded = value as unknown as Guarded & ((...args: unknown[]) => Promise<unknown>);
         expect(guarded.act, `${module}.${name} is not guarded`).to.be.a('string');
-        const blind = { actor: VISITOR, get store() { throw new Error(`${name} read before it asked`); } };
+        const blind = {
+          actor: VISITOR,
+          get store() {
+            throw new Error(`${name} read before it asked`);
+          },
+        };
         expect(await guarded(blind, v7(), 1, {}), name).to.deep.equal({ ok: false, reason: 'signInFirst' });
         found.push(name);
       }
@@ -97,12 +112,17 @@ describe('the door', function () {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ passphrase: PASSPHRASE }),
     });
-    cookie = signedIn.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ');
+    cookie = signedIn.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
   });
   after(() => app.stop());
 
   const idFor = ({ record }: AnyRoute): string =>
-    ({ sitter: ids.people, fitting: ids.fittings, seat: ids.seats, method: ids.methods })[record as 'sitter'] ?? v7();
+    ({ sitter: ids.people, fitting: ids.fittings, seat: ids.seats, method: ids.methods })[
+      record as 'sitter'
+    ] ?? v7();
   const showsNobody = (text: string, where: string) => {
     for (const name of names) expect(text.includes(name), `${where} shows ${name}`).to.equal(false);
   };
@@ -144,7 +164,10 @@ describe('the door', function () {
       for (const trick of PATH_TRICKS) {
         const odd = trick(target);
         const { status, body } = await askRaw(port, 'GET', odd);
-        expect([200, 304].includes(status) && !/passphrase|openapi|JSON Schema|json-schema/i.test(body), `${odd}: ${status}`).to.equal(false);
+        expect(
+          [200, 304].includes(status) && !/passphrase|openapi|JSON Schema|json-schema/i.test(body),
+          `${odd}: ${status}`,
+        ).to.equal(false);
         expect(status, odd).to.be.below(500);
         showsNobody(body, odd);
         tried++;
@@ -225,7 +248,10 @@ describe('the door', function () {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ passphrase: PASSPHRASE }),
     });
-    for (const set of signedIn.headers.getSetCookie()) expect(set).to.match(/HttpOnly/).and.match(/SameSite=Lax/);
+    for (const set of signedIn.headers.getSetCookie())
+      expect(set)
+        .to.match(/HttpOnly/)
+        .and.match(/SameSite=Lax/);
   });
 
   it('tells whoever guesses too often when to try again, whatever address they claim', async () => {

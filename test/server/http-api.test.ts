@@ -148,9 +148,9 @@ describe('the API', () => {
     expect(saved.body.revision).to.equal(solved.body.draftRevision + 1);
     expect((await put(revision)).body).to.deep.equal(saved.body);
     expect((await put({ ...revision, 'idempotency-key': v7() })).status).to.equal(412);
-    expect((await put({ 'if-match': `"draft-${saved.body.revision}"`, 'idempotency-key': key })).status).to.equal(
-      422,
-    );
+    expect(
+      (await put({ 'if-match': `"draft-${saved.body.revision}"`, 'idempotency-key': key })).status,
+    ).to.equal(422);
     const choices = await send<Choices>('GET', `/fittings/${fitting.id}/choices?count=2`);
     expect(choices.status).to.equal(200);
     expect(ChoicesSchema.parse(choices.body)).to.deep.equal(choices.body);
@@ -180,7 +180,9 @@ describe('the API', () => {
       const page: Answer<Page<SitterDetail>> = await send('GET', path);
       expect(page.body.items.length).to.be.at.most(3);
       seen.push(...page.body.items.map((s) => s.id));
-      const next: string | undefined = /<\/api\/v1([^>]+)>; rel="next"/.exec(page.headers.get('link') ?? '')?.[1];
+      const next: string | undefined = /<\/api\/v1([^>]+)>; rel="next"/.exec(
+        page.headers.get('link') ?? '',
+      )?.[1];
       expect(next !== undefined).to.equal(page.body.next !== null);
       expect(page.body.total).to.be.at.least(seen.length);
       path = next ?? null;
@@ -215,7 +217,10 @@ describe('the API', () => {
     ] as const) {
       const refused = await send<ProblemDetails>('GET', path);
       expect(refused.status, path).to.equal(422);
-      expect(refused.body.errors?.map((e) => e.pointer), path).to.deep.equal([pointer]);
+      expect(
+        refused.body.errors?.map((e) => e.pointer),
+        path,
+      ).to.deep.equal([pointer]);
     }
   });
 
@@ -268,7 +273,8 @@ describe('the API', () => {
     expect((await edit('W/"1"', 'Weak')).status).to.equal(200);
     expect((await edit('*', 'Star')).status).to.equal(200);
     expect((await edit('"2"', 'Late')).status).to.equal(412);
-    for (const odd of ['2', '"x"', '"draft-2"', '""']) expect((await edit(odd, 'Odd')).status, odd).to.equal(400);
+    for (const odd of ['2', '"x"', '"draft-2"', '""'])
+      expect((await edit(odd, 'Odd')).status, odd).to.equal(400);
     const merge = await fetch(`${app.base}/api/v1/sitters/${sitter.id}`, {
       method: 'PATCH',
       headers: { 'content-type': 'application/merge-patch+json', 'if-match': '"3"' },
@@ -289,7 +295,12 @@ describe('the API', () => {
 
   it('takes JSON and nothing that only looks like it', async () => {
     const body = JSON.stringify({ id: v7(), name: 'Typed', birthDate: null });
-    for (const type of ['application/jsonx', 'application/json; charset=utf-16', 'application/merge-patch+json', 'json']) {
+    for (const type of [
+      'application/jsonx',
+      'application/json; charset=utf-16',
+      'application/merge-patch+json',
+      'json',
+    ]) {
       const refused = await fetch(`${app.base}/api/v1/sitters`, {
         method: 'POST',
         headers: { 'content-type': type },
@@ -307,9 +318,14 @@ describe('the API', () => {
 
   it('keeps names free of what nobody sees', async () => {
     for (const odd of ['Ma\u200Bren', '\u202Enerol', 'Or\u2066la', 'St\uFEFFen', 'Ru\u00ADna', 'Ada\u200D'])
-      expect((await send('POST', '/sitters', { id: v7(), name: odd, birthDate: null })).status, odd).to.equal(422);
+      expect((await send('POST', '/sitters', { id: v7(), name: odd, birthDate: null })).status, odd).to.equal(
+        422,
+      );
     for (const fine of ['Zoë O’Neil-Ström', '林 美玲', 'می\u200Cخواهم', 'नेहा'])
-      expect((await send('POST', '/sitters', { id: v7(), name: fine, birthDate: null })).status, fine).to.equal(201);
+      expect(
+        (await send('POST', '/sitters', { id: v7(), name: fine, birthDate: null })).status,
+        fine,
+      ).to.equal(201);
   });
 
   it('answers what is not there with 404, page and record alike', async () => {

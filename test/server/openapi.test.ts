@@ -8,8 +8,14 @@ interface Operation {
   readonly tags: readonly string[];
   readonly summary: string;
   readonly description: string;
-  readonly parameters: readonly { readonly name: string; readonly in: string; readonly description: string }[];
-  readonly requestBody?: { readonly content: Record<string, { readonly schema: object; readonly example: unknown }> };
+  readonly parameters: readonly {
+    readonly name: string;
+    readonly in: string;
+    readonly description: string;
+  }[];
+  readonly requestBody?: {
+    readonly content: Record<string, { readonly schema: object; readonly example: unknown }>;
+  };
   readonly responses: Record<string, { readonly content?: Record<string, { readonly schema?: object }> }>;
   readonly security: readonly object[];
 }
@@ -40,7 +46,8 @@ describe('the API’s description', () => {
         Object.keys(o.responses).some((status) => status.startsWith('4')),
         o.operationId,
       ).to.equal(true);
-      for (const p of o.parameters) expect(p.description, `${o.operationId} ${p.name}`).to.have.length.above(3);
+      for (const p of o.parameters)
+        expect(p.description, `${o.operationId} ${p.name}`).to.have.length.above(3);
       for (const [status, { content }] of Object.entries(o.responses))
         if (status !== '304')
           for (const { schema } of Object.values(content ?? {}))
@@ -101,7 +108,10 @@ describe('the API’s description', () => {
       (await lintFromString({ source, absoluteRef: '/openapi.json', config })).map((p) => p.ruleId);
     expect(await said(JSON.stringify(document))).to.deep.equal([]);
     // It would say something.
-    const spoilt = JSON.stringify(document).replace('"operationId":"listSitters"', '"operationId":"getSitter"');
+    const spoilt = JSON.stringify(document).replace(
+      '"operationId":"listSitters"',
+      '"operationId":"getSitter"',
+    );
     expect(await said(spoilt)).to.include('operation-operationId-unique');
   }).timeout(30_000);
 });

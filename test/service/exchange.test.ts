@@ -18,13 +18,7 @@ import {
 } from '../../src/service/importing';
 import { measuringSessions } from '../../src/service/measuring';
 import { localNoon, localDate } from '../../src/service/context';
-import {
-  createSitter,
-  deleteSitter,
-  editSitter,
-  sitterDetail,
-  takeReading,
-} from '../../src/service/sitters';
+import { createSitter, deleteSitter, editSitter, sitterDetail, takeReading } from '../../src/service/sitters';
 import { type Bench, actingAs, bytesOf, found, openBench } from '../support/context';
 import { valueOf } from '../support/outcome';
 import { readRows } from '../support/read-database';
@@ -44,7 +38,8 @@ async function takeIn(bench: Bench, text: string, existing: 'leave' | 'add' = 'l
   const read = [...PEOPLE_JOBS.read({ bytes, today: '2026-11-25' })].at(-1)!.found!;
   expect(read.faults).to.deep.equal([]);
   const id = v7();
-  for (const part of await sentParts(read)) valueOf(await gatherPart(actingAs(bench.context, 'Hedda'), id, part));
+  for (const part of await sentParts(read))
+    valueOf(await gatherPart(actingAs(bench.context, 'Hedda'), id, part));
   valueOf(await beginImport(bench.context, id, { parts: read.parts.length, existing }));
   await carryThrough(bench.context, id);
   return valueOf(await importState(bench.context, id));
@@ -285,10 +280,11 @@ describe('people taken out and in', function () {
     }));
     for (const number of [0, 1, 2])
       valueOf(
-        await gatherPart(
-          bench.context,
-          id,
-          { file: 'f', number, people: people.slice(100 * number, 100 * number + 100) }),
+        await gatherPart(bench.context, id, {
+          file: 'f',
+          number,
+          people: people.slice(100 * number, 100 * number + 100),
+        }),
       );
     // The store stops taking writes after the first part, as if the program had ended.
     let left = 2;

@@ -36,7 +36,11 @@ describe('a session of measuring', () => {
   const begin = async (edit: MeasuringSessionEdit, version: number | null = null) =>
     saveMeasuringSession(hedda(), sitterId, version, edit);
   const take = (edit: Partial<ReadingEdit>) =>
-    takeReading(actingAs(bench.context, 'Hedda'), sitterId, { dimension: 'poplitealHeight', value: null, ...edit });
+    takeReading(actingAs(bench.context, 'Hedda'), sitterId, {
+      dimension: 'poplitealHeight',
+      value: null,
+      ...edit,
+    });
   const standing = async () => valueOf(await sitterDetail(bench.context, sitterId)).body.poplitealHeight;
   const sessions = async () => valueOf(await measuringSessions(bench.context, sitterId));
 
@@ -65,10 +69,12 @@ describe('a session of measuring', () => {
     valueOf(await createSitter(bench.context, { id: other, name: 'Somebody Else', birthDate: null }));
     const taken = await saveMeasuringSession(bench.context, other, null, session);
     expect(taken.ok).to.equal(false);
-    const reading = await takeReading(
-      bench.context,
-      other,
-      { dimension: 'stature', value: null, takes: [1700], session: session.id });
+    const reading = await takeReading(bench.context, other, {
+      dimension: 'stature',
+      value: null,
+      takes: [1700],
+      session: session.id,
+    });
     expect(reading.ok ? null : reading.faults![0]!.pointer).to.equal('/session');
   });
 
@@ -139,8 +145,13 @@ describe('a session of measuring', () => {
     valueOf(await saveMeasuringSession(actingAs(bench.context, 'Rowan'), other, null, mine));
     const pair = async (dimension: DimensionId, takes: number[], more: Partial<ReadingEdit> = {}) =>
       valueOf(
-        await takeReading(actingAs(bench.context, 'Rowan'), other,
-          { dimension, value: null, takes, session: mine.id, ...more }),
+        await takeReading(actingAs(bench.context, 'Rowan'), other, {
+          dimension,
+          value: null,
+          takes,
+          session: mine.id,
+          ...more,
+        }),
       );
     await pair('kneeHeight', [540, 548, 543]);
     await pair('elbowHeightSitting', [240, 241]);

@@ -62,10 +62,7 @@ describe('methods and hands', () => {
 
     it('are refused where their bounds do not rise, at the place', async () => {
       const thigh = { ...targetOf(RIGHT_ANGLE, 'thigh'), bandLo: 9 };
-      const refused = await addMethod(
-        bench.context,
-        ours({ targets: { ...RIGHT_ANGLE.targets, thigh } }),
-      );
+      const refused = await addMethod(bench.context, ours({ targets: { ...RIGHT_ANGLE.targets, thigh } }));
       expect(!refused.ok && refused.faults).to.deep.equal([
         { pointer: '/targets/thigh', detail: 'The bounds of a target have to rise; 0 falls.' },
       ]);

@@ -32,7 +32,10 @@ describe('tables of bodies in use', () => {
     let sitter = valueOf(made);
     for (const [dimension, value] of Object.entries(measures))
       sitter = valueOf(
-        await takeReading(actingAs(bench.context, 'Ada'), sitter.id, { dimension: dimension as 'stature', value }),
+        await takeReading(actingAs(bench.context, 'Ada'), sitter.id, {
+          dimension: dimension as 'stature',
+          value,
+        }),
       );
     return sitter;
   }
@@ -101,7 +104,9 @@ describe('tables of bodies in use', () => {
       expect(fitting.inputs!.body.poplitealHeight).to.include({ basis: 'estimated', source: BRITISH.name });
       expect(fitting.body).to.deep.equal(fitting.inputs!.body);
       expect(fitting.sitter.body).to.have.all.keys('stature');
-      const off = valueOf(await editFitting(bench.context, fitting.id, fitting.version, { estimateMissing: false }));
+      const off = valueOf(
+        await editFitting(bench.context, fitting.id, fitting.version, { estimateMissing: false }),
+      );
       expect(off.inputs!.body).to.have.all.keys('stature');
     });
 
@@ -130,7 +135,9 @@ describe('tables of bodies in use', () => {
       const sitter = await newSitter({ stature: 1740 });
       const { id } = await newFitting(sitter);
       const before = (await again(id)).inputs!.body.kneeHeight!;
-      valueOf(await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'poplitealHeight', value: 455 }));
+      valueOf(
+        await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'poplitealHeight', value: 455 }),
+      );
       const { body } = (await again(id)).inputs!;
       expect(body.poplitealHeight).to.include({ value: 455, basis: 'measured' });
       expect(body.kneeHeight!.value).to.be.greaterThan(before.value);
@@ -153,7 +160,9 @@ describe('tables of bodies in use', () => {
       );
       expect(taken.body.kneeHeight).to.include({ value: 700, reason: 'measured three times' });
       // It does not make the next one look wrong.
-      valueOf(await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'kneeHeight', value: 545 }));
+      valueOf(
+        await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'kneeHeight', value: 545 }),
+      );
       const last = valueOf(
         await takeReading(actingAs(context, 'Ada'), sitter.id, { dimension: 'footLength', value: 265 }),
       );

@@ -145,9 +145,7 @@ describe('trust in what is kept', function () {
       });
       expect(!absent.ok && absent.faults?.map((f) => f.pointer)).to.deep.equal(['/held/1']);
       // What a draft holds stays, also where solving is asked for without a word about it.
-      const again = valueOf(
-        await actOnFitting(bench.context, fitting.id, solved.version, { act: 'solve' }),
-      );
+      const again = valueOf(await actOnFitting(bench.context, fitting.id, solved.version, { act: 'solve' }));
       expect(again.draft!.settings.positions.seatHeight).to.equal(settings.positions.seatHeight);
       expect(solved.draft!.settings.positions.seatHeight).to.equal(settings.positions.seatHeight);
       expect(solved.draft!.settings.positions.seatDepth).to.equal(best.positions.seatDepth);

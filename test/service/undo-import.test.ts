@@ -50,7 +50,11 @@ describe('an import that is undone', () => {
   async function gathered(people: readonly FilePerson[]): Promise<string> {
     const id = v7();
     valueOf(
-      await gatherPart(actingAs(bench.context, 'Hedda'), id, { file: 'crew.csv', number: 0, people: [...people] }),
+      await gatherPart(actingAs(bench.context, 'Hedda'), id, {
+        file: 'crew.csv',
+        number: 0,
+        people: [...people],
+      }),
     );
     return id;
   }
@@ -116,12 +120,12 @@ describe('an import that is undone', () => {
     valueOf(await takeReading(context, sitter.Withdrawn!.id, { dimension: 'stature', value: null }));
     valueOf(await createFitting(context, { id: v7(), sitterId: sitter.Fitted!.id, fitterId: null }));
     valueOf(
-      await saveMeasuringSession(
-        context,
-        sitter.Begun!.id,
-        null,
-        { id: v7(), shoesOn: false, clothes: '', notes: 'came late' },
-      ),
+      await saveMeasuringSession(context, sitter.Begun!.id, null, {
+        id: v7(),
+        shoesOn: false,
+        clothes: '',
+        notes: 'came late',
+      }),
     );
     valueOf(await deleteSitter(context, sitter.Deleted!.id));
     const answered = await readRows(bench.folder, 'select key from answers order by key');

@@ -24,12 +24,7 @@ import {
   fittingDetail,
   saveSettings,
 } from '../../src/service/fittings';
-import {
-  createSitter,
-  editSitter,
-  sitterDetail,
-  takeReading,
-} from '../../src/service/sitters';
+import { createSitter, editSitter, sitterDetail, takeReading } from '../../src/service/sitters';
 import { ROUND, adjustment, listed, slides } from '../support/inputs';
 import { actingAs, fittingsOf, found, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
@@ -130,10 +125,10 @@ describe('what a fitter does', () => {
 
     it('has no reading that no body has', async () => {
       const sitter = await newSitter();
-      const refusal = await takeReading(
-        bench.context,
-        sitter.id,
-        { dimension: 'poplitealHeight', value: 44.5 });
+      const refusal = await takeReading(bench.context, sitter.id, {
+        dimension: 'poplitealHeight',
+        value: 44.5,
+      });
       expect(refusal).to.deep.equal({
         ok: false,
         reason: 'invalid',
@@ -169,9 +164,7 @@ describe('what a fitter does', () => {
       const listedNow = valueOf(await allPlaces(bench.context)).filter((p) => p.place.id === first.place.id);
       expect(listedNow.map((p) => p.place.name)).to.deep.equal(['Hatch without desk']);
       expect(
-        reasonOf(
-          await editPlace(bench.context, first.place.id, first.version, { ...place, desk: null }),
-        ),
+        reasonOf(await editPlace(bench.context, first.place.id, first.version, { ...place, desk: null })),
       ).to.equal('changedMeanwhile');
     });
 
@@ -220,7 +213,9 @@ describe('what a fitter does', () => {
       valueOf(await addFitter(bench.context, fitter));
       expect(valueOf(await fitterOf(bench.context, fitter.id)).name).to.equal('New Fitter');
       expect(reasonOf(await fitterOf(bench.context, v7()))).to.equal('notFound');
-      expect(reasonOf(await addFitter(bench.context, { ...fitter, name: 'Somebody Else' }))).to.equal('idInUse');
+      expect(reasonOf(await addFitter(bench.context, { ...fitter, name: 'Somebody Else' }))).to.equal(
+        'idInUse',
+      );
       expect(valueOf(await allFitters(bench.context)).map((f) => f.name)).to.include('New Fitter');
     });
   });
@@ -240,10 +235,7 @@ describe('what a fitter does', () => {
     it('follows a new reading while it is open', async () => {
       const fitting = await fittingOn('Tidewick');
       valueOf(
-        await takeReading(
-          bench.context,
-          fitting.sitter.id,
-          { dimension: 'poplitealHeight', value: 455 }),
+        await takeReading(bench.context, fitting.sitter.id, { dimension: 'poplitealHeight', value: 455 }),
       );
       const after = valueOf(await fittingDetail(bench.context, fitting.id));
       expect(after.inputs?.body.poplitealHeight?.value).to.equal(455);
@@ -257,7 +249,13 @@ describe('what a fitter does', () => {
       );
       expect(fitting.inputs).to.equal(null);
       expect(
-        reasonOf(await saveSettings(bench.context, fitting.id, 0, { positions: {}, remedies: NO_REMEDIES, held: [] })),
+        reasonOf(
+          await saveSettings(bench.context, fitting.id, 0, {
+            positions: {},
+            remedies: NO_REMEDIES,
+            held: [],
+          }),
+        ),
       ).to.equal('incomplete');
       expect(
         reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' })),
@@ -343,7 +341,9 @@ describe('what a fitter does', () => {
     it('is closed by handing over and opened again by an act', async () => {
       const fitting = await fittingOn('Tidewick');
       bench.later(86_400_000);
-      const left = valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'signOff' }));
+      const left = valueOf(
+        await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'signOff' }),
+      );
       expect(left.state).to.equal('left');
       expect(left.date).to.equal(today(bench.context));
       expect(
@@ -360,10 +360,7 @@ describe('what a fitter does', () => {
       );
       // A closed fitting keeps its inputs as they were.
       valueOf(
-        await takeReading(
-          bench.context,
-          fitting.sitter.id,
-          { dimension: 'poplitealHeight', value: 460 }),
+        await takeReading(bench.context, fitting.sitter.id, { dimension: 'poplitealHeight', value: 460 }),
       );
       expect(
         valueOf(await fittingDetail(bench.context, fitting.id)).inputs?.body.poplitealHeight?.value,

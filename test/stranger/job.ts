@@ -14,7 +14,14 @@ export interface Done {
   readonly pdf: string;
 }
 
-const MEASURED = { poplitealHeight: 440, buttockPoplitealLength: 495, bodyMass: 75, hipBreadthSitting: 360, shoeHeel: 25, elbowHeightSitting: 245 } as const;
+const MEASURED = {
+  poplitealHeight: 440,
+  buttockPoplitealLength: 495,
+  bodyMass: 75,
+  hipBreadthSitting: 360,
+  shoeHeel: 25,
+  elbowHeightSitting: 245,
+} as const;
 
 /** Signs in, adds a person, measures, chooses a seat, solves, changes a setting, signs off, prints. */
 export async function doTheMainJob(base: string, passphrase: string, newId: () => string): Promise<Done> {
@@ -39,7 +46,9 @@ export async function doTheMainJob(base: string, passphrase: string, newId: () =
     body: { id, name: 'Sten Karr', birthDate: null },
   });
   if (made.error) throw new Error(JSON.stringify(made.error));
-  const followed = await fetch(base + made.response.headers.get('location')!, { headers: { cookie: cookies.join('; ') } });
+  const followed = await fetch(base + made.response.headers.get('location')!, {
+    headers: { cookie: cookies.join('; ') },
+  });
   if (!followed.ok) throw new Error('Location leads nowhere');
   for (const [dimension, value] of Object.entries(MEASURED)) {
     const taken = await client.PUT('/sitters/{id}/readings', {
@@ -53,7 +62,9 @@ export async function doTheMainJob(base: string, passphrase: string, newId: () =
   let pages = 0;
   let seat: components['schemas']['SeatSummary'] | undefined;
   for (let cursor: string | undefined, more = true; more; pages++) {
-    const page = await client.GET('/seats', { params: { query: { limit: 3, ...(cursor ? { cursor } : {}) } } });
+    const page = await client.GET('/seats', {
+      params: { query: { limit: 3, ...(cursor ? { cursor } : {}) } },
+    });
     seat ??= page.data!.items.find((s) => s.seat.seatClass === 'office');
     more = page.data!.next !== null;
     cursor = page.data!.next ?? undefined;
@@ -90,6 +101,16 @@ export async function doTheMainJob(base: string, passphrase: string, newId: () =
   });
   if (left.error) throw new Error(JSON.stringify(left.error));
   const card = await client.GET('/fittings/{id}/card', { params: { path, query: { units: 'cm' } } });
-  const printed = await client.GET('/fittings/{id}/card.pdf', { params: { path, query: { paper: 'Letter' } }, parseAs: 'text' });
-  return { sitter, solved: solved.data!, saved: saved.data!, card: card.data!, pages, pdf: printed.data! as unknown as string };
+  const printed = await client.GET('/fittings/{id}/card.pdf', {
+    params: { path, query: { paper: 'Letter' } },
+    parseAs: 'text',
+  });
+  return {
+    sitter,
+    solved: solved.data!,
+    saved: saved.data!,
+    card: card.data!,
+    pages,
+    pdf: printed.data! as unknown as string,
+  };
 }

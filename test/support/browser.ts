@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
 
 export interface BrowserBench {
   readonly browser: Browser;
@@ -15,8 +15,12 @@ export interface BrowserBench {
   readonly stop: () => Promise<void>;
 }
 
-/** @param more arguments of the browser */
-export async function startBrowser(more: readonly string[] = []): Promise<BrowserBench> {
+/** What the reporter ends when all tests have. */
+declare global {
+  var veltoAtEnd: (() => void)[] | undefined;
+}
+
+async function launch(more: readonly string[]): Promise<{ browser: Browser; end: () => Promise<void> }> {
   const userDataDir = mkdtempSync(join(tmpdir(), 'velto-chromium-'));
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -35,8 +39,34 @@ export async function startBrowser(more: readonly string[] = []): Promise<Browse
   });
   return {
     browser,
+    end: async () => {
+      await browser.close();
+      rmSync(userDataDir, { recursive: true, force: true });
+    },
+  };
+}
+
+let shared: Promise<Browser> | null = null;
+
+/** One browser for all suites of a process: each has contexts of its own in it. */
+function sharedBrowser(): Promise<Browser> {
+  shared ??= launch([]).then(({ browser, end }) => {
+    (globalThis.veltoAtEnd ??= []).push(() => void end());
+    return browser;
+  });
+  return shared;
+}
+
+/** @param more arguments of the browser: a suite that needs any has one of its own */
+export async function startBrowser(more: readonly string[] = []): Promise<BrowserBench> {
+  const own = more.length > 0 ? await launch(more) : null;
+  const browser = own?.browser ?? (await sharedBrowser());
+  const contexts: BrowserContext[] = [];
+  return {
+    browser,
     open: async ({ width = 1280, height = 800, scheme = 'light', touch = false } = {}) => {
       const context = await browser.createBrowserContext();
+      contexts.push(context);
       const page = await context.newPage();
       await page.setViewport({ width, height, hasTouch: touch });
       await page.emulateMediaFeatures([
@@ -46,8 +76,8 @@ export async function startBrowser(more: readonly string[] = []): Promise<Browse
       return page;
     },
     stop: async () => {
-      await browser.close();
-      rmSync(userDataDir, { recursive: true, force: true });
+      await Promise.all(contexts.map((context) => context.close().catch(() => undefined)));
+      await own?.end();
     },
   };
 }

@@ -1,5 +1,5 @@
 /** A database of its own for one test, in a folder that is removed afterwards. */
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -31,20 +31,43 @@ export const bytesOf = ({ folder }: Pick<Bench, 'folder'>): string =>
     .map((name) => readFileSync(join(folder, name), 'latin1'))
     .join('');
 
-export async function openBench(options: { readonly demo?: boolean } = {}): Promise<Bench> {
-  const folder = mkdtempSync(join(tmpdir(), 'velto-test-'));
-  let now = new Date('2026-11-25T09:30:00Z').getTime();
-  const context: Context = {
-    store: new Store(await openDatabase(fileUrl(folder)), join(folder, 'velto.db')),
-    now: () => new Date(now),
-    newId: () => v7(),
-    practice: { timeZone: 'UTC', locale: 'en-GB' },
-    actor: PROGRAM,
-    compute: IN_PLACE,
-    request: null,
-  };
+/** An instant at which all of them stand. */
+const NOW = '2026-11-25T09:30:00Z';
+
+const contextOver = async (folder: string, now: () => Date): Promise<Context> => ({
+  store: new Store(await openDatabase(fileUrl(folder)), join(folder, 'velto.db')),
+  now,
+  newId: () => v7(),
+  practice: { timeZone: 'UTC', locale: 'en-GB' },
+  actor: PROGRAM,
+  compute: IN_PLACE,
+  request: null,
+});
+
+const made = new Map<boolean, Promise<string>>();
+
+/** A folder with a database as it is after the first start, with demo records or without: made once, then copied. */
+async function make(hasDemo: boolean): Promise<string> {
+  const folder = mkdtempSync(join(tmpdir(), 'velto-first-'));
+  process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
+  const context = await contextOver(folder, () => new Date(NOW));
   await ensureShippedMethods(context);
-  if (options.demo) await loadDemo(context);
+  if (hasDemo) await loadDemo(context);
+  await context.store.close();
+  return folder;
+}
+
+function first(hasDemo: boolean): Promise<string> {
+  const known = made.get(hasDemo) ?? make(hasDemo);
+  made.set(hasDemo, known);
+  return known;
+}
+
+export async function openBench({ demo = false }: { readonly demo?: boolean } = {}): Promise<Bench> {
+  const folder = mkdtempSync(join(tmpdir(), 'velto-test-'));
+  copyFileSync(join(await first(demo), 'velto.db'), join(folder, 'velto.db'));
+  let now = new Date(NOW).getTime();
+  const context = await contextOver(folder, () => new Date(now));
   return {
     context,
     folder,

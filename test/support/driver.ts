@@ -40,12 +40,22 @@ export class Driver {
   /** Goes to a page and waits until it can be used. */
   async goTo(path: string): Promise<void> {
     await this.page.goto(this.base + path, { waitUntil: 'load' });
-    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+    await this.isLive();
+  }
+
+  /** Every part of the page has begun to listen; what it asked for on the way may still be coming. */
+  private async isLive(): Promise<void> {
+    await this.page.waitForFunction(
+      () =>
+        !document.querySelector('astro-island[ssr]') &&
+        (document.documentElement.dataset.isLive === 'true' || !document.querySelector('astro-island')),
+      { timeout: WAIT_MS },
+    );
   }
 
   async reload(): Promise<void> {
     await this.page.reload({ waitUntil: 'load' });
-    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+    await this.isLive();
   }
 
   private find(role: string, name: string): Promise<ElementHandle<Element> | null> {
@@ -87,13 +97,13 @@ export class Driver {
   async follow(link: string): Promise<void> {
     const element = await this.find('link', link);
     await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), element!.click()]);
-    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+    await this.isLive();
   }
 
   /** Presses a button that leads to another page. */
   async pressAndGo(button: string): Promise<void> {
     await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), this.press(button)]);
-    await this.page.waitForFunction(() => !document.querySelector('astro-island[ssr]'), { timeout: WAIT_MS });
+    await this.isLive();
   }
 
   /** Types into the field of a label, in place of what stands there. */
@@ -189,6 +199,11 @@ export class Driver {
   async positionOf(name: string): Promise<number> {
     const slider = await this.track(name);
     return slider.evaluate((element) => Number(element.getAttribute('aria-valuenow')));
+  }
+
+  /** Waits until nothing is on its way any more. */
+  async settled(): Promise<void> {
+    await this.page.waitForNetworkIdle({ idleTime: 150, timeout: WAIT_MS });
   }
 
   /** Waits until what was done is on the server. */

@@ -21,7 +21,11 @@ export function sendRaw(port: number, lines: readonly string[]): Promise<RawAnsw
     socket.on('close', () => {
       const end = text.indexOf('\r\n\r\n');
       const head = end < 0 ? text : text.slice(0, end);
-      resolve({ status: Number(/^HTTP\/1\.[01] (\d{3})/.exec(head)?.[1] ?? 0), head, body: text.slice(end + 4) });
+      resolve({
+        status: Number(/^HTTP\/1\.[01] (\d{3})/.exec(head)?.[1] ?? 0),
+        head,
+        body: text.slice(end + 4),
+      });
     });
   });
 }

@@ -17,10 +17,14 @@ module.exports = class Summary extends reporters.Spec {
       const { passes, failures } = runner.stats;
       // It does not keep the process itself: where it runs, something else does.
       setTimeout(() => {
-        console.error(`The tests have ended and their process has not. Open: ${process.getActiveResourcesInfo()}`);
+        console.error(
+          `The tests have ended and their process has not. Open: ${process.getActiveResourcesInfo()}`,
+        );
         process.stdout.write(`${passes} passed, ${failures + 1} failed\n`);
         process.exit(1);
       }, ENDING_MS).unref();
+      // What suites share is open until here.
+      for (const close of globalThis.veltoAtEnd ?? []) close();
       process.stdout.write(`${passes} passed, ${failures} failed\n`);
     });
   }

@@ -8,6 +8,7 @@ import { expect } from 'chai';
 import type { ElementHandle } from 'puppeteer-core';
 import { v7 } from 'uuid';
 import type { Sitter, SitterDetail } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
 import { startApp } from '../support/app';
 import { readRows } from '../support/read-database';
 import { screens } from '../support/screens';
@@ -23,7 +24,7 @@ describe('files of people', function () {
   const get = async <T>(path: string): Promise<T> =>
     (await (await fetch(`${on.app.base}/api/v1${path}`)).json()) as T;
   const named = async (name: string): Promise<string[]> =>
-    (await get<Sitter[]>(`/sitters?search=${encodeURIComponent(name)}`)).map((s) => s.name);
+    (await get<Page<Sitter>>(`/sitters?search=${encodeURIComponent(name)}`)).items.map((s) => s.name);
   const counts = () =>
     readRows(
       on.app.folder,
@@ -71,7 +72,7 @@ describe('files of people', function () {
   });
 
   it('leave who is here as they are, and add readings where that is chosen', async () => {
-    const [maren] = await get<Sitter[]>('/sitters?search=maren');
+    const [maren] = (await get<Page<Sitter>>('/sitters?search=maren')).items;
     const of = async () => (await get<SitterDetail>(`/sitters/${maren!.id}`)).body.poplitealHeight;
     const file = 'name,poplitealHeight [mm]\nMAREN TOLVE,410\n';
     await choose('again.csv', file);
@@ -177,7 +178,7 @@ describe('files of people', function () {
     expect(await here()).to.equal(600);
 
     await user.choose('Fitter', 'Rowan Aldous');
-    const [one] = await get<Sitter[]>('/sitters?search=mistaken%207');
+    const [one] = (await get<Page<Sitter>>('/sitters?search=mistaken%207')).items;
     const measured = await fetch(`${on.app.base}/api/v1/sitters/${one!.id}/readings`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
@@ -330,8 +331,10 @@ describe('what is private', function () {
   const detail = async (name: string): Promise<SitterDetail> => {
     const found = (await (
       await fetch(`${on.app.base}/api/v1/sitters?search=${encodeURIComponent(name)}`)
-    ).json()) as Sitter[];
-    return (await (await fetch(`${on.app.base}/api/v1/sitters/${found[0]!.id}`)).json()) as SitterDetail;
+    ).json()) as Page<Sitter>;
+    return (await (
+      await fetch(`${on.app.base}/api/v1/sitters/${found.items[0]!.id}`)
+    ).json()) as SitterDetail;
   };
 
   it('a new sitter may be a nickname, and consents with the date', async () => {
@@ -418,7 +421,7 @@ describe('what is private', function () {
     expect(filled).to.match(/1701\s.*1703\s.*1702/s);
     expect(filled).to.include('Hedda Kvist');
     expect(await read('/api/v1/measuring-sheet.pdf?paper=Letter&set=full')).not.to.include('Quillsay');
-    expect(await read('/api/v1/measuring-sheet.pdf', 'velto-units=in')).to.match(/\bin\b/);
+    expect(await read('/api/v1/measuring-sheet.pdf?units=in')).to.match(/\bin\b/);
     expect((await fetch(`${on.app.base}/api/v1/measuring-sheet.pdf?paper=A0`)).status).to.equal(422);
     expect((await fetch(`${on.app.base}/api/v1/measuring-sheet.pdf?set=all`)).status).to.equal(422);
     rmSync(folder, { recursive: true, force: true });

@@ -5,7 +5,8 @@ import { expect } from 'chai';
 import type { ElementHandle } from 'puppeteer-core';
 import { v7 } from 'uuid';
 import type { DimensionId } from '../../src/core/body';
-import type { MeasuringSession, SitterDetail } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
+import type { MeasuringSession, OwnTolerances, SitterDetail } from '../../src/contract';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';
@@ -63,7 +64,8 @@ describe('measuring, one dimension after the other', function () {
   };
   const get = async <T>(path: string): Promise<T> =>
     (await (await fetch(`${app.base}/api/v1${path}`)).json()) as T;
-  const sessionsOf = (id: string) => get<MeasuringSession[]>(`/sitters/${id}/measuring-sessions`);
+  const sessionsOf = async (id: string) =>
+    (await get<Page<MeasuringSession>>(`/sitters/${id}/measuring-sessions`)).items;
   const settledOf = async (id: string) => {
     const { body } = await get<SitterDetail>(`/sitters/${id}`);
     return Object.fromEntries(Object.entries(body).map(([d, q]) => [d, q!.value]));
@@ -272,9 +274,10 @@ describe('measuring, one dimension after the other', function () {
 
   it('asks for a third reading by the practice’s own tolerance', async () => {
     const kept = async (wanted: object) => {
-      for (let i = 0; i < 50 && JSON.stringify(await get('/tolerances')) !== JSON.stringify(wanted); i++)
+      const now = async () => (await get<OwnTolerances>('/tolerances')).tolerances;
+      for (let i = 0; i < 50 && JSON.stringify(await now()) !== JSON.stringify(wanted); i++)
         await new Promise((after) => setTimeout(after, 100));
-      expect(await get('/tolerances')).to.deep.equal(wanted);
+      expect(await now()).to.deep.equal(wanted);
     };
     await user.goTo('/practice/fitters');
     await user.unfold('Set your own');

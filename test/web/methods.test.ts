@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { ElementHandle } from 'puppeteer-core';
 import type { FittingSummary, MethodSummary } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
 import { screens } from '../support/screens';
 
 describe('methods, on screen', function () {
@@ -8,7 +9,8 @@ describe('methods, on screen', function () {
   const on = screens();
 
   async function stage(name: string): Promise<string> {
-    const fittings = (await (await fetch(`${on.app.base}/api/v1/fittings`)).json()) as FittingSummary[];
+    const fittings = ((await (await fetch(`${on.app.base}/api/v1/fittings`)).json()) as Page<FittingSummary>)
+      .items;
     const { id } = fittings.find((f) => f.sitter?.name === 'Piet Lunder')!;
     return `/fittings/${id}?stage=${name}`;
   }
@@ -76,7 +78,7 @@ describe('methods, on screen', function () {
     await user.sees('Saved as version 4.');
     const id = user.page.url().split('/').pop()!;
     const versions = await fetch(`${on.app.base}/api/v1/methods/${id}/versions`);
-    const [{ method }] = (await versions.json()) as [MethodSummary];
+    const { method } = ((await versions.json()) as Page<MethodSummary>).items[0]!;
     expect(method.order.slice(0, 4)).to.deep.equal(['padSlide', 'armHeight', 'armWidth', 'seatHeight']);
     expect(method).to.deep.include({
       again: ['seatHeight'],

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import type { FittingSummary, SitterDetail } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';
@@ -20,13 +21,13 @@ describe('what is handed out on paper', function () {
   let app: App;
   let bench: BrowserBench;
   let user: Driver;
-  let fittings: FittingSummary[];
+  let fittings: readonly FittingSummary[];
   const folder = mkdtempSync(join(tmpdir(), 'velto-papers-'));
   before(async () => {
     app = await startApp();
     bench = await startBrowser();
     user = new Driver(await bench.open(), app.base);
-    fittings = (await (await fetch(`${app.base}/api/v1/fittings`)).json()) as FittingSummary[];
+    fittings = ((await (await fetch(`${app.base}/api/v1/fittings`)).json()) as Page<FittingSummary>).items;
   });
   after(async () => {
     expect(user.faults).to.deep.equal([]);
@@ -81,7 +82,7 @@ describe('what is handed out on paper', function () {
 
   it('is the same in the units of the reader', async () => {
     const { id } = fittings[0]!;
-    const inches = await pdf(`/api/v1/fittings/${id}/card.pdf`, 'inches.pdf', 'velto-units=in');
+    const inches = await pdf(`/api/v1/fittings/${id}/card.pdf?units=in`, 'inches.pdf');
     expect(inches.text).to.match(/\d in\b/);
     expect(inches.text).not.to.match(/\d mm\b/);
   });
@@ -105,7 +106,6 @@ describe('what is handed out on paper', function () {
   it('draws rule, views and tracks with the numbers of the screen', async () => {
     const { id } = fittings.find((f) => f.seat && f.place)!;
     const made = await pdf(`/api/v1/fittings/${id}/drawings.pdf?paper=A4`, 'drawings.pdf');
-    expect(made.info).to.match(/Pages:\s+1\n/);
     await user.goTo(`/fittings/${id}?stage=set`);
     const numbers = await user.page.$$eval('figure svg text tspan', (all) =>
       all.map((e) => e.textContent ?? ''),
@@ -120,6 +120,37 @@ describe('what is handed out on paper', function () {
       all.map((e) => e.getAttribute('aria-label') ?? ''),
     ))
       expect(made.text).to.include(track);
+  });
+
+  it('cuts nothing off, however many tracks there are: each stays in its column and on its page', async () => {
+    const { id } = fittings.find((f) => f.seat?.name.includes('helm'))!;
+    for (const paper of ['A4', 'Letter']) {
+      await pdf(`/api/v1/fittings/${id}/drawings.pdf?paper=${paper}&units=in`, 'many.pdf');
+      const boxes = execFileSync('pdftotext', ['-bbox', join(folder, 'many.pdf'), '-'], { encoding: 'utf8' });
+      const pages = boxes.split('<page ').slice(1);
+      expect(pages.length).to.be.greaterThan(1);
+      for (const page of pages) {
+        const [, width, height] = /width="([\d.]+)" height="([\d.]+)"/.exec(page)!.map(Number) as [
+          0,
+          number,
+          number,
+        ];
+        const words = [
+          ...page.matchAll(/xMin="([\d.-]+)" yMin="([\d.-]+)" xMax="([\d.-]+)" yMax="([\d.-]+)">([^<]*)</g),
+        ].map((m) => ({ box: m.slice(1, 5).map(Number) as [number, number, number, number], text: m[5]! }));
+        expect(words.length).to.be.greaterThan(10);
+        for (const { box, text } of words) {
+          expect(box[2], `${paper} ${text}`).to.be.at.most(width - 20);
+          expect(box[3], `${paper} ${text}`).to.be.at.most(height - 20);
+        }
+      }
+    }
+    const { text } = await pdf(`/api/v1/fittings/${id}/drawings.pdf`, 'named.pdf');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    for (const track of await user.page.$$eval('[role="slider"]', (all) =>
+      all.map((e) => e.getAttribute('aria-label') ?? ''),
+    ))
+      expect(bare(text), track).to.include(bare(track));
   });
 
   it('is refused for a paper that is none, and for a fitting without a seat', async () => {

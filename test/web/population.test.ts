@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import type { FittingSummary } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
 import { screens } from '../support/screens';
 import { readRows } from '../support/read-database';
 
@@ -156,7 +157,8 @@ describe('a fitting of somebody half measured, on screen', function () {
   const on = screens();
 
   async function stage(name: string): Promise<string> {
-    const fittings = (await (await fetch(`${on.app.base}/api/v1/fittings`)).json()) as FittingSummary[];
+    const fittings = ((await (await fetch(`${on.app.base}/api/v1/fittings`)).json()) as Page<FittingSummary>)
+      .items;
     const { id } = fittings.find((f) => f.sitter?.name.startsWith('Sunniva'))!;
     return `/fittings/${id}?stage=${name}`;
   }

@@ -106,6 +106,7 @@ describe('the hands of fitters, on screen', function () {
     await on.user.page.keyboard.press('Tab');
     await on.user.sees('Between 40 mm and 110 mm');
     expect(await four.evaluate((e) => e.value)).to.equal('750');
+    await on.user.settled();
     await on.user.goTo('/practice/fitters');
     const valueOf = async (label: string) => (await field(label))!.evaluate((e) => e.value);
     expect(await valueOf('Rowan Aldous: Three fingers, breadth')).to.equal('56');

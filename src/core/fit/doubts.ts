@@ -11,13 +11,7 @@ import {
   type Targets,
 } from '../method';
 import { placeDoubts } from '../place';
-import {
-  adjustmentDoubts,
-  positionCount,
-  seatDoubts,
-  type AdjustmentKind,
-  type SeatFault,
-} from '../seat';
+import { adjustmentDoubts, positionCount, seatDoubts, type AdjustmentKind, type SeatFault } from '../seat';
 import type { FitInputs } from './inputs';
 
 export const CASE_FAULTS = [

@@ -1,18 +1,15 @@
 import { message, type Message } from '../message';
 import {
   ADJUSTMENT_KINDS,
+  NAMED_KINDS,
   controlFor,
   endsOf,
   isFixed,
   isStepped,
   positionCount,
-  type AdjustmentKind,
 } from '../seat';
 import type { Problem, Variable } from './problem';
 import { ownValue } from './reasons';
-
-/** Kinds whose positions have names of their own. */
-const NAMED: readonly AdjustmentKind[] = ['thoracic', 'tiltLock', 'climate'];
 
 /** Wordings for counts that need their own. */
 const CLICKS: Readonly<Record<number, string>> = { 0: '.none', 1: '.one' };
@@ -28,7 +25,8 @@ export function positionWords(p: Problem, variable: Variable, position: number):
   const isAngle = adjustment.unit === 'deg';
   const measured = ownValue(adjustment.unit, value);
   const end = { word: `end.${ADJUSTMENT_KINDS[kind].sign}` };
-  if (NAMED.includes(kind)) return message('position.state', { state: { word: `state.${kind}.${value}` } });
+  if (NAMED_KINDS.includes(kind))
+    return message('position.state', { state: { word: `state.${kind}.${value}` } });
   if (adjustment.followsSitter) return message('position.follows', { value: measured });
   if (isFixed(adjustment)) return message('position.fixed', { value: measured });
   const of = { count: positionCount(adjustment) };

@@ -191,3 +191,6 @@ export const ABOVE_SEAT_KINDS: readonly AdjustmentKind[] = [
   'armHeight',
   'headHeight',
 ];
+
+/** Kinds whose positions have names of their own. */
+export const NAMED_KINDS: readonly AdjustmentKind[] = ['thoracic', 'tiltLock', 'climate'];

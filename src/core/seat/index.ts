@@ -6,6 +6,7 @@ export {
   kindNumber,
   ADJUSTMENT_UNITS,
   ADJUSTMENT_UNIT_IDS,
+  NAMED_KINDS,
   DATUMS,
   SIGNS,
   type AdjustmentKind,

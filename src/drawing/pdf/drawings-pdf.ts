@@ -7,7 +7,8 @@ import { viewMarks } from '../scene-marks';
 import { TRACK_HEIGHT, trackMarks } from '../track-marks';
 import { INK, TYPE } from './ink';
 import { MARGIN, PAPERS, documentOf, type Paper } from './paper';
-import { TypeSetter } from './type-setter';
+import { trackBoxes } from './track-rows';
+import { TypeSetter, type Span } from './type-setter';
 
 export interface Drawings {
   /** Said at the top: who, seat, place, date. */
@@ -28,6 +29,8 @@ const VIEW_HEIGHT = 190;
 const VIEW_SCALE = 0.68;
 const TRACKS_ACROSS = 2;
 const GAP = 14;
+/** Between one row of tracks and the next. */
+const ROW_GAP = 3;
 
 /** Paints marks with the origin at a point of the page. */
 export function paintMarks(
@@ -92,21 +95,33 @@ export function drawingsPdf(
     });
     y += VIEW_HEIGHT + 2 * GAP + 4;
 
-    const rowHeight = TRACK_HEIGHT + NAME_PT * 1.5;
-    drawings.tracks.forEach(({ name, value, track }, i) => {
-      const x = MARGIN + (i % TRACKS_ACROSS) * (half + GAP);
-      const top = y + Math.floor(i / TRACKS_ACROSS) * rowHeight;
+    const labels = drawings.tracks.map(({ name, value }): Span[] => [
+      { text: name, weight: 'strong' },
+      { text: value, weight: 'regular' },
+    ]);
+    const boxes = trackBoxes(
+      labels.map((label) => setter.paragraph(label, 0, 0, half, NAME_PT, false)),
+      {
+        columns: TRACKS_ACROSS,
+        firstTop: y,
+        nextTop: MARGIN + 2 * HEADLINE_PT,
+        bottom: PAPERS[paper].height - MARGIN,
+        trackHeight: TRACK_HEIGHT,
+        gap: ROW_GAP,
+      },
+    );
+    let page = 0;
+    boxes.forEach((box, i) => {
+      if (box.page > page) {
+        page = box.page;
+        doc.addPage();
+        doc.fillColor('black');
+        setter.paragraph([{ text: drawings.headline, weight: 'strong' }], MARGIN, MARGIN, inner, HEADLINE_PT);
+      }
+      const x = MARGIN + box.column * (half + GAP);
       doc.fillColor('black');
-      setter.line(
-        [
-          { text: `${name} `, weight: 'strong' },
-          { text: value, weight: 'regular' },
-        ],
-        x,
-        top,
-        NAME_PT,
-      );
-      paintMarks(setter, trackMarks(track, half), x, top + NAME_PT * 1.1, 1);
+      setter.paragraph(labels[i]!, x, box.top, half, NAME_PT);
+      paintMarks(setter, trackMarks(drawings.tracks[i]!.track, half), x, box.trackTop, 1);
     });
   });
 }

@@ -79,8 +79,12 @@ export default function CardPage({ reading, fittingId, card, draft }: Props) {
           <button type="button" className={parts.plainButton} onClick={() => window.print()}>
             {word('card.print')}
           </button>
-          <a href={`/api/v1/fittings/${fittingId}/card.pdf?paper=${paper}&units=${reading.length}`}>{word('card.pdf')}</a>
-          <a href={`/api/v1/fittings/${fittingId}/drawings.pdf?paper=${paper}&units=${reading.length}`}>{word('card.drawings')}</a>
+          <a href={`/api/v1/fittings/${fittingId}/card.pdf?paper=${paper}&units=${reading.length}`}>
+            {word('card.pdf')}
+          </a>
+          <a href={`/api/v1/fittings/${fittingId}/drawings.pdf?paper=${paper}&units=${reading.length}`}>
+            {word('card.drawings')}
+          </a>
           <a href={`/api/v1/fittings/${fittingId}/card?units=${reading.length}`}>{word('card.json')}</a>
         </div>
         <div ref={holder} style={{ '--print-size': `${size.toFixed(1)}pt` } as CSSProperties}>

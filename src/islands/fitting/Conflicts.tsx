@@ -14,14 +14,7 @@ import {
 import { saysValue } from '../../core/scene';
 import type { FittingEdit, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
-import {
-  draftOf,
-  outbox,
-  seatOfSubject,
-  settingsEntry,
-  settingsSubject,
-  type Entry,
-} from '../../ui/outbox';
+import { draftOf, outbox, seatOfSubject, settingsEntry, settingsSubject, type Entry } from '../../ui/outbox';
 import { useReading, useSay } from '../../ui/preferences';
 import { sayValue, word } from '../../words';
 import type { DraftConflict } from './draft-keeper';

@@ -263,7 +263,10 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
               sitter={fitting.sitter}
               onSaved={onMeasured}
               disabled={isLeft}
-              filling={{ isOn: fitting.estimateMissing, onChange: (estimateMissing) => void state.edit({ estimateMissing }) }}
+              filling={{
+                isOn: fitting.estimateMissing,
+                onChange: (estimateMissing) => void state.edit({ estimateMissing }),
+              }}
             />
             <Button className={styles.next} onClick={() => go('choose')}>
               {word('fitting.next.choose')}

@@ -1,7 +1,8 @@
 import { useCallback, useRef, useState } from 'react';
-import { FittingDetailSchema, type FittingAct, type FittingDetail, type FittingEdit } from '../../contract';
-import { ClientError, api, explain } from '../../ui/client';
+import type { FittingAct, FittingDetail, FittingEdit } from '../../contract';
+import { api, explain } from '../../ui/client';
 import { word } from '../../words';
+import { recordMet } from '../../ui/current';
 
 /** A choice that met another one made meanwhile. */
 export interface EditConflict {
@@ -45,8 +46,7 @@ export function useFitting(initial: FittingDetail) {
           setConflict(null);
           return next;
         } catch (error) {
-          const problem = error instanceof ClientError ? error.problem : null;
-          const theirs = FittingDetailSchema.safeParse(problem?.current).data;
+          const theirs = recordMet('fitting', error);
           if (theirs && wish) setConflict({ wish, theirs });
           else if (theirs) setKnown({ fitting: theirs, isOwn: false });
           setFault(theirs ? (wish ? null : word('fault.changed')) : explain(error));

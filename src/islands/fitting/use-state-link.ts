@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { completeSettings } from '../../core/fit';
-import { STATE_LINK_VERSION, type StateLink } from '../../contract/state-link';
+import type { StateLink } from '../../contract/state-link';
+import { STATE_LINK_VERSION } from '../../contract/state-link-version';
 import type { FittingDetail } from '../../contract';
 import { fragmentOf, stateIn } from '../../ui/state-link';
 import { word } from '../../words';

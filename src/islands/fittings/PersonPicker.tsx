@@ -38,7 +38,9 @@ export function PersonPicker({
     <Select
       label={word('fittings.for')}
       placeholder={word('fittings.for.hint')}
-      description={hidden > 0 ? word('fittings.for.more').replace('{n}', hidden.toLocaleString(locale)) : undefined}
+      description={
+        hidden > 0 ? word('fittings.for.more').replace('{n}', hidden.toLocaleString(locale)) : undefined
+      }
       inputWrapperOrder={['label', 'input', 'description', 'error']}
       data={isKnownListed ? people : [known, ...people]}
       value={chosen}

@@ -2,7 +2,7 @@ import '../../words/pages';
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { SEXES } from '../../core/body';
-import { SitterDetailSchema, type SitterDetail } from '../../contract';
+import type { SitterDetail } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
 import { Conflict, type Picks } from '../../ui/Conflict';
 import parts from '../../ui/parts.module.css';
@@ -10,6 +10,7 @@ import { useReading } from '../../ui/preferences';
 import { useDraft } from '../../ui/use-draft';
 import { sayDate, word, type Reading } from '../../words';
 import styles from './people.module.css';
+import { recordMet } from '../../ui/current';
 
 /** Who somebody is, as typed. */
 const FIELDS = [
@@ -81,8 +82,7 @@ export function Identity({
       await drop();
       onSaved(saved);
     } catch (error) {
-      const problem = error instanceof ClientError ? error.problem : null;
-      const current = SitterDetailSchema.safeParse(problem?.current).data;
+      const current = recordMet('sitter', error);
       if (current && isSame(current, sitter)) {
         // Only measures were taken meanwhile: they do not touch what is changed here.
         onSaved(current);

@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import { SitterDetailSchema, type SitterDetail, type SitterEdit } from '../../contract';
-import { ClientError, api, explain } from '../../ui/client';
+import type { SitterDetail, SitterEdit } from '../../contract';
+import { api, explain } from '../../ui/client';
+import { recordMet } from '../../ui/current';
 
 /** One choice about a sitter that stands by itself: made on whatever version there is. */
 export function useSitterEdit(sitter: SitterDetail, onSaved: (sitter: SitterDetail) => void) {
@@ -10,8 +11,7 @@ export function useSitterEdit(sitter: SitterDetail, onSaved: (sitter: SitterDeta
       onSaved(await api.editSitter(sitter.id, version, edit));
       setFault(null);
     } catch (error) {
-      const problem = error instanceof ClientError ? error.problem : null;
-      const current = SitterDetailSchema.safeParse(problem?.current).data;
+      const current = recordMet('sitter', error);
       // Something else was changed meanwhile: it does not touch this choice.
       if (current && current.version !== version) return send(edit, current.version);
       setFault(explain(error));

@@ -1,7 +1,7 @@
 import { Button, NativeSelect, TextInput, Textarea } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { GROUNDS, TASKS, WINNERS, type Task } from '../../core/place';
-import { PlaceSummarySchema, type PlaceSummary } from '../../contract';
+import type { PlaceSummary } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
 import { Conflict, type Picks } from '../../ui/Conflict';
 import { newId } from '../../ui/ids';
@@ -23,6 +23,7 @@ import {
   type PlaceText,
 } from './use-place-form';
 import styles from './places.module.css';
+import { recordMet } from '../../ui/current';
 
 const DESK_WORDS: Record<DeskForm, string> = {
   none: 'places.desk.none',
@@ -74,7 +75,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
       onSaved(saved);
     } catch (error) {
       const named = error instanceof ClientError ? error.problem : null;
-      const current = PlaceSummarySchema.safeParse(named?.current).data;
+      const current = recordMet('place', error);
       if (current) setTheirs(current);
       else setProblem(named?.errors?.[0]?.detail ?? explain(error));
       setBusy(false);

@@ -87,7 +87,11 @@ function Tolerance({
 export function Tolerances({ first }: { readonly first: OwnTolerances }) {
   const { length } = useReading();
   const [own, setOwn] = useState(first);
-  const save = async (id: DimensionId, value: number | undefined, on: OwnTolerances = own): Promise<Saved> => {
+  const save = async (
+    id: DimensionId,
+    value: number | undefined,
+    on: OwnTolerances = own,
+  ): Promise<Saved> => {
     const next = Object.fromEntries(
       Object.entries({ ...on.tolerances, [id]: value }).filter(([, kept]) => kept !== undefined),
     );
@@ -119,7 +123,12 @@ export function Tolerances({ first }: { readonly first: OwnTolerances }) {
             <tr key={id}>
               <th scope="row">{word(`dimension.${id}`)}</th>
               <td>
-                <Tolerance key={length} id={id} kept={own.tolerances[id]} onSave={(value) => save(id, value)} />
+                <Tolerance
+                  key={length}
+                  id={id}
+                  kept={own.tolerances[id]}
+                  onSave={(value) => save(id, value)}
+                />
               </td>
             </tr>
           ))}

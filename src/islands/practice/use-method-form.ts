@@ -1,6 +1,6 @@
 import { hashKey } from '@tanstack/react-query';
 import { useState } from 'react';
-import { MethodSummarySchema, type MethodSummary } from '../../contract';
+import type { MethodSummary } from '../../contract';
 import type { ConditionId, Target } from '../../core/method';
 import { ClientError, api, explain } from '../../ui/client';
 import { useDraft } from '../../ui/use-draft';
@@ -17,6 +17,7 @@ import {
   type TargetText,
   type TargetTexts,
 } from './method-text';
+import { recordMet } from '../../ui/current';
 
 /** Targets while they are changed: rows are opened, then typed into. */
 export interface TargetsForm {
@@ -69,7 +70,7 @@ export function useMethodForm(
       onSaved(saved);
     } catch (error) {
       const problem = error instanceof ClientError ? error.problem : null;
-      const current = MethodSummarySchema.safeParse(problem?.current).data;
+      const current = recordMet('method', error);
       if (current) setTheirs(current);
       else setFault(problem?.errors?.[0]?.detail ?? explain(error));
     } finally {

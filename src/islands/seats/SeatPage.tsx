@@ -1,56 +1,21 @@
 import '../../words/pages';
-import {
-  controlFor,
-  endsOf,
-  isFixed,
-  isStepped,
-  positionCount,
-  type Adjustment,
-  type SeatModel,
-} from '../../core/seat';
+import type { Adjustment, SeatModel } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, sayPrice, sayTurns, sayValue, word, type Reading } from '../../words';
+import { sayLength, sayPrice, sayValue, word } from '../../words';
+import { controlOf, moreOf, movesOf, rangeOf } from './seat-facts';
 import styles from './seats.module.css';
-
-function sayIn(adjustment: Adjustment, value: number, reading: Reading): string {
-  if (adjustment.unit === 'deg') return sayValue({ deg: value }, reading);
-  if (adjustment.unit === 'turn') return sayTurns(value);
-  return adjustment.unit === 'step' ? String(value) : sayLength(value, reading);
-}
-
-function rangeOf(adjustment: Adjustment, reading: Reading): string {
-  const { lowest, highest } = endsOf(adjustment.travel);
-  return isFixed(adjustment)
-    ? sayIn(adjustment, lowest, reading)
-    : `${sayIn(adjustment, lowest, reading)} – ${sayIn(adjustment, highest, reading)}`;
-}
-
-function movesOf(adjustment: Adjustment): string {
-  if (isFixed(adjustment)) return word('seats.moves.fixed');
-  return isStepped(adjustment)
-    ? word('seats.moves.clicks').replace('{n}', String(positionCount(adjustment)))
-    : word('seats.moves.slides');
-}
 
 function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonly adjustment: Adjustment }) {
   const reading = useReading();
-  const found = controlFor(seat.controls, adjustment.id);
   return (
     <tr>
       <th scope="row">{word(`kind.${adjustment.kind}`)}</th>
       <td>{rangeOf(adjustment, reading)}</td>
       <td>{movesOf(adjustment)}</td>
-      <td>
-        {found
-          ? `${word(`hand.${found.control.hand}`)}: ${found.control.name}, ${found.control.place}`
-          : word('card.noControl')}
-      </td>
-      <td>
-        {found &&
-          `${word(`action.${found.move.action}`)}, ${word(`direction.${found.move.directionForMore}`)} = ${word(`more.${adjustment.kind}`)}`}
-      </td>
+      <td>{controlOf(seat, adjustment)}</td>
+      <td>{moreOf(seat, adjustment)}</td>
     </tr>
   );
 }

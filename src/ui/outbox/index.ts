@@ -1,22 +1,19 @@
 /** The one outbox of this page. */
 import { v7 } from 'uuid';
-import type { ZodType } from 'zod';
-import {
-  FittingDetailSchema,
-  MeasuringSessionSchema,
-  SitterDetailSchema,
-  type DraftEdit,
-  type MeasuringSession,
-  type MeasuringSessionEdit,
-  type ReadingEdit,
-  type SavedDraft,
-  type SettingSet,
-  type SitterDetail,
+import type {
+  DraftEdit,
+  MeasuringSession,
+  MeasuringSessionEdit,
+  ReadingEdit,
+  SavedDraft,
+  SettingSet,
+  SitterDetail,
 } from '../../contract';
 import type { DimensionId } from '../../core/body';
 import type { Settings } from '../../core/fit';
 import type { AdjustmentKind } from '../../core/seat';
 import { api } from '../client';
+import { asRecord } from '../current';
 import { deviceEntries, memoryEntries } from './device';
 import type { Entry, NewEntry } from './entry';
 import { Outbox } from './outbox';
@@ -88,18 +85,9 @@ export const sessionOf = (entry: Entry): MeasuringSessionEdit => entry.body as M
 export const readingOf = (entry: Entry): ReadingEdit => entry.body as ReadingEdit;
 
 /** What the server has instead of a refused entry, where it said so. */
-const parsed = new WeakMap<object, unknown>();
-
-/** Read once for each refusal: it is asked for whenever anything is drawn. */
-function currentOf<T>(entry: Entry, schema: ZodType<T>): T | null {
-  const { refusal } = entry;
-  if (!refusal) return null;
-  if (!parsed.has(refusal)) parsed.set(refusal, schema.safeParse(refusal.current).data ?? null);
-  return parsed.get(refusal) as T | null;
-}
-export const currentFitting = (entry: Entry) => currentOf(entry, FittingDetailSchema);
-export const currentSitter = (entry: Entry) => currentOf(entry, SitterDetailSchema);
-export const currentSession = (entry: Entry) => currentOf(entry, MeasuringSessionSchema);
+export const currentFitting = (entry: Entry) => asRecord('fitting', entry.refusal?.current);
+export const currentSitter = (entry: Entry) => asRecord('sitter', entry.refusal?.current);
+export const currentSession = (entry: Entry) => asRecord('session', entry.refusal?.current);
 
 function send(entry: Entry): Promise<unknown> {
   const { key, recordId } = entry;

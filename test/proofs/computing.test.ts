@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { SeatSummary } from '../../src/contract';
+import type { Page } from '../../src/contract/paging';
 import type { FitRequest, RankAnswer } from '../../src/contract/compute';
 import { startApp, type App } from '../support/app';
 import { runLines } from '../support/command-line';
@@ -42,7 +43,7 @@ describe('cases from outside, many at once', () => {
 
   it('keep nobody else waiting: many are ranked beside a page that is asked for', async function () {
     this.timeout(30_000);
-    const seats = (await get<SeatSummary[]>('/seats')).map(({ versionId }) => ({ id: versionId }));
+    const seats = (await get<Page<SeatSummary>>('/seats')).items.map(({ versionId }) => ({ id: versionId }));
     const many = Array.from({ length: 600 }, (_, n) => seats[n % seats.length]!);
     const body = JSON.stringify({ ...RANK, seats: many });
     const ranking = fetch(`${app.base}/api/v1/rank`, {

@@ -135,7 +135,7 @@ describe('a process that is killed while it saves', function () {
   const made: Records[] = [];
   before(() => {
     buildSync({
-      entryPoints: ['test/load/saving-process.ts'],
+      entryPoints: ['test/proofs/saving-process.ts'],
       bundle: true,
       packages: 'external',
       platform: 'node',
@@ -210,7 +210,7 @@ describe('a server that is killed while four writers save', function () {
         method: 'PUT',
         headers: {
           'content-type': 'application/json',
-          'if-match': `"${revision}"`,
+          'if-match': `"draft-${revision}"`,
           'idempotency-key': key,
         },
         body: JSON.stringify({ positions: {}, remedies: { footrestMm: n / 10, backCushionMm: 0 } }),

@@ -1,0 +1,66 @@
+/** What a page says of a seat, as text: how far each adjustment goes, how it moves, and how it is worked. */
+import {
+  ADJUSTMENT_KINDS,
+  NAMED_KINDS,
+  controlFor,
+  endsOf,
+  isFixed,
+  isStepped,
+  positionCount,
+  valueAt,
+  type Adjustment,
+  type SeatModel,
+} from '../../core/seat';
+import { sayInUnit, word, type Reading } from '../../words';
+
+/** Ends of a range as they are written together: the unit once, where both have the same. */
+export function sayRange(from: string, to: string): string {
+  const unit = /[^\d/.,]+$/.exec(to)?.[0] ?? '';
+  if (from.startsWith('−') || from.startsWith('-'))
+    return word('seats.range.to').replace('{from}', from).replace('{to}', to);
+  return unit !== '' && from.endsWith(unit) ? `${from.slice(0, -unit.length)}–${to}` : `${from}–${to}`;
+}
+
+const isNamed = ({ kind }: Adjustment): boolean => NAMED_KINDS.includes(kind);
+
+function sayOne(adjustment: Adjustment, value: number, reading: Reading): string {
+  if (isNamed(adjustment)) return word(`state.${adjustment.kind}.${value}`);
+  const said = sayInUnit(value, adjustment.unit, reading);
+  return adjustment.unit === 'pump' ? word('seats.strokes').replace('{n}', said) : said;
+}
+
+/** From where to where an adjustment goes; of one whose positions have names, the names. */
+export function rangeOf(adjustment: Adjustment, reading: Reading): string {
+  const { lowest, highest } = endsOf(adjustment.travel);
+  if (isFixed(adjustment)) return sayOne(adjustment, lowest, reading);
+  if (isNamed(adjustment))
+    return Array.from({ length: positionCount(adjustment) }, (_, i) =>
+      sayOne(adjustment, valueAt(adjustment, i), reading),
+    ).join(' · ');
+  return sayRange(sayOne(adjustment, lowest, reading), sayOne(adjustment, highest, reading));
+}
+
+/** How it moves between its ends. */
+export function movesOf(adjustment: Adjustment): string {
+  if (isFixed(adjustment)) return word('seats.moves.fixed');
+  return isStepped(adjustment)
+    ? word('seats.moves.clicks').replace('{n}', String(positionCount(adjustment)))
+    : word('seats.moves.slides');
+}
+
+/** Where its control is; that there is none. */
+export function controlOf(seat: SeatModel, { id }: Adjustment): string {
+  const found = controlFor(seat.controls, id);
+  if (!found) return word('card.noControl');
+  const { hand, name, place } = found.control;
+  return `${word(`hand.${hand}`)}: ${name}, ${place}`;
+}
+
+/** What is done for more, and what more is: "Turn, clockwise: further out". */
+export function moreOf(seat: SeatModel, { id, kind }: Adjustment): string {
+  const found = controlFor(seat.controls, id);
+  if (!found) return '';
+  const { action, directionForMore } = found.move;
+  const more = word(`more.${ADJUSTMENT_KINDS[kind].sign}`);
+  return `${word(`action.${action}`)}, ${word(`direction.${directionForMore}`)}: ${more}`;
+}

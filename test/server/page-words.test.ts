@@ -1,0 +1,87 @@
+/** The text of every page with every demo record, as the server sends it: nothing in it is a key. */
+import { readdirSync } from 'node:fs';
+import { expect } from 'chai';
+import { PAGE_WORDS } from '../../src/words/pages';
+import { WORDS } from '../../src/words';
+import { startApp, type App } from '../support/app';
+import { readRows } from '../support/read-database';
+
+const KEYS = [...Object.keys(WORDS), ...Object.keys(PAGE_WORDS)];
+const AREAS = [...new Set(KEYS.map((key) => key.split('.')[0]!))];
+/** What a key looks like that nobody worded: it begins as the others do. */
+const KEY_LIKE = new RegExp(`(?<![\\w./-])(?:${AREAS.join('|')})\\.[a-z]\\w*(?:\\.\\w+)*(?![\\w-]*/)`, 'g');
+
+const ENTITIES: Readonly<Record<string, string>> = {
+  '&amp;': '&',
+  '&lt;': '<',
+  '&gt;': '>',
+  '&quot;': '"',
+  '&#39;': "'",
+};
+/** What somebody reads, and what is read out: text, labels, titles, placeholders. */
+function textOf(html: string): string {
+  const bare = html.replace(/<(script|style)[\s\S]*?<\/\1>/g, ' ').replace(/\sprops="[^"]*"/g, '');
+  const spoken = [...bare.matchAll(/\s(?:aria-label|title|placeholder|alt)="([^"]*)"/g)].map((m) => m[1]!);
+  return [bare.replace(/<[^>]*>/g, ' '), ...spoken]
+    .join('\n')
+    .replace(/&\w+;|&#\d+;/g, (e) => ENTITIES[e] ?? e);
+}
+
+describe('the words of every page', function () {
+  this.timeout(120_000);
+  let app: App;
+  before(async () => {
+    app = await startApp();
+  });
+  after(() => app.stop());
+
+  it('are words, with all demo records, in every unit', async () => {
+    const ids = async (table: string) =>
+      (await readRows(app.folder, `select id from ${table}`)).map((r) => String(r.id));
+    const fittings = await ids('fittings');
+    const addresses: Readonly<Record<string, readonly string[]>> = {
+      '/fittings/[id]': fittings.flatMap((id) =>
+        ['measure', 'choose', 'set', 'card'].map((s) => `/fittings/${id}?stage=${s}`),
+      ),
+      '/fittings/[id]/card': fittings.map((id) => `/fittings/${id}/card`),
+      '/people/[id]': (await ids('sitters')).map((id) => `/people/${id}`),
+      '/people/[id]/measure': (await ids('sitters')).map((id) => `/people/${id}/measure`),
+      '/practice/methods/[id]': (
+        await readRows(app.folder, 'select distinct method_id as id from method_versions')
+      ).map((r) => `/practice/methods/${String(r.id)}`),
+      '/seats/[id]': (await ids('seat_versions')).map((id) => `/seats/${id}`),
+    };
+    const pages = readdirSync('src/pages', { recursive: true })
+      .map(String)
+      .filter((name) => name.endsWith('.astro'))
+      .map((name) => `/${name.replace(/(^|\/)index\.astro$|\.astro$/, '')}`);
+    const found: string[] = [];
+    let read = 0;
+    for (const page of pages) {
+      const all = page.includes('[id]') ? addresses[page] : [page];
+      expect(all, `no addresses for ${page}`).to.be.an('array').that.is.not.empty;
+      for (const address of all!) {
+        const units = ['mm', 'cm', 'in'][read % 3]!;
+        const response = await fetch(app.base + address, {
+          headers: { cookie: `velto-units=${units}` },
+          redirect: 'manual',
+        });
+        const text = textOf(await response.text());
+        if (response.status !== 404) expect(text.length, address).to.be.greaterThan(100);
+        for (const [key] of text.matchAll(KEY_LIKE)) found.push(`${address}: ${key}`);
+        for (const hole of text.match(/\{\w+\}|\bundefined\b|\bNaN\b|\[object/g) ?? [])
+          found.push(`${address}: ${hole}`);
+        read++;
+      }
+    }
+    expect(found).to.deep.equal([]);
+    expect(read).to.be.greaterThan(60);
+  });
+
+  it('would be found out', () => {
+    const page = textOf(
+      '<p title="kind.seatHeight">up = more.seatHeight</p><script>word("a.b")</script><td>12.5 mm</td>',
+    );
+    expect(page.match(KEY_LIKE)).to.deep.equal(['more.seatHeight', 'kind.seatHeight']);
+  });
+});
