@@ -180,7 +180,7 @@ export type TableSummary = z.infer<typeof TableSummarySchema>;
 /** A table of the practice's own, as the text of a CSV file. */
 export const NewTableSchema = z.strictObject({
   id: Id,
-  name: Name,
+  name: NewName,
   source: z.string().trim().min(1).max(300),
   csv: z.string().max(200_000),
 });
@@ -204,7 +204,7 @@ const partOfPlace = (kind: AdjustmentKind) =>
 /** A place as typed: desk, screen and footrest are one adjustment each, or none. */
 export const PlaceEditSchema = z.strictObject({
   id: Id,
-  name: Name,
+  name: NewName,
   ...PLACE_FIELDS,
   desk: partOfPlace('deskHeight').nullable(),
   screen: partOfPlace('screenHeight').nullish(),

@@ -1,6 +1,7 @@
 /** Zod schemas of everything that is stored as a document or crosses the API; past these, types are trusted. */
 import { z } from 'zod';
 import { DIMENSION_IDS, type Body } from '../core/body';
+import { hasInvisible } from '../core/exchange/invisible';
 import {
   INPUTS_SCHEMA,
   REMEDY_IDS,
@@ -43,18 +44,12 @@ const NOTES_LIMIT = 2000;
 export const Id = z.uuid();
 /** Text of one line. */
 const PLAIN = /^\P{Cc}*$/u;
-/**
- * Characters that nobody sees: two names with and without them look alike, and some turn the reading direction of what
- * stands after them. The joiners of scripts that need them (U+200C, U+200D) stay.
- */
-const INVISIBLE =
-  /[\u00AD\u061C\u180E\u200B\u200E\u200F\u2028-\u202E\u2060-\u206F\uFEFF\uFFF9-\uFFFB]|^[\u200C\u200D]|[\u200C\u200D]$|[\p{Script=Latin}\s][\u200C\u200D]|[\u200C\u200D][\p{Script=Latin}\s]/u;
 /** Text of several lines. */
 const LINES = /^(?:[\n\r\t]|\P{Cc})*$/u;
 export const Name = z.string().trim().min(1).max(NAME_LIMIT);
 /** A name as it comes in: what is kept already may be less plain, and is still read. */
 export const NewName = Name.regex(PLAIN, 'Control characters cannot be part of a name.').refine(
-  (name) => !INVISIBLE.test(name),
+  (name) => !hasInvisible(name),
   'This name holds an invisible character. Type it again, without copying it.',
 );
 /** What somebody writes, of so many characters at most. */

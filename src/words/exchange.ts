@@ -90,6 +90,7 @@ export const EXCHANGE_WORDS = {
   'exchange.fault.nameMissing': 'A name, or a nickname, has to stand there.',
   'exchange.fault.tooLong': 'It is longer than {hi} characters.',
   'exchange.fault.control': 'It holds characters that cannot be shown.',
+  'exchange.fault.invisible': 'It holds an invisible character. Type it again, without copying it.',
   'exchange.fault.formula': 'A spreadsheet would compute this. Put an apostrophe before it if it is meant.',
   'exchange.fault.notADate': 'Write the date as 2016-03-09.',
   'exchange.fault.dateAhead': 'This date is still to come.',

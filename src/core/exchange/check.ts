@@ -2,6 +2,7 @@
 import { DIMENSIONS, pairDoubts, rangeDoubt, type Body } from '../body';
 import type { Quantity } from '../quantity';
 import { shown, type FilePerson, type FileReading, type PeopleFault } from './people';
+import { hasInvisible } from './invisible';
 
 /** Longest texts; a file that has more is not cut off but told. */
 export const TEXT_LIMITS = { name: 120, consentBy: 120, takenBy: 120, source: 200, reason: 300 } as const;
@@ -41,6 +42,8 @@ function textFault(
   if (text === lastGood) return [];
   if ((manyLines ? /(?![\n\t\r])\p{Cc}/u : /\p{Cc}/u).test(text))
     return [{ path, reason: 'control', value: shown(text) }];
+  if (!manyLines && hasInvisible(text.replace(/^\uFEFF/, '')))
+    return [{ path, reason: 'invisible', value: shown(text) }];
   if (!manyLines) lastGood = text;
   return [];
 }
