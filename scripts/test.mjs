@@ -1,7 +1,8 @@
 // One command: installs what is missing (Debian's Chromium and pdftotext included), builds, runs the tests; with
 // `--proofs` those that take long instead.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.mjs';
 
@@ -139,6 +140,24 @@ async function runAll(jobs, atOnce, env = {}) {
   return results;
 }
 
+/** Demo records as a first start makes them, once for all suites: each has its own copy. */
+async function preparedRecords() {
+  const folder = mkdtempSync(join(tmpdir(), 'velto-records-'));
+  const server = spawn(process.execPath, ['dist/serve.mjs', '--demo', '--port', '0', '--data', folder], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const ended = new Promise((resolve) => server.once('exit', resolve));
+  const started = new Promise((resolve) =>
+    server.stdout.setEncoding('utf8').on('data', (text) => /http:/.test(text) && resolve(true)),
+  );
+  if ((await Promise.race([started, ended])) !== true)
+    fail('The server did not start: without it nothing can be tested.');
+  server.kill('SIGTERM');
+  await ended;
+  return folder;
+}
+
 const given = process.argv.slice(2);
 const isProof = given[0] === '--proofs';
 if (given.length > 0 && !isProof) {
@@ -148,9 +167,11 @@ if (given.length > 0 && !isProof) {
 }
 const began = Date.now();
 const IN_FULL = { VELTO_PROOFS: '1' };
+const records = isProof ? null : await preparedRecords();
 const results = isProof
   ? [...(await runAll(PROOFS.beside, AT_ONCE, IN_FULL)), ...(await runAll(PROOFS.alone, 1, IN_FULL))]
-  : await runAll(TESTS, AT_ONCE);
+  : await runAll(TESTS, AT_ONCE, { VELTO_TEST_RECORDS: records });
+if (records) rmSync(records, { recursive: true, force: true });
 // Said once more at the end: among thousands of lines nobody finds it.
 for (const { name, faults } of results.filter(({ failed }) => failed > 0)) console.log(`${name}\n${faults}`);
 console.log(`It took ${Math.round((Date.now() - began) / 1000)} s.`);

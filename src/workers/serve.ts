@@ -1,5 +1,5 @@
 /** Runs jobs in a browser's worker: the newest is wanted, what came before it is let go. */
-import { expose } from 'comlink';
+import { expose, releaseProxy, type Endpoint, type Remote } from 'comlink';
 import { runSliced } from './sliced';
 
 /** Jobs by name: what each takes and what it comes to. */
@@ -21,17 +21,27 @@ export interface JobsApi {
   readonly cancel: (seq: number) => void;
 }
 
-export function serveJobs<J extends JobTable<J>>(jobs: Runners<J>): void {
+/** Lets go of what a caller is heard through: its port would stay open until somebody clears up, or for good. */
+function letGo(heard: Partial<Pick<Remote<object>, typeof releaseProxy>>): void {
+  heard[releaseProxy]?.();
+}
+
+/** @param at where the caller is; else whoever started this worker */
+export function serveJobs<J extends JobTable<J>>(jobs: Runners<J>, at?: Endpoint): void {
   let newest = 0;
   const api: JobsApi = {
     async run(name, seq, input, onProgress) {
       newest = Math.max(newest, seq);
       const job = jobs[name as keyof J] as unknown as (input: unknown) => Generator<unknown, void>;
-      return runSliced(job(input), onProgress, () => seq === newest);
+      try {
+        return await runSliced(job(input), onProgress, () => seq === newest);
+      } finally {
+        letGo(onProgress as object);
+      }
     },
     cancel(seq) {
       newest = Math.max(newest, seq + 1);
     },
   };
-  expose(api);
+  expose(api, at);
 }

@@ -175,11 +175,15 @@ describe('cases from outside', () => {
       const answer = await post<{ errors: { pointer: string }[] }>('/fit', JSON.stringify(body));
       expect(answer.status, pointer).to.equal(422);
       expect(answer.body.errors.map((e) => e.pointer)).to.include(pointer);
-      const [line] = (await run([], `${JSON.stringify(body)}\n`)).out.trim().split('\n');
-      const said = JSON.parse(line!) as { line: number; faults: { pointer: string }[] };
-      expect(said.line).to.equal(1);
-      expect(said.faults.map((f) => f.pointer)).to.include(pointer);
     }
+    const { out } = await run([], wrong.map(([body]) => `${JSON.stringify(body)}\n`).join(''));
+    const said = out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { line: number; faults: { pointer: string }[] });
+    expect(said.map(({ line }) => line)).to.deep.equal(wrong.map((_, i) => i + 1));
+    for (const [i, [, pointer]] of wrong.entries())
+      expect(said[i]!.faults.map((f) => f.pointer)).to.include(pointer);
     const rank = await post<{ errors: { pointer: string }[] }>(
       '/rank',
       JSON.stringify({

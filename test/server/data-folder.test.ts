@@ -30,7 +30,7 @@ describe('the folder of the data', function () {
   this.timeout(60_000);
 
   it('holds everything in its one file: after a start, and at the end', async () => {
-    const app = await startApp();
+    const app = await startApp({ isFirst: true });
     const early = copyOf(app.folder);
     expect(await readRows(early, 'select count(*) as n from sitters')).to.deep.equal([{ n: 8 }]);
     const id = v7();
@@ -58,7 +58,7 @@ describe('the folder of the data', function () {
   });
 
   it('can be read by nobody else on the machine', async () => {
-    const app = await startApp();
+    const app = await startApp({ isFirst: true });
     await add(app.base);
     for (const name of ['velto.db', 'velto.db-wal', 'velto.db-shm', 'velto-data.txt'])
       if (existsSync(join(app.folder, name)))
@@ -67,7 +67,7 @@ describe('the folder of the data', function () {
   });
 
   it('takes nothing once it is gone: what cannot be kept is refused', async () => {
-    const app = await startApp();
+    const app = await startApp({ isFirst: true });
     rmSync(app.folder, { recursive: true, force: true });
     const refused = await add(app.base);
     expect(refused.status).to.equal(503);

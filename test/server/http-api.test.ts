@@ -387,7 +387,7 @@ describe('the API', () => {
 
 describe('starting', () => {
   it('loads the demo once and keeps the data; the address is said last', async () => {
-    const first = await startApp();
+    const first = await startApp({ isFirst: true });
     expect(first.output[first.output.length - 1]).to.match(/^Velto is at http:\/\/127\.0\.0\.1:\d+\/$/);
     expect(first.output.join('\n')).to.include('demo records loaded');
     const id = v7();
@@ -423,7 +423,7 @@ describe('starting', () => {
 
   it('says that a port is taken and ends', async () => {
     const { spawnSync } = await import('node:child_process');
-    const app = await startApp();
+    const app = await startApp({ isFirst: true });
     const port = new URL(app.base).port;
     const second = spawnSync(
       process.execPath,

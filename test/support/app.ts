@@ -1,6 +1,6 @@
 /** The built server on a port that the system picks, over a data folder of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
@@ -23,6 +23,16 @@ const START_MS = 20_000;
 const running = new Set<ChildProcess>();
 process.once('exit', () => running.forEach((child) => child.kill('SIGKILL')));
 
+/** Records that somebody has prepared: the same as a first start with `--demo` makes, sooner. */
+const PREPARED = process.env.VELTO_TEST_RECORDS;
+
+/** A data folder of its own; prepared where nothing of the start itself is looked at. */
+function newFolder({ isEmpty, isFirst }: { isEmpty?: boolean; isFirst?: boolean }): string {
+  const folder = mkdtempSync(join(tmpdir(), 'velto-web-'));
+  if (PREPARED && !isEmpty && !isFirst) cpSync(PREPARED, folder, { recursive: true });
+  return folder;
+}
+
 const argsOf = ({ args = [], isEmpty = false }: { args?: readonly string[]; isEmpty?: boolean }) => [
   ...(isEmpty ? [] : ['--demo']),
   ...args,
@@ -37,10 +47,12 @@ export async function startApp(
     readonly args?: readonly string[];
     /** Without demo records. */
     readonly isEmpty?: boolean;
+    /** Where the start itself is looked at, or the records it makes at another time. */
+    readonly isFirst?: boolean;
     readonly env?: Record<string, string>;
   } = {},
 ): Promise<App> {
-  const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'velto-web-'));
+  const folder = options.folder ?? newFolder(options);
   const child: ChildProcess = spawn(
     process.execPath,
     ['dist/serve.mjs', '--port', String(options.port ?? 0), '--data', folder, ...argsOf(options)],

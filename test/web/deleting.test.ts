@@ -13,7 +13,7 @@ describe('deleting', function () {
   let name: string;
   before(async () => {
     // The clock of the server is another than that of the device: undoing does not depend on it.
-    app = await startApp({ env: { VELTO_NOW: '2026-11-25T03:00:00Z' } });
+    app = await startApp({ isFirst: true, env: { VELTO_NOW: '2026-11-25T03:00:00Z' } });
     bench = await startBrowser();
     user = new Driver(await bench.open(), app.base);
     const [row] = await readRows(
