@@ -16,6 +16,7 @@ import {
   type PeopleFault,
   type PeopleRead,
 } from '../../src/core/exchange';
+import { hasInvisible } from '../../src/core/exchange/invisible';
 import { readPeopleJson } from '../../src/contract/people-file';
 import { FILE_PERSON } from '../support/file-person';
 
@@ -252,7 +253,7 @@ const anyName = fc
     ),
   )
   .map((name) => name.replace(/\p{Cc}/gu, '').trim())
-  .filter((name) => name !== '' && name.length <= 120);
+  .filter((name) => name !== '' && name.length <= 120 && !hasInvisible(name));
 const anyDay = fc
   .date({ min: new Date('1930-01-01'), max: new Date('2026-11-25'), noInvalidDate: true })
   .map((d) => d.toISOString().slice(0, 10));

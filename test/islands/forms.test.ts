@@ -7,7 +7,13 @@ import { SHIPPED_METHODS } from '../../src/core/method';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { PlaceEditSchema } from '../../src/contract';
 import { faultOf, readingsOf, typed } from '../../src/islands/people/use-measures';
-import { PLACE_LABELS, differingFields, readPlace, sayField, textsOf } from '../../src/islands/places/use-place-form';
+import {
+  PLACE_LABELS,
+  differingFields,
+  readPlace,
+  sayField,
+  textsOf,
+} from '../../src/islands/places/use-place-form';
 import { faultsOf, readMethod, textOf } from '../../src/islands/practice/method-text';
 import { asRecord, recordMet } from '../../src/ui/current';
 import { ClientError } from '../../src/ui/client-error';
@@ -30,7 +36,9 @@ describe('the form of a workstation', () => {
       expect(faults, place.name).to.deep.equal({});
       expect(PlaceEditSchema.safeParse(clean(edit)).success, place.name).to.equal(true);
       const again = { ...place, adjustments: [edit.desk, edit.screen, edit.footrest].filter((a) => !!a) };
-      expect(differingFields(textsOf(place, DEFAULT_READING), textsOf(again, DEFAULT_READING))).to.deep.equal([]);
+      expect(differingFields(textsOf(place, DEFAULT_READING), textsOf(again, DEFAULT_READING))).to.deep.equal(
+        [],
+      );
     }
   });
 
@@ -50,7 +58,9 @@ describe('the form of a workstation', () => {
     expect(readPlace(ID, blank, DEFAULT_READING).faults).to.include.keys('name', 'height');
     const desk = { ...blank, name: 'Hatch', form: 'slides' as const, thickness: '30', keyboard: '20' };
     const faultAt = (change: Partial<typeof desk>) =>
-      Object.keys(readPlace(ID, { ...desk, lowest: '650', highest: '850', ...change }, DEFAULT_READING).faults);
+      Object.keys(
+        readPlace(ID, { ...desk, lowest: '650', highest: '850', ...change }, DEFAULT_READING).faults,
+      );
     expect(faultAt({})).to.deep.equal([]);
     expect(faultAt({ thickness: '3000' })).to.deep.equal(['thickness']);
     expect(faultAt({ drawer: 'wide' })).to.deep.equal(['drawer']);
@@ -61,8 +71,13 @@ describe('the form of a workstation', () => {
   it('says each field in words where two versions differ', () => {
     const texts = textsOf({ ...DEMO_PLACES[0]!, id: ID }, DEFAULT_READING);
     for (const key of Object.keys(PLACE_LABELS) as (keyof typeof PLACE_LABELS)[])
-      expect(sayField(key, texts), key).to.match(/\S/).and.not.to.match(/^[a-z]+\.[a-z]/);
-    expect(differingFields(texts, { ...texts, name: 'Other', notes: 'x' })).to.have.members(['name', 'notes']);
+      expect(sayField(key, texts), key)
+        .to.match(/\S/)
+        .and.not.to.match(/^[a-z]+\.[a-z]/);
+    expect(differingFields(texts, { ...texts, name: 'Other', notes: 'x' })).to.have.members([
+      'name',
+      'notes',
+    ]);
   });
 });
 
@@ -81,8 +96,19 @@ describe('the form of a method', () => {
     const faults = (change: Partial<typeof text>) =>
       Object.keys(faultsOf(readMethod(method, { ...text, ...change }, DEFAULT_READING)));
     expect(faults({ headRestFrom: 'late' })).to.deep.equal(['headRestFromDeg']);
-    expect(faults({ reported: { ...text.reported, knee: { lo: '120', hi: '90' } } })).to.deep.equal(['reported/knee']);
-    const thigh = { hardLo: '', bandLo: '9', aimLo: '0', aimHi: '0', bandHi: '4', hardHi: '', weight: '2', source: '' };
+    expect(faults({ reported: { ...text.reported, knee: { lo: '120', hi: '90' } } })).to.deep.equal([
+      'reported/knee',
+    ]);
+    const thigh = {
+      hardLo: '',
+      bandLo: '9',
+      aimLo: '0',
+      aimHi: '0',
+      bandHi: '4',
+      hardHi: '',
+      weight: '2',
+      source: '',
+    };
     expect(faults({ targets: { thigh } })).to.deep.equal(['thigh']);
   });
 });
@@ -122,7 +148,8 @@ describe('a record out of a refusal', () => {
   it('is taken where it looks like one, and never out of something else', () => {
     const session = { id: ID, taken: [], clothes: '', notes: '', version: 2 };
     expect(asRecord('session', session)).to.equal(session);
-    for (const odd of [null, undefined, 'x', [], {}, { version: 1 }]) expect(asRecord('session', odd)).to.equal(null);
+    for (const odd of [null, undefined, 'x', [], {}, { version: 1 }])
+      expect(asRecord('session', odd)).to.equal(null);
     expect(asRecord('fitting', session)).to.equal(null);
     const problem = { type: 't', title: 'Changed', status: 412, current: session };
     expect(recordMet('session', new ClientError('refused', problem))).to.equal(session);

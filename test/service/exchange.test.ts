@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { hasInvisible } from '../../src/core/exchange/invisible';
 import type { Outcome } from '../../src/contract';
 import fc from 'fast-check';
 import { v7 } from 'uuid';
@@ -112,7 +113,7 @@ describe('people taken out and in', function () {
         name: fc
           .string({ unit: 'grapheme', minLength: 1, maxLength: 30 })
           .map((s) => s.replace(/\p{Cc}/gu, '').trim())
-          .filter((s) => s !== '' && s.length <= 120),
+          .filter((s) => s !== '' && s.length <= 120 && !hasInvisible(s)),
         isNickname: fc.boolean(),
         sessions: fc.constant(
           [...new Set(sessions)].map((id, i) => ({

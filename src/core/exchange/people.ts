@@ -125,6 +125,9 @@ const SHOWN = 60;
 /** As it is shown beside a fault: control characters as what they are, and not without end. */
 export const shown = (value: unknown): string => {
   const text = typeof value === 'string' ? value : (JSON.stringify(value) ?? '');
-  const plain = text.replace(/[\p{Cc}\p{Cf}]/gu, (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`);
+  const plain = text.replace(
+    /[\p{Cc}\p{Cf}]/gu,
+    (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  );
   return plain.length > SHOWN ? `${plain.slice(0, SHOWN)}…` : plain;
 };
