@@ -189,17 +189,29 @@ export const createFitting = useCase('create', 'fitting', (ctx: Context, fitting
   }),
 );
 
+/** The fitting that somebody edits in the version they saw; else why they cannot. */
+async function fittingAsSeen(
+  ctx: Context,
+  q: Queries,
+  id: string,
+  version: EditedVersion,
+): Promise<Outcome<FittingRow>> {
+  const row = await findFitting(q, id);
+  if (!row) return refused('notFound');
+  const current = await detailOf(ctx, q, id);
+  if (!current) return refused('erased');
+  return isEdited(version, row.version) ? done(row) : refused('changedMeanwhile', { current });
+}
+
 /** Chooses seat, place, method, fitter or tools. Positions that no longer mean anything are dropped from the draft. */
 export const editFitting = useCase(
   'edit',
   'fitting',
   (ctx: Context, id: string, version: EditedVersion, edit: FittingEdit) =>
     write(ctx, async (q): Promise<Outcome<FittingDetail>> => {
-      const row = await findFitting(q, id);
-      if (!row) return refused('notFound');
-      const current = await detailOf(ctx, q, id);
-      if (!current) return refused('erased');
-      if (!isEdited(version, row.version)) return refused('changedMeanwhile', { current });
+      const seen = await fittingAsSeen(ctx, q, id, version);
+      if (!seen.ok) return seen;
+      const row = seen.value;
       if (row.state !== 'open') return refused('closed');
       const faults = await danglingFaults(q, edit);
       if (faults.length > 0) return refused('invalid', { faults });
@@ -371,11 +383,9 @@ export const actOnFitting = useCase(
   'fitting',
   (ctx: Context, id: string, version: EditedVersion, act: FittingAct) =>
     write(ctx, async (q): Promise<Outcome<FittingDetail>> => {
-      const row = await findFitting(q, id);
-      if (!row) return refused('notFound');
-      const current = await detailOf(ctx, q, id);
-      if (!current) return refused('erased');
-      if (!isEdited(version, row.version)) return refused('changedMeanwhile', { current });
+      const seen = await fittingAsSeen(ctx, q, id, version);
+      if (!seen.ok) return seen;
+      const row = seen.value;
       const result = act.act === 'reopen' ? await reopen(ctx, q, row) : await settle(ctx, q, row, act);
       return result ?? done((await detailOf(ctx, q, id))!);
     }),
