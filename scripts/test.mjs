@@ -1,7 +1,16 @@
 // One command: installs what is missing (Debian's Chromium and pdftotext included), builds, runs the tests; with
 // `--proofs` those that take long instead.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, buildIfStale, checkNode, fail, installPackages } from './machine.mjs';
@@ -44,7 +53,6 @@ function installTools() {
 checkNode();
 installPackages();
 installTools();
-buildIfStale();
 
 const filesIn = (folder) =>
   readdirSync(join(ROOT, 'test', folder), { recursive: true })
@@ -67,7 +75,9 @@ const IN_PLACE = [
 const STARTS_IT = (file) => /^(?:server|docs)\//.test(file);
 /** Runs at the same time: more would make those wait too long that look at the time. */
 const AT_ONCE = 2;
-/** Suites of pages go in so many runs: those of one run share a browser. */
+/** It looks at every screen, which takes longer than any other suite: it has a run of its own. */
+const EVERY_SCREEN = 'web/accessibility.test.ts';
+/** The other suites of pages go in so many runs: those of one run share a browser. */
 const RUNS_OF_PAGES = 6;
 /** With others beside them tests take their time. */
 const BESIDE_MS = '60000';
@@ -85,11 +95,19 @@ function divided(files, count) {
 }
 
 const inPlace = IN_PLACE.flatMap(filesIn);
-/** What can run beside something else, the longest first. */
-const TESTS = [
-  { name: 'computations and use cases', files: inPlace.filter((file) => !STARTS_IT(file)) },
-  ...divided(filesIn('web'), RUNS_OF_PAGES).map((files, i) => ({ name: `pages ${i + 1}`, files })),
+/** They need nothing built: they run while it is. */
+const COMPUTATIONS = {
+  name: 'computations and use cases',
+  files: inPlace.filter((file) => !STARTS_IT(file)),
+};
+/** What needs the built application, the longest first. */
+const ON_WHAT_IS_BUILT = [
+  { name: 'every screen', files: [EVERY_SCREEN] },
   { name: 'the built application', files: inPlace.filter(STARTS_IT) },
+  ...divided(
+    filesIn('web').filter((file) => file !== EVERY_SCREEN),
+    RUNS_OF_PAGES,
+  ).map((files, i) => ({ name: `pages ${i + 1}`, files })),
   { name: 'load', files: filesIn('load') },
 ];
 
@@ -110,15 +128,23 @@ const PROOFS = {
 /** Runs some tests; what they say is shown when they have ended, for others run at the same time. */
 function run({ name, files }, env) {
   const began = Date.now();
+  // Into a file: it is filled while this process waits for the build.
+  const folder = mkdtempSync(join(tmpdir(), 'velto-said-'));
+  const listing = join(folder, 'listing');
+  const output = openSync(listing, 'w');
   const child = spawn('npx', ['mocha', '--timeout', BESIDE_MS, ...files.map((file) => `test/${file}`)], {
     cwd: ROOT,
-    stdio: ['inherit', 'pipe', 'inherit'],
+    stdio: ['inherit', output, 'inherit'],
     env: { ...process.env, ...env },
   });
-  let said = '';
-  child.stdout.setEncoding('utf8').on('data', (text) => (said += text));
+  closeSync(output);
+  const end = () => child.kill('SIGTERM');
+  process.once('exit', end);
   return new Promise((resolve) => {
     child.on('close', (code) => {
+      process.off('exit', end);
+      const said = readFileSync(listing, 'utf8');
+      rmSync(folder, { recursive: true });
       const [, passed, failed] = /(\d+) passed, (\d+) failed\s*$/.exec(said) ?? [null, '0', '1'];
       const told = said.replace(/\d+ passed, \d+ failed\s*$/, '');
       process.stdout.write(`${name} (${Math.round((Date.now() - began) / 1000)} s)\n${told}\n`);
@@ -133,14 +159,18 @@ function run({ name, files }, env) {
   });
 }
 
-/** Runs several at a time, and gives what they came to. */
-async function runAll(jobs, atOnce, env = {}) {
+/** Runs several at a time, and gives what they came to; `early` has begun before and counts as one of them. */
+async function runAll(jobs, atOnce, env = {}, early = null) {
   const left = [...jobs];
   const results = [];
   const runOn = async () => {
     for (let job = left.shift(); job; job = left.shift()) results.push(await run(job, env));
   };
-  await Promise.all(Array.from({ length: atOnce }, runOn));
+  const afterEarly = async () => {
+    results.push(await early);
+    await runOn();
+  };
+  await Promise.all(Array.from({ length: atOnce }, (_, i) => (early && i === 0 ? afterEarly() : runOn())));
   return results;
 }
 
@@ -162,20 +192,31 @@ async function preparedRecords() {
   return folder;
 }
 
+async function runTests() {
+  const early = run(COMPUTATIONS, {});
+  buildIfStale();
+  const records = await preparedRecords();
+  const results = await runAll(ON_WHAT_IS_BUILT, AT_ONCE, { VELTO_TEST_RECORDS: records }, early);
+  rmSync(records, { recursive: true, force: true });
+  return results;
+}
+
+async function runProofs() {
+  const IN_FULL = { VELTO_PROOFS: '1' };
+  buildIfStale();
+  return [...(await runAll(PROOFS.beside, AT_ONCE, IN_FULL)), ...(await runAll(PROOFS.alone, 1, IN_FULL))];
+}
+
 const given = process.argv.slice(2);
 const isProof = given[0] === '--proofs';
 if (given.length > 0 && !isProof) {
+  buildIfStale();
   // The listing of the tests ends with the line that counts them: nothing is printed after it.
   const tests = spawnSync('npx', ['mocha', ...given], { cwd: ROOT, stdio: 'inherit' });
   process.exit(tests.status ?? 1);
 }
 const began = Date.now();
-const IN_FULL = { VELTO_PROOFS: '1' };
-const records = isProof ? null : await preparedRecords();
-const results = isProof
-  ? [...(await runAll(PROOFS.beside, AT_ONCE, IN_FULL)), ...(await runAll(PROOFS.alone, 1, IN_FULL))]
-  : await runAll(TESTS, AT_ONCE, { VELTO_TEST_RECORDS: records });
-if (records) rmSync(records, { recursive: true, force: true });
+const results = await (isProof ? runProofs() : runTests());
 // Said once more at the end: among thousands of lines nobody finds it.
 for (const { name, faults } of results.filter(({ failed }) => failed > 0)) console.log(`${name}\n${faults}`);
 console.log(`It took ${Math.round((Date.now() - began) / 1000)} s.`);

@@ -232,7 +232,7 @@ export const CATALOGUE_ROUTES = [
       id: '0190c3f2-7a10-7c4e-9a51-0d2b6f1e8a05',
       name: 'Skarrow crews',
       source: 'own survey, 2026',
-      csv: 'dimension,sex,mean,sd\nstature,men,1765,68\n',
+      csv: 'dimension,sex,unit,mean,sd\nstature,men,mm,1765,68\nstature,women,mm,1640,63\n',
     },
     answer: TableSummarySchema,
     status: 201,

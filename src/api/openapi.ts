@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { PROBLEMS, type ProblemReason } from '../contract';
 import { ProblemSchema } from '../contract/problems';
+import answerExamples from './answer-examples.json';
 import { NAMED_SCHEMAS } from './named-schemas';
 import { FILE_TYPES, TAGS, isFileType, methodOf, pathOf, type AnyRoute, type Method } from './route';
 
@@ -24,6 +25,8 @@ function schemasOf(side: Side, named: Readonly<Record<string, z.ZodType>>): Sche
   });
   const text = JSON.stringify(schemas).replaceAll(`${SHARED}#/$defs/`, '#/components/schemas/');
   const { __shared: shared, ...own } = JSON.parse(text) as Record<string, { readonly $defs?: Schemas }>;
+  const twice = Object.keys(shared?.$defs ?? {}).filter((id) => id in own);
+  if (twice.length > 0) throw new Error(`two schemas have one name: ${twice.join(', ')}`);
   const inside = (schema: object) =>
     Object.fromEntries(Object.entries(schema).filter(([key]) => key !== '$schema' && key !== '$id'));
   return Object.fromEntries(
@@ -33,8 +36,13 @@ function schemasOf(side: Side, named: Readonly<Record<string, z.ZodType>>): Sche
 
 const json = (value: unknown): string => JSON.stringify(value);
 
+/** By `operationId`; `scripts/examples.mjs` takes them from the demo records. */
+const ANSWERS: Readonly<Record<string, unknown>> = answerExamples;
+
 interface Components {
   readonly schemas: Schemas;
+  /** Of the answer: its own, or that of another operation that answers the same. */
+  readonly exampleOf: (route: AnyRoute) => unknown;
   readonly nameOf: (schema: z.ZodType, side: Side) => string;
 }
 
@@ -95,7 +103,13 @@ function componentsOf(routes: readonly AnyRoute[]): Components {
   const schemas = Object.fromEntries(
     [...used].sort((a, b) => (a < b ? -1 : 1)).map((name) => [name, all[name]!]),
   );
-  return { schemas, nameOf };
+  const exampleOf = (route: AnyRoute): unknown => {
+    const own = ANSWERS[route.operationId];
+    if (own !== undefined || isFileType(route.answer)) return own;
+    const same = routes.find((r) => r.answer === route.answer && r.operationId in ANSWERS);
+    return same && ANSWERS[same.operationId];
+  };
+  return { schemas, nameOf, exampleOf };
 }
 
 const reference = (name: string) => ({ $ref: `#/components/schemas/${name}` });
@@ -220,7 +234,8 @@ function problemResponses(route: AnyRoute): Record<string, object> {
 
 const textHeader = (description: string) => ({ description, schema: { type: 'string' } });
 
-function successOf(route: AnyRoute, { nameOf }: Components): object {
+function successOf(route: AnyRoute, { nameOf, exampleOf }: Components): object {
+  const example = exampleOf(route);
   const headers: Record<string, object> = {};
   if (route.status === 201) headers.Location = textHeader('address of the new record');
   if (!isFileType(route.answer)) headers.ETag = textHeader('version of the record, where it has one');
@@ -232,13 +247,12 @@ function successOf(route: AnyRoute, { nameOf }: Components): object {
       ? { type: 'object' }
       : { type: 'string', ...(route.answer === 'pdf' ? { format: 'binary' } : {}) };
     const type = FILE_TYPES[route.answer].split(';')[0]!;
-    return { description: 'The file.', content: { [type]: { schema } } };
+    return { description: 'The file.', content: { [type]: { schema, example } } };
   }
-  const example = route.body ? {} : route.example === undefined ? {} : { example: route.example };
   return {
     description: 'Done.',
     headers,
-    content: { 'application/json': { schema: reference(nameOf(route.answer, 'output')), ...example } },
+    content: { 'application/json': { schema: reference(nameOf(route.answer, 'output')), example } },
   };
 }
 

@@ -63,7 +63,7 @@ export interface Route<K extends string, Q, B, A, I = B> {
   readonly idPattern?: RegExp;
   readonly query?: z.ZodType<Q>;
   readonly body?: z.ZodType<B, I>;
-  /** An example of the body, or of the answer where nothing is sent. */
+  /** An example of the body; of the answer there is one in `answer-examples.json`. */
   readonly example?: unknown;
   readonly answer: z.ZodType<A> | FileType;
   readonly status?: 200 | 201;

@@ -9,13 +9,7 @@ import type { Place } from '../core/place';
 import { BRITISH, filledBody, type PopulationTable } from '../core/population';
 import type { Ranking } from '../core/rank';
 import { positionCount, seatDoubts, type SeatModel } from '../core/seat';
-import {
-  findMethodVersion,
-  findPlaceVersion,
-  findSeatVersion,
-  listSeats,
-  newestMethodOf,
-} from '../data/catalogue';
+import { findMethodVersion, findPlace, findSeat, listSeats, newestMethodOf } from '../data/catalogue';
 import { bodyOf, findSitter } from '../data/sitters';
 import { DEFAULT_READING, say, sayCaseDoubt, word } from '../words';
 import { ageOn, today, type Compute, type Context } from './context';
@@ -53,9 +47,9 @@ export function shelfOf(ctx: Context): Shelf {
         : await bodyOf(db, id);
       return { body, ageYears };
     },
-    seat: (id) => findSeatVersion(db, id),
+    seat: async (id) => (await findSeat(db, id))?.seat ?? null,
     seats: async () => (await listSeats(db)).map(({ versionId, seat }) => ({ id: versionId, seat })),
-    place: (id) => findPlaceVersion(db, id),
+    place: async (id) => (await findPlace(db, id))?.place ?? null,
     method: async (id) => (await newestMethodOf(db, id))?.method ?? (await findMethodVersion(db, id)),
     table: () => tableOf(db, { tableId: null }),
   };

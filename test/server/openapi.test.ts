@@ -1,7 +1,7 @@
 import { createConfig, lintFromString } from '@redocly/openapi-core';
 import { expect } from 'chai';
 import { openApiDocument, ROUTES } from '../../src/api/table';
-import { methodOf, pathOf } from '../../src/api/route';
+import { isFileType, methodOf, pathOf } from '../../src/api/route';
 
 interface Operation {
   readonly operationId: string;
@@ -16,7 +16,10 @@ interface Operation {
   readonly requestBody?: {
     readonly content: Record<string, { readonly schema: object; readonly example: unknown }>;
   };
-  readonly responses: Record<string, { readonly content?: Record<string, { readonly schema?: object }> }>;
+  readonly responses: Record<
+    string,
+    { readonly content?: Record<string, { readonly schema?: object; readonly example?: unknown }> }
+  >;
   readonly security: readonly object[];
 }
 interface Document {
@@ -53,6 +56,18 @@ describe('the API’s description', () => {
           for (const { schema } of Object.values(content ?? {}))
             expect(schema, `${o.operationId} ${status}`).to.be.an('object');
       expect(o.security, o.operationId).to.be.an('array');
+    }
+  });
+
+  it('gives an example of every answer, as its schema wants it', () => {
+    for (const route of ROUTES) {
+      const { responses } = document.paths[pathOf(route)]![methodOf(route).toLowerCase()]!;
+      if (isFileType(route.answer) || route.key === 'GET /openapi.json') continue;
+      const given = Object.values(responses[String(route.status ?? 200)]!.content!)[0]!.example;
+      expect(given, `${route.operationId}, answered`).not.to.equal(undefined);
+      expect(route.answer.safeParse(given).error?.issues, `${route.operationId}, answered`).to.equal(
+        undefined,
+      );
     }
   });
 
