@@ -172,20 +172,24 @@ async function hostile(): Promise<Figure> {
   }
 }
 
+/** What is being measured goes to standard error: some of it takes minutes. */
+const measuring = (what: string): void => console.error(`Measuring ${what} …`);
+
 export async function doorFigures(): Promise<Figure[]> {
+  measuring(`lists of ${SITTERS} sitters and ${FITTINGS} fittings`);
   const folder = mkdtempSync(join(tmpdir(), 'velto-lists-'));
   const first = await startApp({ folder });
   await first.end();
   await fill(folder);
   const app = await startApp({ folder });
   try {
-    return [
-      ...(await lists(app)),
-      await whileExporting(app, '/people.csv'),
-      await whileExporting(app, '/people.json'),
-      ...(await door()),
-      await hostile(),
-    ];
+    const listed = await lists(app);
+    measuring('what others wait for while everybody is exported');
+    const exporting = [await whileExporting(app, '/people.csv'), await whileExporting(app, '/people.json')];
+    measuring(`signing in behind ${GUESSES} guesses`);
+    const signedIn = await door();
+    measuring(`${HOSTILE} hostile requests`);
+    return [...listed, ...exporting, ...signedIn, await hostile()];
   } finally {
     await app.stop();
     rmSync(folder, { recursive: true, force: true });

@@ -28,7 +28,7 @@ describe('nothing that was typed is lost', function () {
     await user.goTo(`/people/${sitterId}`);
     const before = await user.valueOf('Name');
     await user.type('Name', 'Somebody Renamed');
-    await user.sees('Not saved yet. This device keeps what you typed');
+    await user.sees('These details are not saved yet. This device keeps what you typed');
     await user.reload();
     await user.page.waitForFunction(() =>
       [...document.querySelectorAll('input')].some((i) => i.value === 'Somebody Renamed'),

@@ -143,7 +143,7 @@ function Repeatability({ repeated }: { readonly repeated: readonly Repeated[] })
               <th scope="row">{fitter}</th>
               <td>{word(`dimension.${dimension}`)}</td>
               <td>
-                ± {typed(dimension, Math.round(tem * 10) / 10, reading)} {unitOf(dimension, reading)}
+                {`±\u00a0${typed(dimension, Math.round(tem * 10) / 10, reading)}\u00a0${unitOf(dimension, reading)}`}
               </td>
               <td>{pairs}</td>
               <td>{isToPractise && word(`how.${dimension}`)}</td>
