@@ -18,7 +18,9 @@ const HOSTILE = 100_000;
 const SITTERS = 20_000;
 const FITTINGS = 2_000;
 const GUESSES = 40;
-const SIGN_INS = 8;
+const SIGN_INS = 16;
+/** So much later each honest sign-in follows its guesses, ms. */
+const LATER_MS = 25;
 const LISTED = 20;
 const OTHERS_EVERY_MS = 5;
 
@@ -136,6 +138,8 @@ async function door(): Promise<Figure[]> {
       const guesses = Array.from({ length: GUESSES }, (_, i) =>
         signIn(app, 'wrong all along', i % 2 === 0 ? `127.0.2.${round}` : `127.1.${round}.${i + 1}`),
       );
+      // While the first of them is being looked at, at another moment each time.
+      await new Promise((after) => setTimeout(after, round * LATER_MS));
       behind.push(...(await timed(1, () => honest(++n))));
       await Promise.all(guesses);
     }

@@ -20,6 +20,8 @@ const AN_HOUR = { points: 30, duration: 3600, blockDuration: 900 };
 const MOST_SESSIONS = 1000;
 /** So many guesses may wait; the one that has waited longest goes without an answer then. */
 const MOST_WAITING = 32;
+/** A guess waits a moment for later ones: of a flood at once the last comes first, too. */
+const GATHER_MS = 25;
 /** When to try again where too many were waiting, seconds. */
 const BUSY_S = 1;
 
@@ -48,63 +50,67 @@ export type SignIn =
   | { readonly refused: 'tooManyTries' | 'busy'; readonly retryAfterS: number };
 
 interface Waiting {
-  readonly guesser: string;
   readonly start: () => void;
   readonly drop: () => void;
 }
 
 /**
- * Two derivations at once at most, one a guesser: whoever guesses again and again holds one place, and the other stays
- * free. The newest goes first, so that a flood of old guesses keeps nobody waiting.
+ * One derivation at a time: two would slow each other, and everything else on a small machine. The newest goes first,
+ * so that a flood of old guesses keeps nobody waiting longer than the one that runs.
  */
 class Derivations {
-  private static readonly PLACES = 2;
-  private readonly running = new Set<string>();
+  private isRunning = false;
   private waiting: Waiting[] = [];
 
+  constructor(private readonly gatherMs: number) {}
+
   /** @returns null where it was dropped because too many were waiting */
-  async run<T>(guesser: string, work: () => Promise<T>): Promise<T | null> {
+  async run<T>(work: () => Promise<T>): Promise<T | null> {
     const isOn = await new Promise<boolean>((resolve) => {
-      this.waiting.push({ guesser, start: () => resolve(true), drop: () => resolve(false) });
+      this.waiting.push({ start: () => resolve(true), drop: () => resolve(false) });
       if (this.waiting.length > MOST_WAITING) this.waiting.shift()?.drop();
-      this.next();
+      if (this.gatherMs === 0) this.next();
+      else setTimeout(() => this.next(), this.gatherMs);
     });
     if (!isOn) return null;
     try {
       return await work();
     } finally {
-      this.running.delete(guesser);
+      this.isRunning = false;
       this.next();
     }
   }
 
   private next(): void {
-    if (this.running.size >= Derivations.PLACES) return;
-    const at = this.waiting.findLastIndex(({ guesser }) => !this.running.has(guesser));
-    const [chosen] = at < 0 ? [] : this.waiting.splice(at, 1);
-    if (!chosen) return;
-    this.running.add(chosen.guesser);
-    chosen.start();
-    this.next();
+    const newest = this.isRunning ? undefined : this.waiting.pop();
+    if (!newest) return;
+    this.isRunning = true;
+    newest.start();
   }
 }
 
 export class Gate {
   private readonly sessions = new Map<string, number>();
   private readonly limits = [new RateLimiterMemory(AT_ONCE), new RateLimiterMemory(AN_HOUR)];
-  private readonly derivations = new Derivations();
+  private readonly derivations: Derivations;
   private readonly secret = randomBytes(32);
 
   private constructor(
     private readonly salt: Buffer,
     private readonly key: Buffer,
     private readonly cost: ScryptOptions,
-  ) {}
+    gatherMs: number,
+  ) {
+    this.derivations = new Derivations(gatherMs);
+  }
 
-  /** @param cost of looking at one guess; only tests that look at many make it cheaper */
-  static async make(passphrase: string, cost: ScryptOptions = COST): Promise<Gate> {
+  /**
+   * @param cost of looking at one guess, and `gatherMs` until it is looked at; only tests that look at many make
+   * either less
+   */
+  static async make(passphrase: string, cost: ScryptOptions = COST, gatherMs = GATHER_MS): Promise<Gate> {
     const salt = randomBytes(16);
-    return new Gate(salt, await derive(passphrase, salt, cost), cost);
+    return new Gate(salt, await derive(passphrase, salt, cost), cost, gatherMs);
   }
 
   /** Returns whether this token belongs to a session that still runs. */
@@ -120,7 +126,7 @@ export class Gate {
     const who = known ? `device ${known}` : `address ${guesser.address}`;
     const retryAfterS = await this.count(who);
     if (retryAfterS > 0) return { refused: 'tooManyTries', retryAfterS };
-    const derived = await this.derivations.run(who, () => derive(passphrase, this.salt, this.cost));
+    const derived = await this.derivations.run(() => derive(passphrase, this.salt, this.cost));
     if (!derived) return { refused: 'busy', retryAfterS: BUSY_S };
     if (!timingSafeEqual(derived, this.key)) return { refused: 'wrongPassphrase' };
     await Promise.all(this.limits.map((limit) => limit.delete(who)));

@@ -19,7 +19,7 @@ describe('the gate', function () {
   let gate: Gate;
   before(async () => {
     clock = install({ toFake: ['Date', 'setTimeout', 'clearTimeout'] });
-    gate = await Gate.make(PASSPHRASE, CHEAP);
+    gate = await Gate.make(PASSPHRASE, CHEAP, 0);
   });
   after(() => clock.uninstall());
 
@@ -55,6 +55,20 @@ describe('the gate', function () {
     expect(await gate.signIn(from('c'), PASSPHRASE)).to.have.property('token');
     clock.tick(15_001);
     expect(await gate.signIn(from('b'), PASSPHRASE)).to.have.property('token');
+  });
+
+  it('looks at the last of a flood first', async () => {
+    const busy = await Gate.make(PASSPHRASE, CHEAP, 25);
+    const answered: string[] = [];
+    const all = [...'0123456789', 'honest'].map(async (who) => {
+      await busy.signIn(from(who), who === 'honest' ? PASSPHRASE : 'wrong all along');
+      answered.push(who);
+    });
+    // Counting a guess takes a turn of the event loop each.
+    await new Promise((after) => setImmediate(after));
+    clock.tick(25);
+    await Promise.all(all);
+    expect(answered).to.deep.equal([...'0123456789', 'honest'].reverse());
   });
 
   it('makes whoever goes on all hour wait a quarter of an hour', async () => {
