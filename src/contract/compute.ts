@@ -34,14 +34,20 @@ const SitterSchema = z
 
 const common = {
   sitter: SitterSchema,
-  place: z.union([PlaceSchema, ById]).nullable().default(null).describe('by id (the newest version) or id of a version, or in full'),
+  place: z
+    .union([PlaceSchema, ById])
+    .nullable()
+    .default(null)
+    .describe('by id (the newest version) or id of a version, or in full'),
   method: z
     .union([z.strictObject({ id: z.string().min(1).max(60) }), MethodSchema])
     .default({ id: 'right-angle' })
     .describe('by id or id of a version, or in full'),
   toolsKg: z.number().min(0).max(100).default(0).describe('kg, added to the body mass for the rated load'),
 };
-const OneSeat = z.union([SeatSchema, ById]).describe('by id (the newest version) or id of a version, or in full');
+const OneSeat = z
+  .union([SeatSchema, ById])
+  .describe('by id (the newest version) or id of a version, or in full');
 
 export const FitRequestSchema = z.strictObject({
   ...common,

@@ -37,7 +37,8 @@ export const PAGE_WORDS = {
   'people.isNickname': 'a nickname',
   'people.isNickname.what':
     'Saved with another name, the one before is erased, and nobody can bring it back.',
-  'people.unsaved': 'These details are not saved yet. This device keeps what you typed until you save or discard it.',
+  'people.unsaved':
+    'These details are not saved yet. This device keeps what you typed until you save or discard it.',
   'people.discard': 'Discard',
   'people.yes': 'yes',
   'people.no': 'no',
