@@ -142,8 +142,8 @@ function Repeatability({ repeated }: { readonly repeated: readonly Repeated[] })
             <tr key={`${fitter} ${dimension}`}>
               <th scope="row">{fitter}</th>
               <td>{word(`dimension.${dimension}`)}</td>
-              <td>
-                {`±\u00a0${typed(dimension, Math.round(tem * 10) / 10, reading)}\u00a0${unitOf(dimension, reading)}`}
+              <td className={styles.together}>
+                ± {typed(dimension, Math.round(tem * 10) / 10, reading)} {unitOf(dimension, reading)}
               </td>
               <td>{pairs}</td>
               <td>{isToPractise && word(`how.${dimension}`)}</td>
