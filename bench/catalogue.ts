@@ -1,6 +1,6 @@
 /** How long it takes to solve many seats plainly for one person, and what of memory stays behind. */
 import { performance } from 'node:perf_hooks';
-import { NO_REMEDIES, makeInputs, problemOf, solve } from '../src/core/fit';
+import { NO_REMEDIES, PLAIN_WORK, makeInputs, problemOf, solve } from '../src/core/fit';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
 import { bodyOf } from './body';
@@ -31,7 +31,7 @@ export function catalogueFigures(now: Date): Figure[] {
           seat,
           place,
           method: SHIPPED_METHODS[0]!,
-          work: { toolsKg: 0 },
+          work: PLAIN_WORK,
         });
         const { settings, hard, penalty } = solve(problemOf(inputs), { remedies: NO_REMEDIES });
         return { settings, hard, penalty };

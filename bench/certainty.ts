@@ -8,7 +8,7 @@ import {
   quickCertainty,
 } from '../src/core/certainty';
 import { DIMENSIONS, type Body, type DimensionId } from '../src/core/body';
-import { NO_REMEDIES, makeInputs, problemOf, solve } from '../src/core/fit';
+import { NO_REMEDIES, PLAIN_WORK, makeInputs, problemOf, solve } from '../src/core/fit';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { BRITISH, filledBody } from '../src/core/population';
 import type { Place } from '../src/core/place';
@@ -33,7 +33,7 @@ function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
     seat: seats[0]!,
     place,
     method: SHIPPED_METHODS[0]!,
-    work: { toolsKg: 0 },
+    work: PLAIN_WORK,
   });
   const [first, all]: number[][] = [[], []];
   for (let run = 0; run < RANKING_RUNS; run++) {
@@ -70,7 +70,7 @@ export function certaintyFigures(now: Date): Figure[] {
         seat,
         place,
         method: SHIPPED_METHODS[0]!,
-        work: { toolsKg: 0 },
+        work: PLAIN_WORK,
       }),
     );
     return { p, settings: solve(p, { remedies: NO_REMEDIES }).settings };

@@ -1,6 +1,6 @@
 /** How long the best setting takes: a fixed mix of seeded cases, half of them with an aim out of reach. */
 import { performance } from 'node:perf_hooks';
-import { NO_REMEDIES, makeInputs, problemOf, solve, type FitInputs } from '../src/core/fit';
+import { NO_REMEDIES, PLAIN_WORK, makeInputs, problemOf, solve, type FitInputs } from '../src/core/fit';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
 import { bodyOf } from './body';
@@ -35,7 +35,7 @@ export function mixOf(count: number, now: Date): Mix[] {
       seat: seats[(n * 7) % seats.length]!.seat,
       place: places[n % places.length]!.place,
       method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-      work: { toolsKg: 0 },
+      work: PLAIN_WORK,
     });
     // Weights are at most 5: a penalty of more than that in one condition lies beyond its band.
     const { hard, penalty } = solve(problemOf(inputs), { remedies: NO_REMEDIES });

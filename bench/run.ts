@@ -8,6 +8,7 @@ import { performance } from 'node:perf_hooks';
 import { Worker, isMainThread, parentPort } from 'node:worker_threads';
 import {
   NO_REMEDIES,
+  PLAIN_WORK,
   assess,
   makeInputs,
   problemOf,
@@ -55,7 +56,7 @@ function demoInputs(): { readonly name: string; readonly inputs: FitInputs }[] {
       seat: demo.seats[seat]!.seat,
       place: place === null ? null : demo.places[place]!.place,
       method: SHIPPED_METHODS.find((m) => m.id === method)!,
-      work: { toolsKg },
+      work: { ...PLAIN_WORK, toolsKg },
     });
     return [{ name: inputs.seat.seatClass, inputs }];
   });

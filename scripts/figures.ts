@@ -172,7 +172,7 @@ const deg = (value: number): string => `${String(Math.round(value * 2) / 2).repl
 
 /** A point of the pan in the side view. */
 function onPan({ p, v }: Set, fromRear: number): Point {
-  const axis = p.inputs.seat.pan.axisFromRearMm;
+  const axis = p.seat.axisFromRearMm;
   const pan = panDegOf(p, v);
   return {
     x: axis + (fromRear - axis) * cosDeg(pan),

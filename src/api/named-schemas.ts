@@ -50,7 +50,8 @@ import {
   LookedSchema,
 } from '../contract/importing';
 import { FilePersonSchema, FileReadingSchema, ImportPartSchema } from '../contract/people-file';
-import { AdjustmentSchema, QuantitySchema } from '../contract/records';
+import { QuantitySchema } from '../core/quantity/schema';
+import { AdjustmentSchema } from '../core/seat/schema';
 import { TolerancesSchema } from '../contract/tolerances';
 
 export const NAMED_SCHEMAS = {

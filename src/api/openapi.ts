@@ -296,7 +296,9 @@ const DESCRIPTION = `Lengths are in mm, masses in kg, angles in degrees; field n
 
 **Who acts**: the session cookie of \`POST /session\`, where the practice has a passphrase; \`Velto-Fitter\` names the fitter. The pages of the application send a cookie of the same meaning, \`velto-fitter\`.
 
-**Changed on 28 November 2026**: lists are pages instead of arrays; \`leave\` is \`signOff\`, \`instead\` is \`seenReading\`, \`fillIn\` is \`estimateMissing\`, \`boxes\` is \`boxesOpened\`; draft settings have their own ETag and keep what is pinned; positions of the card count from 0; fitters, tolerances and measuring sessions have versions; units are a parameter, not a cookie; the same id with other contents is refused.`;
+**Changed on 28 November 2026**: lists are pages instead of arrays; \`leave\` is \`signOff\`, \`instead\` is \`seenReading\`, \`fillIn\` is \`estimateMissing\`, \`boxes\` is \`boxesOpened\`; draft settings have their own ETag and keep what is pinned; positions of the card count from 0; fitters, tolerances and measuring sessions have versions; units are a parameter, not a cookie; the same id with other contents is refused.
+
+**Changed on 29 November 2026**: documents of seats and workstations have a \`schema\` number; a seat says what it \`offers\` instead of \`hasHarness\`, \`hasSuspension\` and \`castors\`, has \`arms\` instead of \`armPad\`, and states, strapped cushions and procedures; an adjustment says how it \`holds\`; rated load, width and sink may be null; a workstation says what it \`needs\`; a fitting says \`helmet\`, \`glasses\` and \`risesByArms\`. Cases take seats and workstations by id as well as by id of a version.`;
 
 /** Returns the description of some routes. */
 export function openApiOf(routes: readonly AnyRoute[]): Record<string, unknown> {

@@ -1,4 +1,5 @@
 /** The types of the API, for whoever calls it: read from the table, with nothing of it in the caller's bundle. */
+import type { Frozen } from '../core/document';
 import type { AnyRoute } from './route';
 import type { TYPED_ROUTES } from './table';
 
@@ -14,7 +15,7 @@ type Given<R, F extends keyof AnyRoute> = R extends { readonly [P in F]?: infer 
   : undefined;
 type Taken<R, F extends keyof AnyRoute> = R extends { readonly [P in F]?: infer S }
   ? S extends { readonly _zod: { readonly input: infer T } }
-    ? T
+    ? Frozen<T>
     : undefined
   : undefined;
 

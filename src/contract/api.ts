@@ -1,25 +1,23 @@
 /** What the API takes and gives. Field names end in their unit. */
 import { z } from 'zod';
 import { DIMENSION_IDS, SEXES, type DimensionId } from '../core/body';
+import { Id, Name, type Frozen } from '../core/document';
 import { INSTRUMENT_IDS } from '../core/measuring/instruments';
 import { MOST_TAKES } from '../core/measuring/takes';
 import { CONDITION_IDS } from '../core/method';
+import { PLACE_FIELDS, PlaceSchema } from '../core/place/schema';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
+import { AdjustmentSchema, SeatSchema } from '../core/seat/schema';
 import {
-  AdjustmentSchema,
   BodySchema,
-  Id,
   InputsSchema,
   MethodSchema,
-  Name,
   NewName,
-  PLACE_FIELDS,
-  PlaceSchema,
   PositionsSchema,
   RemediesSchema,
-  SeatSchema,
   SettingsSchema,
   TableSchema,
+  WORK_FIELDS,
   written,
 } from './records';
 import { TolerancesSchema } from './tolerances';
@@ -193,10 +191,10 @@ export const TableEditSchema = z.strictObject({
 export type TableEdit = z.infer<typeof TableEditSchema>;
 
 export const SeatSummarySchema = z.object({ versionId: Id, version: Version, seat: SeatSchema });
-export type SeatSummary = z.infer<typeof SeatSummarySchema>;
+export type SeatSummary = Frozen<z.infer<typeof SeatSummarySchema>>;
 
 export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, place: PlaceSchema });
-export type PlaceSummary = z.infer<typeof PlaceSummarySchema>;
+export type PlaceSummary = Frozen<z.infer<typeof PlaceSummarySchema>>;
 
 const partOfPlace = (kind: AdjustmentKind) =>
   AdjustmentSchema.refine((a) => a.kind === kind, { message: `not of kind ${kind}`, path: ['kind'] });
@@ -211,7 +209,7 @@ export const PlaceEditSchema = z.strictObject({
   footrest: partOfPlace('footrest').nullish(),
   notes: z.string().max(2000),
 });
-export type PlaceEdit = z.infer<typeof PlaceEditSchema>;
+export type PlaceEdit = Frozen<z.infer<typeof PlaceEditSchema>>;
 
 export const MethodSummarySchema = z.object({
   versionId: Id,
@@ -221,7 +219,7 @@ export const MethodSummarySchema = z.object({
   savedAt: Instant,
   method: MethodSchema,
 });
-export type MethodSummary = z.infer<typeof MethodSummarySchema>;
+export type MethodSummary = Frozen<z.infer<typeof MethodSummarySchema>>;
 
 export const FITTING_STATES = ['open', 'left'] as const;
 
@@ -252,7 +250,7 @@ export const SettingSetSchema = z.object({
   held: z.array(z.enum(ADJUSTMENT_KIND_IDS)),
   savedAt: Instant,
 });
-export type SettingSet = z.infer<typeof SettingSetSchema>;
+export type SettingSet = Frozen<z.infer<typeof SettingSetSchema>>;
 
 /** Draft settings, and which adjustments solving leaves where they are. */
 export const DraftEditSchema = z.strictObject({
@@ -260,13 +258,14 @@ export const DraftEditSchema = z.strictObject({
   remedies: RemediesSchema,
   held: z.array(z.enum(ADJUSTMENT_KIND_IDS)).max(ADJUSTMENT_KIND_IDS.length).default([]),
 });
-export type DraftEdit = z.infer<typeof DraftEditSchema>;
+export type DraftEdit = Frozen<z.infer<typeof DraftEditSchema>>;
 
 /** A draft as saved, with the revision that the next saving goes by. */
 export const SavedDraftSchema = SettingSetSchema.extend({ revision: z.int().min(0) });
-export type SavedDraft = z.infer<typeof SavedDraftSchema>;
+export type SavedDraft = Frozen<z.infer<typeof SavedDraftSchema>>;
 
 export const FittingDetailSchema = FittingSummarySchema.extend({
+  ...WORK_FIELDS,
   toolsKg: z.number().min(0),
   /** Whether what was not measured is estimated. */
   estimateMissing: z.boolean(),
@@ -278,7 +277,7 @@ export const FittingDetailSchema = FittingSummarySchema.extend({
   /** Draft settings (stage `reached`, version 0); null before the first solve. */
   draft: SettingSetSchema.nullable(),
 });
-export type FittingDetail = z.infer<typeof FittingDetailSchema>;
+export type FittingDetail = Frozen<z.infer<typeof FittingDetailSchema>>;
 
 export const NewFittingSchema = z.strictObject({ id: Id, sitterId: Id, fitterId: Id.nullable() });
 export type NewFitting = z.infer<typeof NewFittingSchema>;
@@ -288,7 +287,7 @@ export const FittingEditSchema = z.strictObject({
   placeVersionId: Id.nullable().optional(),
   methodVersionId: Id.optional(),
   fitterId: Id.nullable().optional(),
-  toolsKg: z.number().min(0).max(100).optional(),
+  ...z.strictObject(WORK_FIELDS).partial().shape,
   estimateMissing: z.boolean().optional(),
 });
 export type FittingEdit = z.infer<typeof FittingEditSchema>;

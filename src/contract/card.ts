@@ -41,6 +41,7 @@ export const CardSchema = z.object({
   offered: z.array(Text),
   estimated: z.array(Text),
   unmeasured: z.array(z.object({ adjustment: Text, reason: Text })),
+  uncalculated: z.array(Text),
   posture: z.array(Text),
   cautions: z.array(Text),
 });

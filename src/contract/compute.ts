@@ -5,7 +5,10 @@ import { EXTRAS } from '../core/answer/extras';
 import { REMEDY_COSTS, REMEDY_IDS, VERDICTS } from '../core/fit';
 import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';
-import { Id, MethodSchema, PlaceSchema, PositionsSchema, RemediesSchema, SeatSchema } from './records';
+import { Id, type Frozen } from '../core/document';
+import { PlaceSchema } from '../core/place/schema';
+import { SeatSchema } from '../core/seat/schema';
+import { MethodSchema, PositionsSchema, RemediesSchema, WORK_FIELDS } from './records';
 
 const Measure = z
   .union([
@@ -43,7 +46,10 @@ const common = {
     .union([z.strictObject({ id: z.string().min(1).max(60) }), MethodSchema])
     .default({ id: 'right-angle' })
     .describe('by id or id of a version, or in full'),
-  toolsKg: z.number().min(0).max(100).default(0).describe('kg, added to the body mass for the rated load'),
+  toolsKg: WORK_FIELDS.toolsKg.default(0),
+  helmet: WORK_FIELDS.helmet.default(false),
+  glasses: WORK_FIELDS.glasses.default(false),
+  risesByArms: WORK_FIELDS.risesByArms.default(false),
 };
 const OneSeat = z
   .union([SeatSchema, ById])
@@ -58,7 +64,7 @@ export const FitRequestSchema = z.strictObject({
   ),
   include: z.array(z.enum(EXTRAS)).max(EXTRAS.length).default([]),
 });
-export type FitRequest = z.infer<typeof FitRequestSchema>;
+export type FitRequest = Frozen<z.infer<typeof FitRequestSchema>>;
 
 export const MOST_SEATS = 2000;
 export const RankRequestSchema = z.strictObject({
@@ -76,7 +82,7 @@ export const RankRequestSchema = z.strictObject({
     .default(50)
     .describe('how many are answered; refused ones always are'),
 });
-export type RankRequest = z.infer<typeof RankRequestSchema>;
+export type RankRequest = Frozen<z.infer<typeof RankRequestSchema>>;
 
 const Interval = z.object({ lo: z.number().nullable(), hi: z.number().nullable() }).nullable();
 const Percent = z.number().min(0).max(100);

@@ -1,6 +1,6 @@
 /** How people and readings from a file come in, part by part. */
 import { z } from 'zod';
-import { Id } from './records';
+import { Id } from '../core/document';
 
 /** Most people in one part, and most asked about at once. */
 export const PEOPLE_A_PART = 1000;

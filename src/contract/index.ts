@@ -1,14 +1,14 @@
+export { Id, NAME_LIMIT } from '../core/document';
+export { PlaceSchema } from '../core/place/schema';
+export { SeatSchema } from '../core/seat/schema';
 export {
   BodySchema,
-  Id,
   InputsSchema,
   MethodSchema,
-  NAME_LIMIT,
   NewName,
-  PlaceSchema,
-  SeatSchema,
   SettingsSchema,
   TableSchema,
+  WorkSchema,
 } from './records';
 export { faultsOf } from './faults';
 export {

@@ -1,6 +1,8 @@
 /** A state of a fitting as a link carries it: records by their ids and settings; nothing of a person. */
 import { z } from 'zod';
-import { Id, SettingsSchema } from './records';
+import { upgradeSettings } from '../core/fit';
+import { Id } from '../core/document';
+import { SettingsSchema } from './records';
 import { STATE_LINK_VERSION } from './state-link-version';
 
 export const StateLinkSchema = z.object({
@@ -9,6 +11,6 @@ export const StateLinkSchema = z.object({
   seat: Id,
   place: Id.nullable(),
   method: Id,
-  settings: SettingsSchema,
+  settings: z.preprocess(upgradeSettings, SettingsSchema),
 });
 export type StateLink = z.infer<typeof StateLinkSchema>;

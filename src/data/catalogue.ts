@@ -1,8 +1,8 @@
 /** Versions of seats, places and methods: each an immutable document, read back through its schema. */
 import { desc, eq, or, sql } from 'drizzle-orm';
-import { SHIPPED_METHODS, type Method } from '../core/method';
-import type { Place } from '../core/place';
-import { seatDoubts, type SeatModel } from '../core/seat';
+import { SHIPPED_METHODS, upgradeMethod, type Method } from '../core/method';
+import { upgradePlace, type Place } from '../core/place';
+import { seatDoubts, upgradeSeat, type SeatModel } from '../core/seat';
 import {
   MethodSchema,
   PlaceSchema,
@@ -31,7 +31,7 @@ export async function listSeats(q: Queries): Promise<SeatSummary[]> {
 const seatSummary = (row: typeof seatVersions.$inferSelect): SeatSummary => ({
   versionId: row.id,
   version: row.number,
-  seat: SeatSchema.parse(row.document),
+  seat: SeatSchema.parse(upgradeSeat(row.document)),
 });
 
 /** Returns a seat by its own id (its newest version) or by the id of one of its versions. */
@@ -47,7 +47,7 @@ export async function findSeat(q: Queries, id: string): Promise<SeatSummary | nu
 
 export async function findSeatVersion(q: Queries, versionId: string): Promise<SeatModel | null> {
   const [row] = await q.select().from(seatVersions).where(eq(seatVersions.id, versionId));
-  return row ? SeatSchema.parse(row.document) : null;
+  return row ? SeatSchema.parse(upgradeSeat(row.document)) : null;
 }
 
 /** A seat that could not be computed with is a fault of the program that made it: forms check before. */
@@ -68,7 +68,7 @@ export async function insertSeatVersion(
 const placeSummary = (row: typeof placeVersions.$inferSelect): PlaceSummary => ({
   versionId: row.id,
   version: row.number,
-  place: PlaceSchema.parse(row.document),
+  place: PlaceSchema.parse(upgradePlace(row.document)),
 });
 
 export async function listPlaces(q: Queries): Promise<PlaceSummary[]> {
@@ -89,7 +89,7 @@ export async function findPlace(q: Queries, id: string): Promise<PlaceSummary | 
 
 export async function findPlaceVersion(q: Queries, versionId: string): Promise<Place | null> {
   const [row] = await q.select().from(placeVersions).where(eq(placeVersions.id, versionId));
-  return row ? PlaceSchema.parse(row.document) : null;
+  return row ? PlaceSchema.parse(upgradePlace(row.document)) : null;
 }
 
 export async function newestPlaceOf(q: Queries, placeId: string): Promise<PlaceSummary | null> {
@@ -122,7 +122,7 @@ const methodSummary = (row: MethodRow): MethodSummary => ({
   version: row.number,
   isOwn: !SHIPPED_IDS.includes(row.methodId),
   savedAt: row.createdAt,
-  method: MethodSchema.parse(row.document),
+  method: MethodSchema.parse(upgradeMethod(row.document)),
 });
 
 /** Every version of a method, the newest first; empty where there is none. */
@@ -153,7 +153,7 @@ async function methodRow(q: Queries, versionId: string): Promise<MethodRow | nul
 
 export async function findMethodVersion(q: Queries, versionId: string): Promise<Method | null> {
   const row = await methodRow(q, versionId);
-  return row && MethodSchema.parse(row.document);
+  return row && MethodSchema.parse(upgradeMethod(row.document));
 }
 
 /** Returns a method by its own id (its newest version) or by the id of one of its versions. */

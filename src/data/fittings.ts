@@ -1,5 +1,12 @@
 import { and, asc, count, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
-import type { FitInputs, Settings } from '../core/fit';
+import {
+  upgradeInputs,
+  upgradeSettings,
+  type FitInputs,
+  type Settings,
+  type Work,
+  type WorkFlag,
+} from '../core/fit';
 import type { AdjustmentKind } from '../core/seat';
 import {
   InputsSchema,
@@ -28,7 +35,7 @@ import {
 /** Stored per kilogram: tens of grams. */
 const STORED_PER_KG = 100;
 
-export interface FittingRow {
+export interface FittingRow extends Work {
   readonly id: string;
   /** null once the sitter has been erased. */
   readonly sitterId: string | null;
@@ -36,7 +43,6 @@ export interface FittingRow {
   readonly seatVersionId: string | null;
   readonly placeVersionId: string | null;
   readonly methodVersionId: string;
-  readonly toolsKg: number;
   readonly estimateMissing: boolean;
   readonly state: 'open' | 'left';
   readonly version: number;
@@ -162,7 +168,7 @@ export async function findFitting(q: Queries, id: string): Promise<FittingRow | 
   return {
     ...row,
     toolsKg: row.tools / STORED_PER_KG,
-    inputs: row.inputs === null ? null : InputsSchema.parse(row.inputs),
+    inputs: row.inputs === null ? null : InputsSchema.parse(upgradeInputs(row.inputs)),
   };
 }
 
@@ -216,7 +222,7 @@ export async function insertFitting(
   await q.insert(fittings).values({ ...fitting, createdAt: at, updatedAt: at });
 }
 
-export interface FittingChange {
+export interface FittingChange extends Partial<{ readonly [K in WorkFlag]: boolean | undefined }> {
   readonly seatVersionId?: string | null | undefined;
   readonly placeVersionId?: string | null | undefined;
   readonly methodVersionId?: string | undefined;
@@ -264,7 +270,7 @@ export async function findDraft(q: Queries, fittingId: string): Promise<SettingS
     ? {
         stage: row.stage,
         version: row.version,
-        settings: SettingsSchema.parse(row.settings),
+        settings: SettingsSchema.parse(upgradeSettings(row.settings)),
         held: row.held ?? [],
         savedAt: row.savedAt,
       }
@@ -481,5 +487,5 @@ export async function lastSettings(q: Queries, fittingId: string): Promise<Setti
     .from(settingSets)
     .where(eq(settingSets.fittingId, fittingId))
     .orderBy(sql`${settingSets.stage} = 'left' desc`, desc(settingSets.savedAt));
-  return rows[0] ? SettingsSchema.parse(rows[0].settings) : null;
+  return rows[0] ? SettingsSchema.parse(upgradeSettings(rows[0].settings)) : null;
 }

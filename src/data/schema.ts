@@ -211,6 +211,10 @@ export const fittings = sqliteTable(
       .references(() => methodVersions.id),
     /** Tens of grams of tools carried. */
     tools: integer().notNull().default(0),
+    helmet: integer({ mode: 'boolean' }).notNull().default(false),
+    glasses: integer({ mode: 'boolean' }).notNull().default(false),
+    /** Whether the sitter pushes up on the armrests. */
+    risesByArms: integer({ mode: 'boolean' }).notNull().default(false),
     /** Whether what was not measured is estimated. */
     estimateMissing: integer('fill_in', { mode: 'boolean' }).notNull().default(false),
     /** Local date. */

@@ -1,6 +1,6 @@
 /** The invented places of Skarrow Isles Ferries. */
 import { stated } from '../core/quantity';
-import type { Place } from '../core/place';
+import { PLACE_DOCUMENT, type Place } from '../core/place';
 import type { Adjustment, Travel } from '../core/seat';
 
 const q = (value: number) => stated(value, 'measured on the spot (invented)');
@@ -10,6 +10,7 @@ const desk = (travel: Travel): Adjustment => ({
   side: 'both',
   unit: 'mm',
   travel,
+  holds: { how: travel.type === 'continuous' ? 'free' : 'notched' },
 });
 const fixedAt = (top: number): Adjustment => desk({ type: 'listed', values: [q(top)] });
 const screen = (lowest: number, highest: number): Adjustment => ({
@@ -18,6 +19,7 @@ const screen = (lowest: number, highest: number): Adjustment => ({
   side: 'both',
   unit: 'mm',
   travel: { type: 'continuous', lowest: q(lowest), highest: q(highest) },
+  holds: { how: 'free' },
 });
 const footrest = (...heights: number[]): Adjustment => ({
   id: 'footrest',
@@ -25,10 +27,15 @@ const footrest = (...heights: number[]): Adjustment => ({
   side: 'both',
   unit: 'mm',
   travel: { type: 'listed', values: [0, ...heights].map(q) },
+  holds: { how: 'notched' },
 });
+
+/** Any seat suits. */
+const PLAIN = { schema: PLACE_DOCUMENT, needs: [], seatClasses: [] } as const;
 
 export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
+    ...PLAIN,
     name: 'Booking office counter',
     task: 'keyboard',
     adjustments: [fixedAt(740)],
@@ -37,6 +44,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'Fixed counter; three clerks a day.',
   },
   {
+    ...PLAIN,
     name: 'Chart room table',
     task: 'writing',
     adjustments: [desk({ type: 'continuous', lowest: q(650), highest: q(1250) })],
@@ -45,6 +53,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'Sit and stand.',
   },
   {
+    ...PLAIN,
     name: 'Sail loft bench',
     task: 'handwork',
     adjustments: [desk({ type: 'listed', values: [740, 780, 820, 860].map(q) })],
@@ -53,6 +62,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'Hand stitching; the bench hangs on pegs.',
   },
   {
+    ...PLAIN,
     name: 'Harbour control desk',
     task: 'keyboard',
     adjustments: [
@@ -67,6 +77,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'Day and night watch.',
   },
   {
+    ...PLAIN,
     name: 'Helm of the Skarrow Star',
     task: 'controls',
     adjustments: [],
@@ -79,6 +90,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'No desk; two levers before the seat, throttle pedal on the right.',
   },
   {
+    ...PLAIN,
     name: 'Crew crèche table',
     task: 'writing',
     adjustments: [fixedAt(530)],
@@ -87,6 +99,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'For four to eight-year-olds.',
   },
   {
+    ...PLAIN,
     name: 'Cab of the harbour crane',
     task: 'controls',
     adjustments: [],
@@ -99,6 +112,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     notes: 'Low roof over the seat; levers in both hands.',
   },
   {
+    ...PLAIN,
     name: 'Ticket window',
     task: 'writing',
     adjustments: [fixedAt(1000)],

@@ -45,8 +45,10 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
     ),
     ...card.offered.map((m) => ({ lead: `${word('card.offered')}:`, text: said(m) })),
     ...card.unmeasured.map((u) => about(u.kind, said(u.reason))),
+    ...card.uncalculated.map((m) => plain(said(m))),
   ];
-  const isReached = card.unreached.length + card.remedies.length + card.unmeasured.length === 0;
+  const isReached =
+    card.unreached.length + card.remedies.length + card.unmeasured.length + card.uncalculated.length === 0;
   return {
     title: word('card.title'),
     draft: isDraft ? word('card.draft') : null,

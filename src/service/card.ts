@@ -98,6 +98,7 @@ export const fittingCard = useCase(
       offered: card.offered.map((m) => say(m, reading)),
       estimated: card.estimated.map((m) => say(m, reading)),
       unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
+      uncalculated: card.uncalculated.map((m) => say(m, reading)),
       posture: card.angles.map((m) => say(m, reading)),
       cautions: card.cautions.map((m) => say(m, reading)),
     };

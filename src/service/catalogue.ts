@@ -1,5 +1,6 @@
 import { methodDoubts } from '../core/fit';
 import { SHIPPED_METHODS, type Method } from '../core/method';
+import { PLACE_DOCUMENT } from '../core/place';
 import { adjustmentDoubts, type SeatFault } from '../core/seat';
 import {
   done,
@@ -124,7 +125,7 @@ async function savePlaceVersion(
   const parts = Object.entries({ desk, screen, footrest }).flatMap(([name, part]) =>
     part ? [{ name, part }] : [],
   );
-  const place = { ...rest, adjustments: parts.map(({ part }) => part) };
+  const place = { schema: PLACE_DOCUMENT, ...rest, adjustments: parts.map(({ part }) => part) };
   const doubts = adjustmentDoubts(place.adjustments, '/adjustments');
   if (doubts.length > 0)
     return refused('invalid', {

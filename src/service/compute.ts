@@ -3,7 +3,7 @@ import { done, refused, type FieldFault, type Outcome } from '../contract';
 import type { FitAnswer, FitRequest, RankAnswer, RankRequest } from '../contract/compute';
 import { DIMENSIONS, type Body, type DimensionId, type Sex } from '../core/body';
 import type { FitFound } from '../core/answer';
-import { caseDoubts, heldDoubts, makeInputs, type FitInputs } from '../core/fit';
+import { caseDoubts, heldDoubts, makeInputs, workOf, type FitInputs, type Work } from '../core/fit';
 import { SHIPPED_METHODS, type Interval, type Method } from '../core/method';
 import type { Place } from '../core/place';
 import { BRITISH, filledBody, type PopulationTable } from '../core/population';
@@ -120,14 +120,14 @@ async function aroundOf(
   return { person, place: foundPlace, method: foundMethod };
 }
 
-const inputsFor = ({ person, place, method }: Around, seat: SeatModel, toolsKg: number): FitInputs =>
+const inputsFor = ({ person, place, method }: Around, seat: SeatModel, work: Work): FitInputs =>
   makeInputs({
     sitter: { ageYears: person.ageYears },
     body: person.body,
     seat,
     place,
     method,
-    work: { toolsKg },
+    work: workOf(work),
   });
 
 /** A pointer into what is computed from, as one into what was asked. */
@@ -222,7 +222,7 @@ export async function fitCase(
     ...(seat ? [] : [{ pointer: '/seat/id', detail: NOT_THERE }]),
   ];
   if (faults.length > 0 || !('person' in around) || !seat) return refused('invalid', { faults });
-  const inputs = inputsFor(around, seat, request.toolsKg);
+  const inputs = inputsFor(around, seat, request);
   const doubts = faultsOf(inputs);
   if (doubts.length > 0) return refused('invalid', { faults: doubts });
   const { remedies, held, include } = request;
@@ -289,7 +289,7 @@ export async function rankCase(
   const known = seats.filter((seat) => seat !== null);
   const [first] = known;
   if (!first) return refused('invalid', { faults: [{ pointer: '/seats', detail: NOT_THERE }] });
-  const inputs = inputsFor(around, first, request.toolsKg);
+  const inputs = inputsFor(around, first, request);
   const doubts = faultsOf(inputs);
   if (doubts.length > 0) return refused('invalid', { faults: doubts });
   const found = await compute.rank({ asked: inputs, seats: known });

@@ -5,6 +5,7 @@ import {
   choicesOf,
   problemOf,
   solve,
+  workOf,
   type Choice,
   type FitInputs,
   type Settings,
@@ -76,7 +77,7 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
   if (!sitter) return null;
   return {
     ...summary,
-    toolsKg: row.toolsKg,
+    ...workOf(row),
     estimateMissing: row.estimateMissing,
     sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
     body: await bodyForFitting(ctx, q, row, sitter),

@@ -1,5 +1,5 @@
 import type { Body } from '../core/body';
-import { makeInputs, type FitInputs } from '../core/fit';
+import { makeInputs, workOf, type FitInputs } from '../core/fit';
 import { filledBody } from '../core/population';
 import type { Sitter } from '../contract';
 import { findMethodVersion, findPlaceVersion, findSeatVersion } from '../data/catalogue';
@@ -39,7 +39,7 @@ export async function composeInputs(
     seat,
     place: fitting.placeVersionId === null ? null : await findPlaceVersion(q, fitting.placeVersionId),
     method,
-    work: { toolsKg: fitting.toolsKg },
+    work: workOf(fitting),
     fitterHandMm: await handOf(q, fitting.fitterId),
   });
 }

@@ -32,9 +32,9 @@ describe('the demo records', () => {
     expect(new Set(ids).size).to.equal(ids.length);
   });
 
-  it('show nine seats of every class, and places', () => {
+  it('show ten seats of every class, and places', () => {
     expect(new Set(demo.seats.map((s) => s.seat.seatClass)).size).to.equal(SEAT_CLASSES.length);
-    expect(demo.seats).to.have.length(9);
+    expect(demo.seats).to.have.length(10);
     expect(demo.places).to.have.length(8);
     for (const { seat } of demo.seats) expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
     for (const { place } of demo.places)

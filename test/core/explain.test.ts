@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { NO_REMEDIES, assess, explain, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
-import { makeInputs } from '../../src/core/fit';
+import { PLAIN_WORK, makeInputs } from '../../src/core/fit';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';
 import { ROUND, adjustment, bodyWith, problemFor, q, seatWith, slides, steps } from '../support/inputs';
@@ -51,7 +51,7 @@ describe('how a number comes about', () => {
               seat,
               place,
               method: SHIPPED_METHODS[0]!,
-              work: { toolsKg: 0 },
+              work: PLAIN_WORK,
             }),
           );
           const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);

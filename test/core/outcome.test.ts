@@ -164,7 +164,6 @@ describe('words for a position', () => {
     ],
     latch: 'none',
     scale,
-    keeps: true,
   });
   const wordsAt = (seat: ReturnType<typeof seatWith>, height: number) => {
     const p = problemFor({ seat });
@@ -283,10 +282,9 @@ describe('the angles of the set posture', () => {
 });
 
 describe('settings judged after others', () => {
-  const drawn = [
-    WIDE_SEAT,
-    seatWith(WIDE_SEAT.adjustments, { back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true } }),
-  ].map((seat) => inputsOf({ seat, place: placeWith(slides(650, 1250)) }));
+  const drawn = [WIDE_SEAT, seatWith(WIDE_SEAT.adjustments, { back: { topMm: 600, synchroRatio: 2 } })].map(
+    (seat) => inputsOf({ seat, place: placeWith(slides(650, 1250)) }),
+  );
 
   const drags = fc.array(fc.tuple(fc.nat(), fc.nat(), fc.nat(3)), { minLength: 1, maxLength: 12 });
 

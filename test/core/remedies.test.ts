@@ -97,12 +97,12 @@ describe('remedies', () => {
 
   it('offer no cushion, pad or roll on a harness or suspension, and say so', () => {
     const seat = seatWith([adjustment('seatHeight', listed(400)), adjustment('seatDepth', listed(470))], {
-      hasSuspension: true,
+      offers: ['suspension'],
     });
     const p = problemFor({ seat });
     expect(offeredTo(p)).to.deep.equal([]);
     expect(remedyHint(p, ofKind(bestOf(p), 'seatDepth'))?.key).to.equal('remedy.for.kneeRoom.less.bare');
-    const cushioned = offeredTo(problemFor({ seat: { ...seat, hasSuspension: false } }));
+    const cushioned = offeredTo(problemFor({ seat: { ...seat, offers: [] } }));
     expect(cushioned.flatMap(idsOf)).to.include.members(['backCushionMm', 'seatPadMm']);
   });
 
@@ -112,8 +112,12 @@ describe('remedies', () => {
   });
 
   it('exchange the column where the seat stands on one, taller or shorter', () => {
-    const sizeFor = (lowest: number, highest: number, castors: 'hardFloor' | 'bolted' = 'hardFloor') => {
-      const seat = seatWith([adjustment('seatHeight', slides(lowest, highest))], { castors });
+    const sizeFor = (
+      lowest: number,
+      highest: number,
+      floor: 'castorsHardFloor' | 'bolted' = 'castorsHardFloor',
+    ) => {
+      const seat = seatWith([adjustment('seatHeight', slides(lowest, highest))], { offers: [floor] });
       return offeredTo(problemFor({ seat })).find((r) => idsOf(r).join() === 'columnMm')?.parts[0]?.sizeMm;
     };
     expect(sizeFor(500, 600)).to.equal(-60);

@@ -287,7 +287,7 @@ describe('the settings card', () => {
   it('carries a refusal and the cautions that fit the seat', () => {
     const heavy = problemFor({
       body: bodyWith({ ...ROUND, bodyMass: 140 }),
-      seat: { ...WIDE_SEAT, hasHarness: true, hasSuspension: true },
+      seat: { ...WIDE_SEAT, offers: ['harness', 'suspension', 'castorsHardFloor'] },
       ageYears: 9,
     });
     const refused = cardOf(best(heavy), HEADER, []);

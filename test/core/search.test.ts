@@ -145,7 +145,7 @@ describe('what a residual can be over a span of adjustments', () => {
   const seats = [
     WIDE_SEAT,
     seatWith(WIDE_SEAT.adjustments, {
-      back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true },
+      back: { topMm: 600, synchroRatio: 2 },
       pan: { axisFromRearMm: 420, recessMm: 30, frontEdgeRadiusMm: 0 },
     }),
     seatWith([

@@ -75,10 +75,46 @@ describe('a seat’s description', () => {
       '/adjustments/0/unit',
     ],
     [
-      'a tension nobody can compute',
-      seatWith([...ONE, adjustment('tiltTension', slides(0, 2))]),
-      'missingEffort',
-      '/adjustments/1/effort',
+      'a lock with one state too few',
+      seatWith([...ONE, adjustment('tiltLock', listed(0, 1, 2), { lock: { states: ['free', 'upright'] } })]),
+      'lockStates',
+      '/adjustments/1/lock/states',
+    ],
+    [
+      'a leader that is not there',
+      seatWith([
+        ...ONE,
+        adjustment('seatDepth', slides(380, 440), { holds: { how: 'follows', leaderId: 'x', ratio: 1 } }),
+      ]),
+      'leaderMissing',
+      '/adjustments/1/holds/leaderId',
+    ],
+    [
+      'a start that no position is',
+      seatWith([adjustment('seatHeight', listed(400, 420), { neutral: 2 })]),
+      'neutralOutside',
+      '/adjustments/0/neutral',
+    ],
+    [
+      'a state that removes what is not there',
+      seatWith(ONE, { states: [{ id: 'off', kind: 'headrestOff', removes: ['headHeight'] }] }),
+      'stateOfNothing',
+      '/states/0/removes/0',
+    ],
+    [
+      'arms taken off that are not there',
+      seatWith(ONE, {
+        arms: null,
+        states: [{ id: 'off', kind: 'armsOff', removes: [], removesArms: true }],
+      }),
+      'stateOfNothing',
+      '/states/0/removesArms',
+    ],
+    [
+      'castors on a seat that is bolted down',
+      seatWith(ONE, { offers: ['bolted', 'castorsHardFloor'] }),
+      'secondFloor',
+      '/offers/1',
     ],
     ['no rated load', seatWith(ONE, { ratedLoadKg: q(0) }), 'notPositive', '/ratedLoadKg'],
     ['no width', seatWith(ONE, { seatWidthMm: q(-1) }), 'notPositive', '/seatWidthMm'],
@@ -108,7 +144,6 @@ describe('a seat’s description', () => {
       ],
       latch: 'none',
       scale: { type: 'none' },
-      keeps: true,
     };
     const doubts = seatDoubts(seatWith(ONE, { controls: [control] }));
     expect(doubts).to.deep.equal([
@@ -125,8 +160,8 @@ describe('a seat’s description', () => {
 
   it('takes no cushion on a harness or a suspension', () => {
     expect(takesCushions(seatWith(ONE))).to.equal(true);
-    expect(takesCushions(seatWith(ONE, { hasHarness: true }))).to.equal(false);
-    expect(takesCushions(seatWith(ONE, { hasSuspension: true }))).to.equal(false);
+    expect(takesCushions(seatWith(ONE, { offers: ['harness'] }))).to.equal(false);
+    expect(takesCushions(seatWith(ONE, { offers: ['suspension'] }))).to.equal(false);
   });
 
   it('turns every direction round and back', () => {

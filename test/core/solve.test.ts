@@ -233,7 +233,7 @@ describe('solving against plain enumeration', () => {
             adjustment('backAngle', steps(0, 20, 6)),
           ],
           {
-            back: { topMm: 600, synchroRatio: 2, armsMoveWithBack: true },
+            back: { topMm: 600, synchroRatio: 2 },
             pan: { axisFromRearMm: 180, recessMm: 0, frontEdgeRadiusMm: 0 },
           },
         );

@@ -4,6 +4,7 @@ import {
   NO_REMEDIES,
   assess,
   costOf,
+  PLAIN_WORK,
   makeInputs,
   problemOf,
   solve,
@@ -68,7 +69,7 @@ describe('setting one lever after the other', () => {
         seat: demo.seats.find((s) => s.seat.name === seatName)!.seat,
         place: demo.places.find((x) => x.place.name === placeName)!.place,
         method: SHIPPED_METHODS.find((m) => m.name === methodName)!,
-        work: { toolsKg: 0 },
+        work: PLAIN_WORK,
       }),
     );
     return { apart: costOf(p, leverByLever(p)), together: solve(p, { remedies: NO_REMEDIES }) };

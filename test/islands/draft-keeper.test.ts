@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { FittingDetail } from '../../src/contract';
-import type { Settings } from '../../src/core/fit';
+import { PLAIN_WORK, type Settings } from '../../src/core/fit';
 import { mergeSettings } from '../../src/islands/fitting/merge-settings';
 import { DraftKeeper } from '../../src/islands/fitting/draft-keeper';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
@@ -51,7 +51,7 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   method: { versionId: SEAT, name: 'Right angle' },
   fitter: null,
   measured: 0,
-  toolsKg: 0,
+  ...PLAIN_WORK,
   estimateMissing: false,
   body: {},
   inputs: inputsOf(),

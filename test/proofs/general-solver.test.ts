@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { canBeWritten, compare, isCheaper } from '../../bench/general-solver';
-import { makeInputs, type FitInputs } from '../../src/core/fit';
+import { PLAIN_WORK, makeInputs, type FitInputs } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { Adjustment, SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
@@ -27,7 +27,7 @@ function casesOf(count: number): FitInputs[] {
       seat: coarse(demo.seats[(n * 11) % demo.seats.length]!.seat),
       place: placeWith(slides(640, 800), n % 3 === 0 ? { drawerMm: 70 } : {}),
       method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-      work: { toolsKg: 0 },
+      work: PLAIN_WORK,
     });
     if (canBeWritten(inputs)) cases.push(inputs);
   }

@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { NO_REMEDIES, makeInputs, penaltyOf, problemOf, solve, type Problem } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  PLAIN_WORK,
+  makeInputs,
+  penaltyOf,
+  problemOf,
+  solve,
+  type Problem,
+} from '../../src/core/fit';
 import { planOf } from '../../src/core/fit/plan';
 import { valuesOfSettings } from '../../src/core/fit/solve';
 import { COMMON_TARGETS, SHIPPED_METHODS, bandOf, type ConditionId } from '../../src/core/method';
@@ -190,7 +198,9 @@ describe('the solver proved by looking at everything', function () {
               ...(s.ring ? [adjustment('footRing', listed(...s.ring))] : []),
               adjustment('frontSlope', listed(...s.slope)),
               adjustment('chairAngle', listed(...s.tilt)),
-              adjustment('forwardTilt', listed(...s.forward), { followsSitter: !s.falls }),
+              adjustment('forwardTilt', listed(...s.forward), {
+                holds: { how: s.falls ? 'notched' : 'passive' },
+              }),
               adjustment('backAngle', listed(3)),
             ],
             { pan: { axisFromRearMm: 150, recessMm: 10, frontEdgeRadiusMm: 40 } },
@@ -230,7 +240,7 @@ describe('the solver proved by looking at everything', function () {
           seat: seats[(n * 7) % seats.length]!.seat,
           place: placeWith(slides(660, 780)),
           method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-          work: { toolsKg: 0 },
+          work: PLAIN_WORK,
         }),
       );
       const { positions } = solve(p, { remedies: NO_REMEDIES }).settings;

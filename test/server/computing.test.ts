@@ -6,7 +6,7 @@ import type { FitInputs } from '../../src/core/fit';
 import type { SeatSummary, Sitter } from '../../src/contract';
 import type { FitAnswer, FitRequest, RankAnswer } from '../../src/contract/compute';
 import { FitAnswerSchema, RankAnswerSchema } from '../../src/contract/compute';
-import { makeInputs, problemOf, solve } from '../../src/core/fit';
+import { PLAIN_WORK, makeInputs, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { SeatModel } from '../../src/core/seat';
 import { openThreads } from '../../src/server/threads';
@@ -108,7 +108,7 @@ describe('cases from outside', () => {
         seat: seat as SeatModel,
         place: place as never,
         method: SHIPPED_METHODS.find((m) => m.id === 'open-hip')!,
-        work: { toolsKg: 0 },
+        work: PLAIN_WORK,
       }),
     );
     const solved = solve(p, { remedies: {} });

@@ -146,6 +146,8 @@ describe('what a fitter does', () => {
       desk: adjustment('deskHeight', listed(730), { id: 'desk' }),
       deskThicknessMm: 30,
       keyboardThicknessMm: 20,
+      needs: [],
+      seatClasses: [],
       notes: '',
     });
 

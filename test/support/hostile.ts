@@ -144,6 +144,8 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
     desk: fc.constant(null),
     deskThicknessMm: fc.constantFrom(0, 1e-300, 400),
     keyboardThicknessMm: fc.constantFrom(0, 100),
+    needs: fc.constantFrom([], ['harness'], ['nothing']),
+    seatClasses: fc.constantFrom([], ['office']),
     notes: hostileName,
   }),
   createFitting: fc.record({

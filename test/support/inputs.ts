@@ -1,11 +1,19 @@
 /** Small made-up bodies, seats and places that a test can count through by hand. */
 import type { Body, DimensionId } from '../../src/core/body';
-import { makeInputs, problemOf, type FitInputs, type Problem, type Settings } from '../../src/core/fit';
+import {
+  PLAIN_WORK,
+  makeInputs,
+  problemOf,
+  type FitInputs,
+  type Problem,
+  type Settings,
+} from '../../src/core/fit';
 import { SHIPPED_METHODS, type Method } from '../../src/core/method';
-import type { Place } from '../../src/core/place';
+import { PLACE_DOCUMENT, type Place } from '../../src/core/place';
 import { stated, type Quantity } from '../../src/core/quantity';
 import {
   ADJUSTMENT_KINDS,
+  SEAT_DOCUMENT,
   type Adjustment,
   type AdjustmentKind,
   type SeatModel,
@@ -78,12 +86,23 @@ export const steps = (lowest: number, highest: number, count: number): Travel =>
 export const listed = (...values: number[]): Travel => ({ type: 'listed', values: values.map((v) => q(v)) });
 
 export function adjustment(kind: AdjustmentKind, travel: Travel, more: Partial<Adjustment> = {}): Adjustment {
-  return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, ...more };
+  const holds = { how: travel.type === 'continuous' ? ('free' as const) : ('notched' as const) };
+  return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, holds, ...more };
 }
+
+/** Pads that lean with the back. */
+export const PADS = {
+  support: 'elbowPad',
+  on: 'back',
+  moveWithBack: true,
+  lengthMm: 250,
+  widthMm: 90,
+} as const satisfies SeatModel['arms'];
 
 /** A plain seat: level pan, hard cushion, nothing but what is given. */
 export function seatWith(adjustments: readonly Adjustment[], more: Partial<SeatModel> = {}): SeatModel {
   return {
+    schema: SEAT_DOCUMENT,
     id: '01990000-0000-7000-8000-000000000001',
     name: 'Plain seat',
     seatClass: 'office',
@@ -91,13 +110,14 @@ export function seatWith(adjustments: readonly Adjustment[], more: Partial<SeatM
     seatWidthMm: q(480),
     cushion: { sinkMm: q(0), referenceMassKg: 75, heightsAre: 'loaded' },
     pan: { axisFromRearMm: 0, recessMm: 0, frontEdgeRadiusMm: 0 },
-    back: { topMm: 600, synchroRatio: null, armsMoveWithBack: true },
-    armPad: { lengthMm: 250, widthMm: 90 },
-    hasHarness: false,
-    hasSuspension: false,
-    castors: 'hardFloor',
+    back: { topMm: 600, synchroRatio: null },
+    arms: PADS,
+    offers: ['castorsHardFloor'],
+    states: [],
+    strappedCushions: [],
     adjustments,
     controls: [],
+    procedures: [],
     notes: '',
     ...more,
   };
@@ -105,7 +125,10 @@ export function seatWith(adjustments: readonly Adjustment[], more: Partial<SeatM
 
 export function placeWith(travel: Travel | null, more: Partial<Place> = {}): Place {
   return {
+    schema: PLACE_DOCUMENT,
     id: '01990000-0000-7000-8000-000000000002',
+    needs: [],
+    seatClasses: [],
     name: 'Plain desk',
     task: 'keyboard',
     adjustments: travel ? [adjustment('deskHeight', travel, { id: 'desk' })] : [],
@@ -153,9 +176,8 @@ export const EVERYTHING = seatWith(
     adjustment('backReach', listed(0, 25, 50)),
     adjustment('upperLumbar', slides(0, 5), { means: { atLowest: 0, atHighest: 25 } }),
     adjustment('lowerLumbar', slides(0, 5), { means: { atLowest: 0, atHighest: 25 } }),
-    adjustment('thoracic', listed(0, 1)),
     adjustment('chairAngle', listed(0, 5)),
-    adjustment('tiltLock', listed(0, 1), { locks: 'upright' }),
+    adjustment('tiltLock', listed(0, 1), { lock: { states: ['free', 'upright'] } }),
     adjustment('tiltLimiter', listed(5, 10, 20)),
     adjustment('padSlide', listed(-20, 0, 20)),
     adjustment('armDepth', slides(0, 60)),
@@ -174,7 +196,6 @@ export const EVERYTHING = seatWith(
     back: {
       topMm: 600,
       synchroRatio: null,
-      armsMoveWithBack: true,
       lumbarZones: { lowerMm: 140, upperMm: 220 },
     },
   },
@@ -204,7 +225,7 @@ export function inputsOf({
   ageYears = null,
   toolsKg = 0,
 }: Case = {}): FitInputs {
-  return makeInputs({ sitter: { ageYears }, body, seat, place, method, work: { toolsKg } });
+  return makeInputs({ sitter: { ageYears }, body, seat, place, method, work: { ...PLAIN_WORK, toolsKg } });
 }
 
 export const problemFor = (given: Case = {}): Problem => problemOf(inputsOf(given));

@@ -29,7 +29,7 @@ import {
 import { penaltyOf } from '../../src/core/fit/penalty';
 import type { SetValues } from '../../src/core/fit/problem';
 import { valuesOfSettings } from '../../src/core/fit/solve';
-import { balancedTension, wantedLock, wantedProminenceMm, wantedThoracic } from '../../src/core/fit/wanted';
+import { balancedTension, wantedLock, wantedProminenceMm } from '../../src/core/fit/wanted';
 import { padTurnDeg } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { sinDeg, tanDeg } from '../../src/core/units';
@@ -298,7 +298,6 @@ export function formulate(p: Problem, given: Settings): Formulation {
   if (has('lumbarHeight')) judge('lumbarHeight', minus(apex, fixed(body.smallOfBackHeight)), 'mm');
   if (has('lumbarByPractice')) judge('lumbarByPractice', apex, 'mm');
   if (has('lumbarDepth')) judge('lumbarDepth', fixed(meaningAt('lumbarDepth') - wantedProminenceMm(p)), 'mm');
-  if (has('thoracic')) judge('thoracic', minus(value('thoracic'), fixed(wantedThoracic(p))), 'own');
   if (has('tension')) judge('tension', minus(value('tiltTension'), fixed(balancedTension(p))), 'own');
   if (has('tiltLock')) judge('tiltLock', minus(value('tiltLock'), fixed(wantedLock(p, base))), 'own');
   if (has('tiltLimiter'))

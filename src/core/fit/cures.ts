@@ -1,6 +1,6 @@
 /** What the trade adds, takes off or changes, against which shortfalls, and in which sizes it comes. */
 import type { ConditionId } from '../method';
-import { adjustmentOf, isFixed, takesCushions, type SeatModel } from '../seat';
+import { adjustmentOf, isFixed, offers, takesCushions, type SeatModel } from '../seat';
 import type { FitInputs, RemedyId } from './inputs';
 
 /** What a remedy takes: nothing but setting; what is at hand; something small to buy; another seat. */
@@ -31,7 +31,7 @@ const cushioned = ({ seat }: FitInputs): boolean => takesCushions(seat);
 /** A gas lift can be exchanged for a longer or a shorter one where the seat stands on one. */
 const onColumn = (seat: SeatModel): boolean => {
   const height = adjustmentOf(seat.adjustments, 'seatHeight');
-  return height !== null && !isFixed(height) && seat.castors !== 'bolted' && !seat.hasSuspension;
+  return height !== null && !isFixed(height) && !offers(seat, 'bolted') && !offers(seat, 'suspension');
 };
 const hasDesk = ({ place }: FitInputs): boolean =>
   place !== null && adjustmentOf(place.adjustments, 'deskHeight') !== null;
@@ -79,7 +79,7 @@ export const CURES: readonly Cure[] = [
     ],
     sizes: { least: 1, most: 1, step: 1 },
     sign: 1,
-    isPossible: ({ seat }) => seat.armPad !== null,
+    isPossible: ({ seat }) => seat.arms !== null,
   },
   {
     id: 'footrestMm',

@@ -148,10 +148,10 @@ const STEPS: Record<ConditionId, Step> = {
   kneeRoom: (p, v) => [
     message('chain.kneeRoom', {
       length: { mm: p.body.buttockPoplitealLength },
-      recess: { mm: p.inputs.seat.pan.recessMm },
+      recess: { mm: p.seat.recessMm },
       push: { mm: pushMm(p, v) },
       depth: { mm: v.seatDepth },
-      room: { mm: p.body.buttockPoplitealLength - p.inputs.seat.pan.recessMm + pushMm(p, v) - v.seatDepth },
+      room: { mm: p.body.buttockPoplitealLength - p.seat.recessMm + pushMm(p, v) - v.seatDepth },
     }),
     ...fingers(p),
   ],
@@ -167,13 +167,12 @@ const STEPS: Record<ConditionId, Step> = {
   upperLumbar: zone('upper'),
   lowerLumbar: zone('lower'),
   lumbarEven: one('lumbarEven', () => ({})),
-  thoracic: one('byTask', (p) => ({ task: { word: `task.${p.inputs.place?.task ?? 'keyboard'}` } })),
   tiltLock: one('byTask', (p) => ({ task: { word: `task.${p.inputs.place?.task ?? 'keyboard'}` } })),
   tiltLimiter: one('byMethod', (p) => ({ method: { text: p.inputs.method.name } })),
   tension,
   armSpread: one('armSpread', (p, v) => ({
     clear: { mm: clearMm(v) },
-    pad: { mm: p.inputs.seat.armPad?.widthMm ?? 0 },
+    pad: { mm: p.seat.padWidthMm },
     elbows: { mm: p.body.elbowToElbowBreadth },
     forearm: { mm: p.forearmBreadthMm },
     arm: { mm: upperArmMm(p) },

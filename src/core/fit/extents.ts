@@ -103,7 +103,7 @@ export class Extents implements Span {
     this.datumFromRear = datumFromRearMm(p, fixed);
     this.hollowFromRear = hollowFromRearMm(p, fixed);
     this.reach = reachMm(p);
-    this.axis = p.inputs.seat.pan.axisFromRearMm;
+    this.axis = p.seat.axisFromRearMm;
     const { shoeHeel, stature } = p.body;
     this.legMm = shoeHeel + p.lowerLegMm;
     const ankle = ANKLE_FRACTION * stature;
@@ -243,15 +243,16 @@ export class Extents implements Span {
   /** Of the pads' front end before the hanging elbow. */
   padReach(): Interval {
     const { p, lo, hi, pan, trunk } = this;
-    const { armPad, back } = p.inputs.seat;
-    const front = (armPad?.frontMm ?? padFrontByLength(armPad?.lengthMm ?? NaN)) - this.axis;
+    const { padLengthMm, armsMoveWithBack } = p.seat;
+    const end = Number.isNaN(p.seat.padFrontMm) ? padFrontByLength(padLengthMm) : p.seat.padFrontMm;
+    const front = end - this.axis;
     const arm = this.datumFromRear - this.axis;
     const [low, high] = [cosDeg(pan.lo), cosDeg(pan.hi)];
     const flat = pan.lo <= 0 && pan.hi >= 0 ? 1 : Math.max(low, high);
     const [near, far] = [arm * Math.min(low, high), arm * flat];
     const { shoulderHeightSitting: shoulder } = p.body;
-    const short = shoulder - (back.armsMoveWithBack ? hi.armHeight : 0);
-    const long = shoulder - (back.armsMoveWithBack ? lo.armHeight : 0);
+    const short = shoulder - (armsMoveWithBack ? hi.armHeight : 0);
+    const long = shoulder - (armsMoveWithBack ? lo.armHeight : 0);
     const [less, more] = [sinDeg(trunk.lo), sinDeg(trunk.hi)];
     const behind = [short * less, short * more, long * less, long * more];
     return {

@@ -65,7 +65,7 @@ const known = (p: Point): Point | null => (Number.isNaN(p.x + p.z) ? null : p);
 const go = (from: Point, dx: number, dz: number): Point => ({ x: from.x + dx, z: from.z + dz });
 
 function panPoint(p: Problem, v: SetValues, fromRear: number): Point {
-  const axis = p.inputs.seat.pan.axisFromRearMm;
+  const axis = p.seat.axisFromRearMm;
   return { x: axis + (fromRear - axis) * cosDeg(panDegOf(p, v)), z: panPointMm(p, v, fromRear) };
 }
 
@@ -139,7 +139,7 @@ function makeFigure(p: Problem, v: SetValues): Figure {
 export const seatFigureOf = onceFor(makeSeatFigure);
 
 function makeSeatFigure(p: Problem, v: SetValues): SeatFigure {
-  const { seat } = p.inputs;
+  const { backTopMm } = p.seat;
   const back = trunkDegOf(v);
   const support = panPoint(p, v, 0);
   const datum = panPoint(p, v, datumFromRearMm(p, v));
@@ -151,8 +151,8 @@ function makeSeatFigure(p: Problem, v: SetValues): SeatFigure {
     dropped: p.hasSlope ? droppedFront(p, v) : null,
     panDeg: panDegOf(p, v),
     backDeg: back,
-    backFoot: alongBack(Math.min(90, seat.back.topMm / 2)),
-    backTop: alongBack(seat.back.topMm),
+    backFoot: alongBack(Math.min(90, backTopMm / 2)),
+    backTop: alongBack(backTopMm),
     lumbar: known(alongBack(apexMm(v), orZero(standsOutMm(p, v)))),
     pad: padOf(p, v, datum.z),
     head: known(alongBack(v.headHeight, orZero(padBeforeBackMm(p, v)))),
@@ -167,7 +167,7 @@ function droppedFront(p: Problem, v: SetValues): { readonly from: Point; readonl
 }
 
 function padOf(p: Problem, v: SetValues, datumZ: number): SeatFigure['pad'] {
-  const length = p.inputs.seat.armPad?.lengthMm ?? NaN;
+  const length = p.seat.padLengthMm;
   const front = padFrontMm(p, v);
   const top = datumZ + v.armHeight;
   if (Number.isNaN(length + front + top)) return null;

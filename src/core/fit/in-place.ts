@@ -36,7 +36,7 @@ function withPad(seat: SeatModel, padMm: number): SeatModel {
     ...seat,
     back: {
       ...seat.back,
-      topMm: seat.back.topMm - padMm,
+      topMm: seat.back.topMm === null ? null : seat.back.topMm - padMm,
       lumbarZones: lumbarZones && {
         lowerMm: lumbarZones.lowerMm - padMm,
         upperMm: lumbarZones.upperMm - padMm,
@@ -50,7 +50,7 @@ function seatWith(seat: SeatModel, size: (id: RemedyId) => number): SeatModel {
   const padded = withPad(seat, size('seatPadMm'));
   const adjustments = moved(padded.adjustments, ['seatHeight'], size('columnMm'));
   if (size('armsOff') === 0) return { ...padded, adjustments };
-  return { ...padded, armPad: null, adjustments: adjustments.filter((a) => !ARMS.includes(a.kind)) };
+  return { ...padded, arms: null, adjustments: adjustments.filter((a) => !ARMS.includes(a.kind)) };
 }
 
 /** A tray holds the keyboard lower than the desk's top, and hangs over the thighs. */

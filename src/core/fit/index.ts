@@ -2,17 +2,24 @@ export {
   CORE_VERSION,
   INPUTS_SCHEMA,
   NO_REMEDIES,
+  PLAIN_WORK,
   REMEDY_IDS,
   REMEDY_LIMITS,
   TABLES_VERSION,
+  WORK_FLAGS,
   isChild,
   makeInputs,
   sizeInUse,
+  workOf,
   type FitInputs,
   type RemedyId,
   type RemedySettings,
   type Settings,
+  type Work,
+  type WorkFlag,
 } from './inputs';
+export { uncalculatedOf } from './uncalculated';
+export { upgradeInputs, upgradeSettings } from './upgrade';
 export { inPlace, inputsWith } from './in-place';
 export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
 export { CONDITIONS, followsStraight, type Condition } from './conditions';

@@ -7,7 +7,30 @@ import type { AdjustmentKind, SeatModel } from '../seat';
 export const CORE_VERSION = 1;
 /** Raised with every change of a table that a result depends on. */
 export const TABLES_VERSION = 1;
-export const INPUTS_SCHEMA = 1;
+export const INPUTS_SCHEMA = 2;
+
+/** What the sitter works with, and how they get up. */
+export interface Work {
+  readonly toolsKg: number;
+  readonly helmet: boolean;
+  readonly glasses: boolean;
+  /** Pushes up on the armrests. */
+  readonly risesByArms: boolean;
+}
+
+/** What of the work is so or not so. */
+export const WORK_FLAGS = ['helmet', 'glasses', 'risesByArms'] as const;
+export type WorkFlag = (typeof WORK_FLAGS)[number];
+
+/** The part of a record that says how the sitter works. */
+export const workOf = ({ toolsKg, helmet, glasses, risesByArms }: Work): Work => ({
+  toolsKg,
+  helmet,
+  glasses,
+  risesByArms,
+});
+
+export const PLAIN_WORK: Work = { toolsKg: 0, helmet: false, glasses: false, risesByArms: false };
 
 /** Everything a fitting is computed from, as one document: the same document always gives the same settings. */
 export interface FitInputs {
@@ -22,7 +45,7 @@ export interface FitInputs {
   /** null: no desk, nothing but the seat. */
   readonly place: Place | null;
   readonly method: Method;
-  readonly work: { readonly toolsKg: number };
+  readonly work: Work;
   /** Of whoever checks with the hand, mm; absent where not measured. */
   readonly fitterHandMm?: { readonly 3?: number | undefined; readonly 4?: number | undefined } | undefined;
 }
@@ -73,6 +96,8 @@ export const sizeInUse = (remedies: RemedySettings, id: RemedyId): number => rem
 export interface Settings {
   readonly positions: Readonly<Partial<Record<AdjustmentKind, number>>>;
   readonly remedies: RemedySettings;
+  /** Of the seat's states those in use, by id; nothing is calculated from them yet. */
+  readonly states?: readonly string[] | undefined;
 }
 
 /** Below this age room behind the knee is taken in proportion, years (common practice). */

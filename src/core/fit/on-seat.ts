@@ -32,7 +32,7 @@ export const orZero = (value: number): number => (Number.isNaN(value) ? 0 : valu
 export function panDegOf(p: Problem, v: SetValues): number {
   if (!p.panTilts) return 0;
   const own = orZero(v.seatAngle) + orZero(v.forwardTilt) + orZero(v.chairAngle);
-  return panAngle(own, orZero(v.backAngle), p.uprightDeg, p.inputs.seat.back.synchroRatio);
+  return panAngle(own, orZero(v.backAngle), p.uprightDeg, p.seat.synchroRatio);
 }
 
 /** Lean of back and trunk: the back's own angle and that of the whole chair. */
@@ -45,9 +45,7 @@ export const chordDegOf = (p: Problem, v: SetValues): number =>
 /** A point of the pan above the floor; with the pan level the distance does not matter and may be unknown. */
 export function panPointMm(p: Problem, v: SetValues, fromRearMm: number): number {
   const pan = panDegOf(p, v);
-  return pan === 0
-    ? v.seatHeight
-    : panHeight(v.seatHeight, fromRearMm, p.inputs.seat.pan.axisFromRearMm, pan);
+  return pan === 0 ? v.seatHeight : panHeight(v.seatHeight, fromRearMm, p.seat.axisFromRearMm, pan);
 }
 
 /** What stands out by choice: the lumbar, or the greater of two zones; NaN where there is nothing of the kind. */
@@ -84,10 +82,10 @@ export function pushMm(p: Problem, v: SetValues): number {
 }
 
 export const hollowFromRearMm = (p: Problem, v: SetValues): number =>
-  hollowFromRear(p.body.buttockPoplitealLength, p.inputs.seat.pan.recessMm, pushMm(p, v));
+  hollowFromRear(p.body.buttockPoplitealLength, p.seat.recessMm, pushMm(p, v));
 
 export const datumFromRearMm = (p: Problem, v: SetValues): number =>
-  datumFromRear(p.inputs.seat.pan.recessMm, pushMm(p, v));
+  datumFromRear(p.seat.recessMm, pushMm(p, v));
 
 /** From the seated datum to the hollow of the knee, along the thigh: what pushes forward moves both. */
 export const reachMm = (p: Problem): number =>
@@ -160,7 +158,7 @@ export const upperArmMm = (p: Problem): number => p.body.shoulderHeightSitting -
 /** Clear distance between the pads: spacing of the arms and slide of the pads. */
 export const clearMm = (v: SetValues): number => v.armWidth + orZero(v.padSlide);
 
-const padWidthMm = (p: Problem): number => p.inputs.seat.armPad?.widthMm ?? NaN;
+const padWidthMm = (p: Problem): number => p.seat.padWidthMm;
 
 /** Upper arm out from the body over the pads as set; NaN where it cannot be told. */
 export const spreadDeg = (p: Problem, v: SetValues): number =>
@@ -189,7 +187,7 @@ export const elbowOnPadMm = (p: Problem, v: SetValues): number =>
 
 /** The seated datum in the side view. */
 export function datumPoint(p: Problem, v: SetValues): Point {
-  const axis = p.inputs.seat.pan.axisFromRearMm;
+  const axis = p.seat.axisFromRearMm;
   const fromRear = datumFromRearMm(p, v);
   return { x: axis + (fromRear - axis) * cosDeg(panDegOf(p, v)), z: panPointMm(p, v, fromRear) };
 }
@@ -212,10 +210,9 @@ export const padFrontByLength = (lengthMm: number): number =>
 
 /** Front end of the pads before the back support's most forward point, as set. Arms on the back lean with it. */
 export function padFrontMm(p: Problem, v: SetValues): number {
-  const { armPad, back } = p.inputs.seat;
-  if (!armPad) return NaN;
-  const front = armPad.frontMm ?? padFrontByLength(armPad.lengthMm);
-  const behind = back.armsMoveWithBack ? orZero(v.armHeight) * sinDeg(trunkDegOf(v)) : 0;
+  const { padLengthMm, armsMoveWithBack } = p.seat;
+  const front = Number.isNaN(p.seat.padFrontMm) ? padFrontByLength(padLengthMm) : p.seat.padFrontMm;
+  const behind = armsMoveWithBack ? orZero(v.armHeight) * sinDeg(trunkDegOf(v)) : 0;
   return front + orZero(v.armDepth) - behind;
 }
 

@@ -33,7 +33,6 @@ const BEFORE: readonly (readonly AdjustmentKind[])[] = [
 ];
 const AFTER: readonly (readonly AdjustmentKind[])[] = [
   ['backHeight', 'lumbarApex'],
-  ['thoracic'],
   ['armWidth', 'padSlide'],
   ['armHeight', 'armDepth'],
   ['armPivot'],

@@ -25,9 +25,13 @@ export function positionWords(p: Problem, variable: Variable, position: number):
   const isAngle = adjustment.unit === 'deg';
   const measured = ownValue(adjustment.unit, value);
   const end = { word: `end.${ADJUSTMENT_KINDS[kind].sign}` };
+  if (adjustment.lock)
+    return message('position.state', {
+      state: { word: `lock.${adjustment.lock.states[position] ?? 'free'}` },
+    });
   if (NAMED_KINDS.includes(kind))
     return message('position.state', { state: { word: `state.${kind}.${value}` } });
-  if (adjustment.followsSitter) return message('position.follows', { value: measured });
+  if (adjustment.holds.how === 'passive') return message('position.follows', { value: measured });
   if (isFixed(adjustment)) return message('position.fixed', { value: measured });
   const of = { count: positionCount(adjustment) };
   const number = { count: position + 1 };

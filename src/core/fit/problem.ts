@@ -21,10 +21,13 @@ import {
   kindNumber,
   meaningLine,
   positionCount,
+  seatNumbers,
+  uncalculated,
   valuesOf,
   type Adjustment,
   type AdjustmentKind,
   type Line,
+  type SeatNumbers,
 } from '../seat';
 import { cosDeg } from '../units';
 import { isChild, type FitInputs } from './inputs';
@@ -52,6 +55,7 @@ export interface Problem {
   /** The same in the order of the kinds (`kindNumber`). */
   readonly byNumber: readonly (Variable | undefined)[];
   readonly targets: Readonly<Record<ConditionId, Target>>;
+  readonly seat: SeatNumbers;
   /** Most upright back angle; where synchro counts from. */
   readonly uprightDeg: number;
   /** Whether back and pan tilt together, by synchro or because the whole chair does. */
@@ -175,14 +179,14 @@ function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   else if (isChild(inputs) && length !== undefined) targets.kneeRoom = roomForChild(method.kneeRoom, length);
   const forgiven = Math.min(
     MOST_FORGIVEN_MM,
-    Math.max(0, seat.pan.frontEdgeRadiusMm) * (1 - cosDeg(EDGE_TURN_DEG)),
+    seatNumbers(seat).frontEdgeRadiusMm * (1 - cosDeg(EDGE_TURN_DEG)),
   );
   if (targets.footGap.bandHi !== undefined)
     targets.footGap = { ...targets.footGap, bandHi: targets.footGap.bandHi + forgiven };
   targets.tension = { ...targets.tension, bandLo: -slack, bandHi: slack };
   targets.suspensionWeight = withinOneStep(targets.suspensionWeight, of('suspensionWeight'));
   if (place) targets.deskTop = moved(targets.deskTop, TASK_OFFSETS[place.task]);
-  const pad = seat.armPad?.lengthMm ?? 0;
+  const pad = seat.arms?.lengthMm ?? 0;
   const longer = Math.max(0, pad - (UNDER_FOREARM_MM.to - UNDER_FOREARM_MM.from));
   targets.padReach = moved(targets.padReach, { lo: 0, hi: longer });
   for (const id of place?.wins ? WINS[place.wins] : [])
@@ -244,7 +248,7 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   const byNumber = new Array<Variable | undefined>(ADJUSTMENT_KIND_IDS.length).fill(undefined);
   const add = (adjustment: Adjustment): void => {
     const number = kindNumber(adjustment.kind);
-    if (byNumber[number]) return;
+    if (byNumber[number] || uncalculated(adjustment)) return;
     byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shift, hasBackHeight);
   };
   seat.adjustments.forEach(add);
@@ -260,6 +264,7 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   );
   return {
     inputs,
+    seat: seatNumbers(seat),
     body: numbers,
     variables,
     byNumber,

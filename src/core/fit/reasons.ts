@@ -78,7 +78,6 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
     upper: { mm: meaning(p, v, 'upperLumbar') },
     lower: { mm: meaning(p, v, 'lowerLumbar') },
   }),
-  thoracic: () => ({}),
   tiltLock: (_, v) => ({ back: { deg: trunkDegOf(v) } }),
   tiltLimiter: (p, v) => ({
     stop: { deg: v.tiltLimiter },

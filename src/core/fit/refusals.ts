@@ -9,7 +9,7 @@ export const CLOTHING_KG = 3;
 /** Seat width that is comfortable: this share of the hips (Gouvali & Boudolos 2006). */
 export const SEAT_WIDTH_SHARE = 1.1;
 
-export const CHECK_VERDICTS = ['passes', 'close', 'refused', 'notMeasured'] as const;
+export const CHECK_VERDICTS = ['passes', 'close', 'refused', 'notMeasured', 'notDescribed'] as const;
 
 /** A check on the seat as a whole, which no setting changes. */
 export interface SeatCheck {
@@ -25,6 +25,8 @@ export const workingLoadKg = ({ work }: Pick<FitInputs, 'work'>, massKg: number)
 /** Rated load: a measured mass in clothes with tools; never rounded in the seat's favour, never on an estimate. */
 function ratedLoad({ seat, body, work }: FitInputs): SeatCheck {
   const mass = body.bodyMass;
+  if (!seat.ratedLoadKg)
+    return { id: 'ratedLoad', verdict: 'notDescribed', reason: message('check.ratedLoad.notDescribed') };
   const rated = seat.ratedLoadKg.value;
   if (!mass || isEstimate(mass)) {
     return {
@@ -50,6 +52,8 @@ const measured = (quantity: Quantity | undefined): number | undefined =>
   isEstimate(quantity) ? undefined : quantity?.value;
 
 function seatWidth({ seat, body }: FitInputs): SeatCheck {
+  if (!seat.seatWidthMm)
+    return { id: 'seatWidth', verdict: 'notDescribed', reason: message('check.seatWidth.notDescribed') };
   const width = seat.seatWidthMm.value;
   const hips = measured(body.hipBreadthSitting);
   if (hips === undefined)

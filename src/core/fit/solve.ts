@@ -81,7 +81,7 @@ function neutralPosition(p: Problem, kind: AdjustmentKind): number {
 
 /** A seat is never tipped forward unasked: only where the method wants the thighs to fall, or the sitter tips it. */
 const isUnasked = (p: Problem, { adjustment }: Variable): boolean =>
-  adjustment.followsSitter !== true && !((p.targets.thigh.aimHi ?? 0) < 0);
+  adjustment.holds.how !== 'passive' && !((p.targets.thigh.aimHi ?? 0) < 0);
 
 const heldAt = ({ values }: Variable, position: number | undefined): number | null =>
   position !== undefined && values[position] !== undefined ? position : null;

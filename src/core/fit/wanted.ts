@@ -1,5 +1,4 @@
 /** What an adjustment should come to for this sitter and place, where that is not simply a length of the body. */
-import { bandOf } from '../method';
 import { DAMPER_FOR } from '../place';
 import { trunkMomentNm } from '../posture';
 import { positionCount, type Effort } from '../seat';
@@ -45,16 +44,8 @@ export function balancedTension(p: Problem): number {
 export function wantedLock(p: Problem, v: SetValues): number {
   const lock = p.variables.tiltLock?.adjustment;
   if (p.inputs.place?.task !== 'handwork') return 0;
-  return lock?.locks === 'upright' && v.backAngle > p.uprightDeg ? 0 : 1;
+  return lock?.lock?.states[1] === 'upright' && v.backAngle > p.uprightDeg ? 0 : 1;
 }
-
-/** An upper support holds a trunk that leans; close handwork wants the shoulder blades free (assumed). */
-export function wantedThoracic(p: Problem): number {
-  return p.inputs.place?.task !== 'handwork' && bandOf(p.targets.backAngle).hi > UPPER_SUPPORT_FROM_DEG
-    ? 1
-    : 0;
-}
-const UPPER_SUPPORT_FROM_DEG = 10;
 
 /** Half the hollow's depth. */
 export const wantedProminenceMm = (p: Problem): number => p.body.smallOfBackDepth / 2;

@@ -36,7 +36,6 @@ export const COMMON_TARGETS = {
   upperLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   lowerLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   lumbarEven: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  thoracic: assumed({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
   tension: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
   tiltLock: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
   tiltLimiter: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),

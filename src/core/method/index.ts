@@ -35,3 +35,4 @@ export {
 export { COMMON_TARGETS, targetOf } from './common-targets';
 export { ORDERS, ORDER_IDS, orderIdOf, type OrderId } from './orders';
 export { SHIPPED_METHODS } from './shipped';
+export { upgradeMethod } from './upgrade';

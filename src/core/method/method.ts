@@ -22,8 +22,6 @@ export const CONDITION_UNITS = {
   lowerLumbar: 'mm',
   /** Upper zone less lower zone, where nobody measured the hollow. */
   lumbarEven: 'mm',
-  /** Upper support on or off, less what the task wants. */
-  thoracic: 'own',
   /** Setting less the computed setting, in the unit of the adjustment. */
   tension: 'own',
   /** Locked or free, less what the task wants. */

@@ -20,7 +20,6 @@ const GROUND_UP: readonly AdjustmentKind[] = [
   'lumbarDepth',
   'lowerLumbar',
   'upperLumbar',
-  'thoracic',
   'backProfile',
   'backAngle',
   'tiltTension',

@@ -1,5 +1,5 @@
 /** From what age a seat fits, and until about when. */
-import { NO_REMEDIES, assess, makeInputs, problemOf, solve, type FitInputs } from '../fit';
+import { NO_REMEDIES, PLAIN_WORK, assess, makeInputs, problemOf, solve, type FitInputs } from '../fit';
 import type { AdjustmentKind } from '../seat';
 import { OLDEST, YOUNGEST, childAt } from './children';
 import type { Who } from './model';
@@ -39,7 +39,7 @@ export function agesOf(
         ...given,
         sitter: { ageYears },
         body: { ...childAt(who, ageYears, share), shoeHeel },
-        work: { toolsKg: 0 },
+        work: PLAIN_WORK,
       }),
     );
     const { outcomes } = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);

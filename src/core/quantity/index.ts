@@ -1,24 +1,7 @@
-/**
- * A value with where it comes from. Every value of a body or a seat is one of these, so that a guess never
- * passes for a reading.
- */
-export const BASES = ['measured', 'stated', 'estimated'] as const;
-export type Basis = (typeof BASES)[number];
+import type { Quantity } from './schema';
 
-export interface Quantity {
-  /** In the unit of the table that the value's key belongs to (mm, degrees, kg, turns, counts). */
-  readonly value: number;
-  readonly basis: Basis;
-  /** Standard deviation, same unit; 0 where nothing is known of it. */
-  readonly spread: number;
-  readonly source: string;
-  /** Instant (ISO 8601, UTC), or null for a value off a sheet. */
-  readonly takenAt: string | null;
-  readonly takenBy: string | null;
-  readonly instrument?: string | undefined;
-  /** Why it stands although other values speak against it. */
-  readonly reason?: string | undefined;
-}
+export { BASES, type Basis } from './bases';
+export type { Quantity } from './schema';
 
 /** Whether a value is a guess from others, with its spread. */
 export const isEstimate = (quantity: Quantity | undefined): boolean => quantity?.basis === 'estimated';

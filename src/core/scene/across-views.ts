@@ -150,14 +150,18 @@ function frontBody(d: Pen, p: Problem, v: SetValues, datum: number): void {
   d.dot('head', 'sitter', at(0, figure.eye.z + 8), HEAD_RADIUS_MM);
 }
 
+/** How wide a pan is drawn that nobody measured, mm; no figure stands beside it. */
+const USUAL_WIDTH_MM = 460;
+const drawnWidthMm = (p: Problem): number =>
+  isKnown(p.seat.seatWidthMm) ? p.seat.seatWidthMm : USUAL_WIDTH_MM;
+
 /** Seen from the front: whether hips and elbows have room, and how far the arms are held out. */
 export function frontView(a: Assessment): Scene {
   const p = a.problem;
   const v = a.values;
-  const { seat } = p.inputs;
   const d = new Pen();
   const m = new Dimensions();
-  const width = seat.seatWidthMm.value;
+  const width = drawnWidthMm(p);
   const front = panPointMm(p, v, Number.isNaN(v.seatDepth) ? 0 : v.seatDepth);
   const datum = panPointMm(p, v, datumFromRearMm(p, v));
   const figure = seatFigureOf(p, v);
@@ -175,7 +179,7 @@ export function frontView(a: Assessment): Scene {
   frontBody(d, p, v, datum);
   box(d, 'pan', 'seat', -width / 2, front - CUSHION_MM, width, CUSHION_MM);
   const padTop = datum + v.armHeight;
-  const padWidth = seat.armPad?.widthMm ?? NaN;
+  const padWidth = p.seat.padWidthMm;
   if (isKnown(padTop, clearMm(v), padWidth)) {
     for (const side of SIDES) {
       const inner = (side * clearMm(v)) / 2;
@@ -197,7 +201,7 @@ export function frontView(a: Assessment): Scene {
     }
     m.across('armWidth', 'seat', clearMm(v), padTop - PAD_MM - LINE_GAP_MM);
   }
-  m.across('seatWidth', 'seat', width, front - CUSHION_MM - LINE_GAP_MM);
+  if (isKnown(p.seat.seatWidthMm)) m.across('seatWidth', 'seat', width, front - CUSHION_MM - LINE_GAP_MM);
   m.across('hips', 'sitter', p.body.hipBreadthSitting, datum + LINE_GAP_MM);
   const head = figureOf(p, v).eye?.z ?? datum + p.body.shoulderHeightSitting;
   m.across('elbows', 'sitter', p.body.elbowToElbowBreadth, head + HEAD_RADIUS_MM + LINE_GAP_MM);
@@ -277,25 +281,24 @@ function planPad(
 export function planView(a: Assessment): Scene {
   const p = a.problem;
   const v = a.values;
-  const { seat } = p.inputs;
   const d = new Pen();
   const m = new Dimensions();
-  const width = seat.seatWidthMm.value;
+  const width = drawnWidthMm(p);
   const depth = Number.isNaN(v.seatDepth) ? 0 : v.seatDepth;
   const arms = armsOf(p, v);
   if (depth > 0) box(d, 'pan', 'seat', -width / 2, 0, width, depth);
   const back = Number.isNaN(v.backReach) ? 0 : v.backReach;
   box(d, 'back', 'seat', -width * 0.42, back - BACK_MM, width * 0.84, BACK_MM);
-  const pad = seat.armPad;
   planThighs(d, p, v);
-  if (pad && isKnown(clearMm(v))) {
+  const pad = { lengthMm: p.seat.padLengthMm, widthMm: p.seat.padWidthMm };
+  if (isKnown(clearMm(v), pad.lengthMm, pad.widthMm)) {
     const middle = padFrontMm(p, v) - pad.lengthMm / 2;
     for (const side of SIDES)
       planPad(d, side, at((side * (clearMm(v) + pad.widthMm)) / 2, middle), pad, v.armPivot);
     m.across('armWidth', 'seat', clearMm(v), depth + LINE_GAP_MM);
   }
   planTrunk(d, p, v, arms);
-  m.across('seatWidth', 'seat', width, -BACK_MM - LINE_GAP_MM);
+  if (isKnown(p.seat.seatWidthMm)) m.across('seatWidth', 'seat', width, -BACK_MM - LINE_GAP_MM);
   const isPartial = arms === null || !isKnown(p.body.hipBreadthSitting, p.body.buttockPoplitealLength);
   return sceneOf(d, m.all, arms, isPartial);
 }

@@ -14,6 +14,7 @@ import {
   type Problem,
   type Remedy,
   type RemedyId,
+  uncalculatedOf,
   type SettingOutcome,
   type Verdict,
 } from '../fit';
@@ -22,6 +23,7 @@ import {
   ADJUSTMENT_KINDS,
   controlFor,
   isFixed,
+  offers,
   oppositeOf,
   type AdjustmentKind,
   type Control,
@@ -72,6 +74,8 @@ export interface Card {
   /** Measures that settings rest on and nobody has taken, with their spread. */
   readonly estimated: readonly Message[];
   readonly unmeasured: readonly { readonly kind: AdjustmentKind; readonly reason: Message }[];
+  /** What no setting is calculated for. */
+  readonly uncalculated: readonly Message[];
   readonly angles: readonly Message[];
   readonly cautions: readonly Message[];
 }
@@ -179,11 +183,11 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
   const { seat } = p.inputs;
   const has = (kind: AdjustmentKind) => p.variables[kind] !== undefined;
   const when: readonly [boolean, string][] = [
-    [seat.hasSuspension || seat.hasHarness, 'caution.operator'],
+    [offers(seat, 'suspension') || offers(seat, 'harness'), 'caution.operator'],
     [isLifted(p), 'caution.height'],
     [has('tiltTension') || has('backAngle'), 'caution.pinch'],
     [orZero(a.values.forwardTilt) < 0 || a.values.seatAngle < SLOPED_DEG, 'caution.forwardTilt'],
-    [seat.castors === 'hardFloor' || seat.castors === 'softFloor', 'caution.castors'],
+    [offers(seat, 'castorsHardFloor') || offers(seat, 'castorsSoftFloor'), 'caution.castors'],
     [REMEDY_IDS.some((id) => sizeInUse(a.settings.remedies, id) !== 0), 'caution.remedies'],
     [isChild(p.inputs), 'caution.children'],
     ...(p.inputs.method.cautions ?? []).map((id): [boolean, string] => [true, `caution.method.${id}`]),
@@ -239,9 +243,7 @@ export function cardOf(a: Assessment, header: CardHeader, offered: readonly Reme
   return {
     header,
     refused: a.refused,
-    refusals: a.checks
-      .filter((c) => c.verdict === 'refused' || c.verdict === 'notMeasured')
-      .map((c) => c.reason),
+    refusals: a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason),
     rows: a.outcomes.map((o) => rowOf(p, a, o)),
     remedies: used.map((id) => inUseMessage(id, sizeInUse(remedies, id))),
     unreached: off.map((o) => ({ kind: o.kind, reason: o.reason, remedy: remedyHint(p, o) })),
@@ -250,6 +252,7 @@ export function cardOf(a: Assessment, header: CardHeader, offered: readonly Reme
     unmeasured: a.outcomes
       .filter((o) => o.verdict === 'notMeasured')
       .map((o) => ({ kind: o.kind, reason: o.reason })),
+    uncalculated: uncalculatedOf(p.inputs.seat),
     angles: a.angles
       .filter((x) => x.deg !== null)
       .map((x) => message('card.angle', { name: { word: `angle.${x.id}` }, angle: { deg: x.deg ?? 0 } })),

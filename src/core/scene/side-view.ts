@@ -3,6 +3,7 @@ import type { Point } from '../posture';
 import { sizeInUse, type Assessment, type Problem, type RemedyId } from '../fit';
 import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/figure';
 import { orZero } from '../fit/on-seat';
+import { offers } from '../seat';
 import { meaning } from '../fit/problem';
 import { overLegs } from '../place';
 import { cosDeg, sinDeg } from '../units';
@@ -25,7 +26,7 @@ const ROLL_UP_MM = 110;
 const ROLL_LEAST_MM = 14;
 
 function drawBase(d: Pen, p: Problem, under: Point): void {
-  if (p.inputs.seat.castors === 'bolted') {
+  if (offers(p.inputs.seat, 'bolted')) {
     d.area(
       'pedestal',
       'seatLine',
@@ -36,7 +37,7 @@ function drawBase(d: Pen, p: Problem, under: Point): void {
     );
     return;
   }
-  const foot = p.inputs.seat.castors === 'glides' ? 12 : 40;
+  const foot = offers(p.inputs.seat, 'glides') ? 12 : 40;
   d.line('column', 'seatLine', under, at(under.x, foot + 30));
   d.line('base', 'seatLine', at(under.x - 270, foot), at(under.x, foot + 34), at(under.x + 270, foot));
   for (const side of [-1, 1])

@@ -122,16 +122,14 @@ export const ADJUSTMENT_KINDS = {
   backReach: row(MM, 'rearmost', 'forward', [0, 200], [50, 100]),
   upperLumbar: row(['step', 'turn', 'pump', 'mm'], 'flattest', 'prominent', [0, 100], null, { means: 'mm' }),
   lowerLumbar: row(['step', 'turn', 'pump', 'mm'], 'flattest', 'prominent', [0, 100], null, { means: 'mm' }),
-  /** An upper support that is on or off. */
-  thoracic: row(['step'], 'off', 'on', [0, 1], null),
   /** Of the back alone. */
   backAngle: row(DEG, 'vertical', 'leanBack', [-10, 60], [0, 30]),
   /** Of the whole seat, back and pan together: adds to both. */
   chairAngle: row(DEG, 'level', 'leanBack', [-15, 45], [0, 15]),
   /** From the lightest; of a mechanism that weighs by itself: the override, lighter below zero. */
   tiltTension: row(['turn', 'step'], 'lightest', 'stiffer', [-40, 40], [0, 2]),
-  /** 0 free, 1 locked. */
-  tiltLock: row(['step'], 'off', 'on', [0, 1], null),
+  /** Positions are the states of its lock. */
+  tiltLock: row(['step'], 'off', 'on', [0, 3], null),
   /** The furthest lean that a stop allows. */
   tiltLimiter: row(DEG, 'vertical', 'leanBack', [-10, 60], [5, 30]),
   /** Pad top. */
@@ -193,4 +191,4 @@ export const ABOVE_SEAT_KINDS: readonly AdjustmentKind[] = [
 ];
 
 /** Kinds whose positions have names of their own. */
-export const NAMED_KINDS: readonly AdjustmentKind[] = ['thoracic', 'tiltLock', 'climate'];
+export const NAMED_KINDS: readonly AdjustmentKind[] = ['tiltLock', 'climate'];

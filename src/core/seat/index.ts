@@ -15,7 +15,17 @@ export {
   type Datum,
   type Sign,
 } from './adjustment-kinds';
-export type { Adjustment, Effort, Meaning, Travel } from './adjustment';
+export type { Adjustment, Effort, Holds, Lock, Meaning, SeatModel, SeatState, Travel } from './schema';
+export { SEAT_DOCUMENT } from './schema-version';
+export {
+  UPPER_SUPPORT,
+  UPPER_SUPPORT_OFF,
+  isLoose,
+  upgradeAdjustment,
+  upgradeSeat,
+  without,
+  type Loose,
+} from './upgrade';
 export {
   countOf,
   endsOf,
@@ -34,18 +44,49 @@ export {
   ACTIONS,
   CONTROL_KINDS,
   DIRECTIONS,
+  DONE_BY,
   HANDS,
+  PROCEDURE_KINDS,
+  SIDES,
   SITTER_ACTS,
-  controlFor,
-  oppositeOf,
+  STANCES,
+  ZONES,
   type Action,
-  type Control,
   type ControlKind,
   type Direction,
+  type DoneBy,
   type Hand,
-  type Move,
+  type ProcedureKind,
+  type Side,
   type SitterAct,
-} from './controls';
-export { SEAT_CLASSES, adjustmentOf, takesCushions, type SeatClass, type SeatModel } from './seat';
+  type Stance,
+  type Zone,
+} from './control-lists';
+export type { Control, Move, Procedure } from './control-schema';
+export { controlFor, oppositeOf } from './controls';
+export {
+  ARM_SUPPORTS,
+  COVERS,
+  CUSHION_ZONES,
+  FLOOR_OFFERS,
+  HOLDS,
+  LOCK_STATES,
+  MOVED_BY,
+  NAMED_POSITIONS,
+  OFFERS,
+  SEAT_CLASSES,
+  STATE_KINDS,
+  VARIANT_PARTS,
+  type ArmSupport,
+  type CushionZone,
+  type FloorOffer,
+  type LockState,
+  type MovedBy,
+  type Offer,
+  type SeatClass,
+  type StateKind,
+} from './lists';
+export { seatNumbers, type SeatNumbers } from './numbers';
+export { adjustmentOf, floorOf, offers, offersOf, takesCushions, uncalculated, UNCALCULATED } from './seat';
 export { heightShift, sinkMm } from './sink';
 export { SEAT_FAULTS, adjustmentDoubts, seatDoubts, type SeatDoubt, type SeatFault } from './validate';

@@ -1,5 +1,5 @@
 import type { Quantity } from '../quantity';
-import type { Adjustment, Travel } from './adjustment';
+import type { Adjustment, Travel } from './schema';
 import { ADJUSTMENT_UNITS } from './adjustment-kinds';
 
 /** Rounds away what binary fractions leave behind (0.1 + 0.2), far below any tolerance in use. */
@@ -7,6 +7,7 @@ const tidy = (value: number): number => Math.round(value * 1e6) / 1e6;
 
 /** The ends of an adjustment in its unit, lowest first. */
 export function endsOf(travel: Travel): { readonly lowest: number; readonly highest: number } {
+  if (travel.type === 'onOff') return { lowest: 0, highest: 1 };
   if (travel.type !== 'listed') return { lowest: travel.lowest.value, highest: travel.highest.value };
   const values = travel.values.map((q) => q.value);
   return { lowest: values[0] ?? NaN, highest: values[values.length - 1] ?? NaN };
@@ -15,6 +16,7 @@ export function endsOf(travel: Travel): { readonly lowest: number; readonly high
 /** How many positions an adjustment has; at least 1 for a valid one. */
 export function positionCount(adjustment: Adjustment): number {
   const { travel } = adjustment;
+  if (travel.type === 'onOff') return 2;
   if (travel.type === 'steps') return travel.count;
   if (travel.type === 'listed') return travel.values.length;
   const step = ADJUSTMENT_UNITS[adjustment.unit].finestStep;
@@ -51,7 +53,7 @@ export function valuesOf(adjustment: Adjustment): number[] {
 /** Between two positions that slide or click at equal distances. */
 function stepOf({ travel, unit }: Adjustment, last: number): number {
   const { lowest, highest } = endsOf(travel);
-  return travel.type === 'steps' ? (highest - lowest) / last : ADJUSTMENT_UNITS[unit].finestStep;
+  return travel.type === 'continuous' ? ADJUSTMENT_UNITS[unit].finestStep : (highest - lowest) / last;
 }
 
 /** The position whose value is nearest; at a tie the lower. */
@@ -110,6 +112,7 @@ export function countOf(adjustment: Adjustment, meaning: number): number {
 /** How far the value at a position may be off, as a deviation, in the adjustment's unit: between those of its ends. */
 export function positionSpread(adjustment: Adjustment, position: number): number {
   const { travel } = adjustment;
+  if (travel.type === 'onOff') return 0;
   if (travel.type === 'listed') return travel.values[position]?.spread ?? 0;
   const last = positionCount(adjustment) - 1;
   const share = last > 0 ? position / last : 0;
@@ -119,6 +122,7 @@ export function positionSpread(adjustment: Adjustment, position: number): number
 /** A travel with every position moved by as much, in its unit. */
 export function movedTravel(travel: Travel, by: number): Travel {
   const to = (q: Quantity): Quantity => ({ ...q, value: q.value + by });
+  if (travel.type === 'onOff') return travel;
   if (travel.type === 'listed') return { ...travel, values: travel.values.map(to) };
   return { ...travel, lowest: to(travel.lowest), highest: to(travel.highest) };
 }

@@ -1,4 +1,4 @@
-import type { SeatModel } from './seat';
+import type { SeatModel } from './schema';
 
 /** A cushion never gives less or more than this share of its stated sink (common practice). */
 const LEAST_SHARE = 0.5;
@@ -7,10 +7,10 @@ const GREATEST_SHARE = 1.5;
 /**
  * How far the cushion gives under a body.
  * @param massKg body mass; null (not measured) counts as the reference mass
- * @returns mm, within 0.5…1.5 of the stated sink
+ * @returns mm, within 0.5…1.5 of the stated sink; 0 where nobody stated it
  */
 export function sinkMm(seat: SeatModel, massKg: number | null): number {
-  const reference = seat.cushion.sinkMm.value;
+  const reference = seat.cushion.sinkMm?.value ?? 0;
   if (massKg === null) return reference;
   const share = massKg / seat.cushion.referenceMassKg;
   return reference * Math.min(GREATEST_SHARE, Math.max(LEAST_SHARE, share));
@@ -25,7 +25,7 @@ export function heightShift(
   massKg: number | null,
 ): { readonly ofSeat: number; readonly aboveSeat: number } {
   const sink = sinkMm(seat, massKg);
-  const counted = seat.cushion.heightsAre === 'loaded' ? seat.cushion.sinkMm.value : 0;
+  const counted = seat.cushion.heightsAre === 'loaded' ? (seat.cushion.sinkMm?.value ?? 0) : 0;
   const ofSeat = counted - sink;
   return { ofSeat, aboveSeat: ofSeat === 0 ? 0 : -ofSeat };
 }

@@ -6,9 +6,9 @@ import {
   type AdjustmentKindRow,
   type AdjustmentUnit,
 } from './adjustment-kinds';
-import type { Adjustment } from './adjustment';
-import { endsOf } from './positions';
-import type { SeatModel } from './seat';
+import type { Adjustment, SeatModel } from './schema';
+import { FLOOR_OFFERS } from './lists';
+import { endsOf, positionCount } from './positions';
 
 /** No length or mass of a seat is more, mm or kg. */
 const MOST_MM = 10_000;
@@ -31,10 +31,15 @@ export const SEAT_FAULTS = [
   'missingSeatHeight',
   'controlOfNothing',
   'notPositive',
-  'missingEffort',
   'reversedEffort',
   'secondOfKind',
-  'missingMeaning',
+  'lockStates',
+  'stateOfNothing',
+  'leaderMissing',
+  'secondFloor',
+  'duplicateId',
+  'wrongDial',
+  'neutralOutside',
   'notFinite',
   'negative',
   'wrongOwner',
@@ -54,6 +59,7 @@ function travelDoubts(adjustment: Adjustment, field: string): SeatDoubt[] {
   const at = `${field}/travel`;
   if (!(kind.units as readonly AdjustmentUnit[]).includes(adjustment.unit))
     return [{ reason: 'unknownUnit', field: `${field}/unit`, value: adjustment.unit }];
+  if (travel.type === 'onOff') return [];
   if (travel.type === 'listed') {
     const values = travel.values.map((q) => q.value);
     if (values.length === 0) return [{ reason: 'emptyRange', field: at, value: 0 }];
@@ -81,14 +87,9 @@ function travelDoubts(adjustment: Adjustment, field: string): SeatDoubt[] {
   return count <= MOST_POSITIONS ? [] : [{ reason: 'tooManyPositions', field: at, value: count }];
 }
 
-/** What a count has to say for itself, and numbers that are none. */
-function meaningDoubts({ id, kind, unit, effort, means }: Adjustment, field: string): SeatDoubt[] {
-  const row: AdjustmentKindRow = ADJUSTMENT_KINDS[kind];
+/** Numbers that say what a count comes to: none is asked for, and those that are given must be some. */
+function meaningDoubts({ effort, means }: Adjustment, field: string): SeatDoubt[] {
   const doubts: SeatDoubt[] = [];
-  if (kind === 'tiltTension' && !effort)
-    doubts.push({ reason: 'missingEffort', field: `${field}/effort`, value: id });
-  if (row.means && unit !== 'mm' && unit !== 'deg' && !means)
-    doubts.push({ reason: 'missingMeaning', field: `${field}/means`, value: id });
   if (effort) {
     const [light, stiff] =
       effort.by === 'moment'
@@ -126,7 +127,11 @@ export function adjustmentDoubts(
     if (kinds.has(adjustment.kind))
       doubts.push({ reason: 'secondOfKind', field: `${field}/kind`, value: adjustment.kind });
     kinds.add(adjustment.kind);
-    return [...doubts, ...meaningDoubts(adjustment, field)];
+    return [
+      ...doubts,
+      ...(doubts.length === 0 ? positionDoubts(adjustment, field) : []),
+      ...meaningDoubts(adjustment, field),
+    ];
   });
 }
 
@@ -134,14 +139,79 @@ export function adjustmentDoubts(
 const SIZES: ReadonlySet<string> = new Set([
   '/cushion/sinkMm',
   '/pan/frontEdgeRadiusMm',
-  '/armPad/lengthMm',
-  '/armPad/widthMm',
+  '/arms/lengthMm',
+  '/arms/widthMm',
 ]);
+
+/** Positions an adjustment can name: those it has, and no lock without its states. */
+function positionDoubts(adjustment: Adjustment, field: string): SeatDoubt[] {
+  const doubts: SeatDoubt[] = [];
+  const count = positionCount(adjustment);
+  const { lock, neutral, rest } = adjustment;
+  if (lock && (lock.states.length !== count || new Set(lock.states).size !== lock.states.length))
+    doubts.push({ reason: 'lockStates', field: `${field}/lock/states`, value: lock.states.length });
+  for (const [name, at] of Object.entries({ neutral, rest }))
+    if (typeof at === 'number' && at >= count)
+      doubts.push({ reason: 'neutralOutside', field: `${field}/${name}`, value: at });
+  return doubts;
+}
+
+const repeated = (ids: readonly string[], base: string, reason: SeatFault): SeatDoubt[] =>
+  ids.flatMap((id, i) => (ids.indexOf(id) < i ? [{ reason, field: `${base}/${i}/id`, value: id }] : []));
+
+/** What parts of a seat say of each other. */
+function partDoubts(seat: SeatModel, ids: ReadonlySet<string>): SeatDoubt[] {
+  const doubts: SeatDoubt[] = [
+    ...repeated(
+      seat.states.map((s) => s.id),
+      '/states',
+      'duplicateId',
+    ),
+    ...repeated(
+      seat.controls.map((c) => c.id),
+      '/controls',
+      'duplicateId',
+    ),
+    ...repeated(
+      seat.strappedCushions.map((c) => c.id),
+      '/strappedCushions',
+      'duplicateId',
+    ),
+  ];
+  seat.states.forEach((state, s) => {
+    state.removes.forEach((id, r) => {
+      if (!ids.has(id))
+        doubts.push({ reason: 'stateOfNothing', field: `/states/${s}/removes/${r}`, value: id });
+    });
+    if (state.removesArms && !seat.arms)
+      doubts.push({ reason: 'stateOfNothing', field: `/states/${s}/removesArms`, value: state.kind });
+  });
+  const floors = seat.offers.flatMap((offer, i) =>
+    (FLOOR_OFFERS as readonly string[]).includes(offer) ? [i] : [],
+  );
+  for (const i of floors.slice(1))
+    doubts.push({ reason: 'secondFloor', field: `/offers/${i}`, value: seat.offers[i]! });
+  seat.adjustments.forEach((adjustment, i) => {
+    const field = `/adjustments/${i}`;
+    const { holds } = adjustment;
+    if (holds.how === 'follows' && (holds.leaderId === adjustment.id || !ids.has(holds.leaderId)))
+      doubts.push({ reason: 'leaderMissing', field: `${field}/holds/leaderId`, value: holds.leaderId });
+  });
+  seat.controls.forEach(({ scale, moves }, c) => {
+    if (scale.type !== 'dial') return;
+    const moved = seat.adjustments.find((a) => moves.some((m) => m.adjustmentId === a.id));
+    if (moved && moved.travel.type !== 'continuous' && scale.labels.length !== positionCount(moved))
+      doubts.push({ reason: 'wrongDial', field: `/controls/${c}/scale/labels`, value: scale.labels.length });
+  });
+  return doubts;
+}
 
 /** What is wrong with a seat's description; empty where it can be computed with. */
 export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');
-  const known = new Set(seat.adjustments.map((a) => a.id));
+  const ids = seat.adjustments.map((a) => a.id);
+  const known = new Set([...ids, ...seat.states.map((s) => s.id)]);
+  doubts.push(...partDoubts(seat, new Set(ids)));
   if (!seat.adjustments.some((a) => a.kind === 'seatHeight'))
     doubts.push({ reason: 'missingSeatHeight', field: '/adjustments', value: 'seatHeight' });
   seat.controls.forEach((control, c) =>
@@ -155,16 +225,16 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
     }),
   );
   const finite: readonly [string, number | null | undefined][] = [
-    ['/cushion/sinkMm', seat.cushion.sinkMm.value],
+    ['/cushion/sinkMm', seat.cushion.sinkMm?.value],
     ['/pan/axisFromRearMm', seat.pan.axisFromRearMm],
     ['/pan/recessMm', seat.pan.recessMm],
     ['/pan/frontEdgeRadiusMm', seat.pan.frontEdgeRadiusMm],
     ['/back/topMm', seat.back.topMm],
     ['/back/lumbarZones/lowerMm', seat.back.lumbarZones?.lowerMm],
     ['/back/lumbarZones/upperMm', seat.back.lumbarZones?.upperMm],
-    ['/armPad/lengthMm', seat.armPad?.lengthMm],
-    ['/armPad/widthMm', seat.armPad?.widthMm],
-    ['/armPad/frontMm', seat.armPad?.frontMm],
+    ['/arms/lengthMm', seat.arms?.lengthMm],
+    ['/arms/widthMm', seat.arms?.widthMm],
+    ['/arms/frontMm', seat.arms?.frontMm],
   ];
   for (const [field, value] of finite)
     if (typeof value === 'number' && !(Math.abs(value) <= MOST_MM))
@@ -176,12 +246,13 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   const { synchroRatio } = seat.back;
   if (synchroRatio !== null && !(synchroRatio > 0))
     doubts.push({ reason: 'notPositive', field: '/back/synchroRatio', value: synchroRatio });
-  const positive: readonly [string, number][] = [
-    ['/ratedLoadKg', seat.ratedLoadKg.value],
-    ['/seatWidthMm', seat.seatWidthMm.value],
+  const positive: readonly [string, number | undefined][] = [
+    ['/ratedLoadKg', seat.ratedLoadKg?.value],
+    ['/seatWidthMm', seat.seatWidthMm?.value],
     ['/cushion/referenceMassKg', seat.cushion.referenceMassKg],
   ];
   for (const [field, value] of positive)
-    if (!(value > 0 && value <= MOST_MM)) doubts.push({ reason: 'notPositive', field, value });
+    if (value !== undefined && !(value > 0 && value <= MOST_MM))
+      doubts.push({ reason: 'notPositive', field, value });
   return doubts;
 }

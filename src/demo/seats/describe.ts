@@ -2,6 +2,7 @@
 import { stated, type Quantity } from '../../core/quantity';
 import {
   ADJUSTMENT_KINDS,
+  SEAT_DOCUMENT,
   type Action,
   type Adjustment,
   type AdjustmentKind,
@@ -32,16 +33,16 @@ export const stops = (...values: number[]): Travel => ({ type: 'listed', values:
 export function adjustment(
   kind: AdjustmentKind,
   travel: Travel,
-  more: Partial<Pick<Adjustment, 'unit' | 'effort' | 'means' | 'locks' | 'followsSitter'>> = {},
+  more: Partial<Pick<Adjustment, 'unit' | 'effort' | 'means' | 'lock' | 'holds' | 'creeps'>> = {},
 ): Adjustment {
-  return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, ...more };
+  const holds = { how: travel.type === 'continuous' ? ('free' as const) : ('notched' as const) };
+  return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, holds, ...more };
 }
 
 /** One control with one move; seats with shared levers give two moves. */
 export function control(
   kind: AdjustmentKind,
-  what: Pick<Control, 'name' | 'kind' | 'hand' | 'place'> &
-    Partial<Pick<Control, 'scale' | 'latch' | 'keeps'>>,
+  what: Pick<Control, 'name' | 'kind' | 'hand' | 'place'> & Partial<Pick<Control, 'scale' | 'latch'>>,
   action: Action,
   directionForMore: Direction,
   sitter: { forMore: SitterAct; forLess: SitterAct } = { forMore: 'nothing', forLess: 'nothing' },
@@ -50,7 +51,6 @@ export function control(
     id: `${kind}-control`,
     latch: 'none',
     scale: { type: 'none' },
-    keeps: true,
     ...what,
     moves: [{ adjustmentId: kind, action, directionForMore, sitter }],
   };
@@ -58,6 +58,14 @@ export function control(
 
 export const LIFT = { forMore: 'weightOff', forLess: 'weightOn' } as const;
 export const counted = { scale: { type: 'clicks' }, latch: 'clicks' } as const;
+
+/** What most seats have nothing of. */
+export const DESCRIBED = {
+  schema: SEAT_DOCUMENT,
+  states: [],
+  strappedCushions: [],
+  procedures: [],
+} as const;
 
 /** A seat before it has an id. */
 export type DemoSeat = Omit<SeatModel, 'id'>;

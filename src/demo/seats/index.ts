@@ -2,6 +2,7 @@
 import { office, task } from './office-seats';
 import { child, handwork } from './special-seats';
 import { counter, perching, shaped } from './more-seats';
+import { ordinary } from './plain-seats';
 import { controlDesk, operator } from './watch-seats';
 
 export const DEMO_SEATS = [
@@ -14,4 +15,5 @@ export const DEMO_SEATS = [
   counter,
   shaped,
   perching,
+  ordinary,
 ] as const;

@@ -1,10 +1,22 @@
-import { LIFT, adjustment, clicks, control, counted, q, slides, stops, type DemoSeat } from './describe';
+import {
+  DESCRIBED,
+  LIFT,
+  adjustment,
+  clicks,
+  control,
+  counted,
+  q,
+  slides,
+  stops,
+  type DemoSeat,
+} from './describe';
 
 const LEAN_FORWARD = { forMore: 'leanForward', forLess: 'leanForward' } as const;
 const STAND = { forMore: 'standUp', forLess: 'standUp' } as const;
 
 /** Counter height, on a foot ring; weighs its sitter by itself. */
 export const counter: DemoSeat = {
+  ...DESCRIBED,
   name: 'Kittiwake high counter chair',
   seatClass: 'task',
   ratedLoadKg: q(125),
@@ -12,11 +24,9 @@ export const counter: DemoSeat = {
   seatWidthMm: q(485),
   cushion: { sinkMm: q(18), referenceMassKg: 77, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 200, recessMm: 0, frontEdgeRadiusMm: 50 },
-  back: { topMm: 540, synchroRatio: null, armsMoveWithBack: false },
-  armPad: null,
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'glides',
+  back: { topMm: 540, synchroRatio: null },
+  arms: null,
+  offers: ['glides'],
   adjustments: [
     adjustment('seatHeight', slides(560, 760)),
     adjustment('footRing', slides(160, 340)),
@@ -74,6 +84,7 @@ export const counter: DemoSeat = {
 
 /** A back whose whole shape turns, brought in to the sitter; tilts as a whole. */
 export const shaped: DemoSeat = {
+  ...DESCRIBED,
   name: 'Dunlin chart chair',
   seatClass: 'task',
   ratedLoadKg: q(130),
@@ -81,11 +92,9 @@ export const shaped: DemoSeat = {
   seatWidthMm: q(495),
   cushion: { sinkMm: q(22), referenceMassKg: 77, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 120, recessMm: 0, frontEdgeRadiusMm: 40 },
-  back: { topMm: 660, synchroRatio: null, armsMoveWithBack: false },
-  armPad: { lengthMm: 260, widthMm: 90, frontMm: 270 },
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'hardFloor',
+  back: { topMm: 660, synchroRatio: null },
+  arms: { support: 'elbowPad', on: 'seat', moveWithBack: false, lengthMm: 260, widthMm: 90, frontMm: 270 },
+  offers: ['castorsHardFloor'],
   adjustments: [
     adjustment('seatHeight', slides(405, 515)),
     adjustment('seatDepth', stops(440)),
@@ -97,7 +106,7 @@ export const shaped: DemoSeat = {
     adjustment('lumbarApex', stops(0, 20, 40)),
     adjustment('lumbarDepth', slides(0, 3), { unit: 'turn', means: { atLowest: 5, atHighest: 30 } }),
     adjustment('tiltLimiter', stops(8, 14, 22)),
-    adjustment('tiltLock', stops(0, 1), { locks: 'anywhere' }),
+    adjustment('tiltLock', stops(0, 1), { lock: { states: ['free', 'anywhere'] } }),
     adjustment('armWidth', stops(430, 460, 490)),
     adjustment('padSlide', stops(-24, -12, 0, 12, 24)),
     adjustment('armHeight', clicks(185, 285, 11)),
@@ -159,7 +168,6 @@ export const shaped: DemoSeat = {
         hand: 'both',
         place: 'the pads themselves, free floating',
         ...counted,
-        keeps: false,
       },
       'slide',
       'forward',
@@ -170,6 +178,7 @@ export const shaped: DemoSeat = {
 
 /** Half-way between sitting and standing. */
 export const perching: DemoSeat = {
+  ...DESCRIBED,
   name: 'Oystercatch perching stool',
   seatClass: 'perching',
   ratedLoadKg: q(110),
@@ -177,15 +186,13 @@ export const perching: DemoSeat = {
   seatWidthMm: q(400),
   cushion: { sinkMm: q(8), referenceMassKg: 75, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 180, recessMm: 0, frontEdgeRadiusMm: 60 },
-  back: { topMm: 120, synchroRatio: null, armsMoveWithBack: false },
-  armPad: null,
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'glides',
+  back: { topMm: 120, synchroRatio: null },
+  arms: null,
+  offers: ['glides'],
   adjustments: [
     adjustment('seatHeight', clicks(520, 820, 13)),
     adjustment('seatDepth', stops(300)),
-    adjustment('forwardTilt', slides(-12, 0), { followsSitter: true }),
+    adjustment('forwardTilt', slides(-12, 0), { holds: { how: 'passive' } }),
   ],
   controls: [
     control(

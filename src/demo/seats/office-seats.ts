@@ -1,6 +1,18 @@
-import { LIFT, adjustment, clicks, control, counted, q, slides, stops, type DemoSeat } from './describe';
+import {
+  DESCRIBED,
+  LIFT,
+  adjustment,
+  clicks,
+  control,
+  counted,
+  q,
+  slides,
+  stops,
+  type DemoSeat,
+} from './describe';
 
 export const office: DemoSeat = {
+  ...DESCRIBED,
   name: 'Tidewick shared chair',
   seatClass: 'office',
   ratedLoadKg: q(120),
@@ -8,11 +20,9 @@ export const office: DemoSeat = {
   seatWidthMm: q(480),
   cushion: { sinkMm: q(25), referenceMassKg: 77, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 210, recessMm: 0, frontEdgeRadiusMm: 45 },
-  back: { topMm: 560, synchroRatio: null, armsMoveWithBack: true },
-  armPad: { lengthMm: 250, widthMm: 85 },
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'hardFloor',
+  back: { topMm: 560, synchroRatio: null },
+  arms: { support: 'elbowPad', on: 'back', moveWithBack: true, lengthMm: 250, widthMm: 85 },
+  offers: ['castorsHardFloor'],
   adjustments: [
     adjustment('seatHeight', slides(415, 525)),
     adjustment('seatDepth', clicks(390, 450, 4)),
@@ -112,6 +122,7 @@ export const office: DemoSeat = {
 };
 
 export const task: DemoSeat = {
+  ...DESCRIBED,
   name: 'Gullstone task chair',
   seatClass: 'task',
   ratedLoadKg: q(135),
@@ -119,11 +130,9 @@ export const task: DemoSeat = {
   seatWidthMm: q(500),
   cushion: { sinkMm: q(20), referenceMassKg: 77, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 230, recessMm: 10, frontEdgeRadiusMm: 55 },
-  back: { topMm: 620, synchroRatio: 3, armsMoveWithBack: false },
-  armPad: { lengthMm: 240, widthMm: 95 },
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'hardFloor',
+  back: { topMm: 620, synchroRatio: 3 },
+  arms: { support: 'elbowPad', on: 'seat', moveWithBack: false, lengthMm: 240, widthMm: 95 },
+  offers: ['castorsHardFloor'],
   adjustments: [
     adjustment('seatHeight', slides(400, 530)),
     adjustment('seatDepth', slides(380, 455)),

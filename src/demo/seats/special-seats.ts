@@ -1,6 +1,18 @@
-import { LIFT, adjustment, clicks, control, counted, q, slides, stops, type DemoSeat } from './describe';
+import {
+  DESCRIBED,
+  LIFT,
+  adjustment,
+  clicks,
+  control,
+  counted,
+  q,
+  slides,
+  stops,
+  type DemoSeat,
+} from './describe';
 
 export const handwork: DemoSeat = {
+  ...DESCRIBED,
   name: 'Marram sloped stool',
   seatClass: 'handwork',
   ratedLoadKg: q(130),
@@ -8,11 +20,9 @@ export const handwork: DemoSeat = {
   seatWidthMm: q(430),
   cushion: { sinkMm: q(15), referenceMassKg: 75, heightsAre: 'empty' },
   pan: { axisFromRearMm: 340, recessMm: 0, frontEdgeRadiusMm: 70 },
-  back: { topMm: 330, synchroRatio: null, armsMoveWithBack: false },
-  armPad: null,
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'hardFloor',
+  back: { topMm: 330, synchroRatio: null },
+  arms: null,
+  offers: ['castorsHardFloor'],
   adjustments: [
     adjustment('seatHeight', slides(420, 560)),
     adjustment('seatDepth', stops(360)),
@@ -67,6 +77,7 @@ export const handwork: DemoSeat = {
 };
 
 export const child: DemoSeat = {
+  ...DESCRIBED,
   name: 'Puffling crèche chair',
   seatClass: 'child',
   ratedLoadKg: q(60),
@@ -74,11 +85,9 @@ export const child: DemoSeat = {
   seatWidthMm: q(310),
   cushion: { sinkMm: q(3), referenceMassKg: 25, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 0, recessMm: 0, frontEdgeRadiusMm: 15 },
-  back: { topMm: 330, synchroRatio: null, armsMoveWithBack: false },
-  armPad: null,
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'glides',
+  back: { topMm: 330, synchroRatio: null },
+  arms: null,
+  offers: ['glides'],
   adjustments: [
     adjustment('seatHeight', clicks(300, 400, 6)),
     adjustment('seatDepth', clicks(260, 340, 5)),

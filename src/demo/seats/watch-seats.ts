@@ -1,6 +1,18 @@
-import { LIFT, adjustment, clicks, control, counted, q, slides, stops, type DemoSeat } from './describe';
+import {
+  DESCRIBED,
+  LIFT,
+  adjustment,
+  clicks,
+  control,
+  counted,
+  q,
+  slides,
+  stops,
+  type DemoSeat,
+} from './describe';
 
 export const controlDesk: DemoSeat = {
+  ...DESCRIBED,
   name: 'Lanternfold watch seat',
   seatClass: 'controlDesk',
   ratedLoadKg: q(180),
@@ -8,11 +20,9 @@ export const controlDesk: DemoSeat = {
   seatWidthMm: q(540),
   cushion: { sinkMm: q(30), referenceMassKg: 85, heightsAre: 'loaded' },
   pan: { axisFromRearMm: 0, recessMm: 20, frontEdgeRadiusMm: 60 },
-  back: { topMm: 700, synchroRatio: null, armsMoveWithBack: true },
-  armPad: { lengthMm: 280, widthMm: 105 },
-  hasHarness: false,
-  hasSuspension: false,
-  castors: 'softFloor',
+  back: { topMm: 700, synchroRatio: null },
+  arms: { support: 'elbowPad', on: 'back', moveWithBack: true, lengthMm: 280, widthMm: 105 },
+  offers: ['castorsSoftFloor'],
   adjustments: [
     adjustment('seatHeight', slides(425, 545)),
     adjustment('seatDepth', slides(400, 475)),
@@ -28,7 +38,7 @@ export const controlDesk: DemoSeat = {
     adjustment('lumbarDepth', slides(0, 8), { unit: 'pump', means: { atLowest: 0, atHighest: 32 } }),
     adjustment('armDepth', slides(0, 70)),
     adjustment('armPivot', stops(-20, -10, 0, 10, 20)),
-    adjustment('tiltLock', stops(0, 1), { locks: 'anywhere' }),
+    adjustment('tiltLock', stops(0, 1), { lock: { states: ['free', 'anywhere'] } }),
   ],
   controls: [
     control(
@@ -151,6 +161,7 @@ export const controlDesk: DemoSeat = {
 };
 
 export const operator: DemoSeat = {
+  ...DESCRIBED,
   name: 'Bellreef helm seat',
   seatClass: 'operator',
   ratedLoadKg: q(150),
@@ -161,13 +172,10 @@ export const operator: DemoSeat = {
   back: {
     topMm: 640,
     synchroRatio: null,
-    armsMoveWithBack: true,
     lumbarZones: { lowerMm: 150, upperMm: 225 },
   },
-  armPad: { lengthMm: 300, widthMm: 90 },
-  hasHarness: true,
-  hasSuspension: true,
-  castors: 'bolted',
+  arms: { support: 'elbowPad', on: 'back', moveWithBack: true, lengthMm: 300, widthMm: 90 },
+  offers: ['suspension', 'harness', 'bolted'],
   adjustments: [
     adjustment('seatHeight', clicks(430, 500, 8)),
     adjustment('seatDepth', stops(400, 430, 460)),

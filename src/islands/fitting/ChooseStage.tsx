@@ -1,13 +1,14 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
-import type { Assessment } from '../../core/fit';
+import { WORK_FLAGS, type Assessment } from '../../core/fit';
 import type { RankedSeat, Ranking, RefusedSeat } from '../../core/rank';
 import type { MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
 import { formatMassNumber, parseMass } from '../../core/units';
-import { sayLength, sayPrice, sayValue, word } from '../../words';
+import { sayLoad } from '../../ui/say-load';
+import { sayLength, sayPrice, word } from '../../words';
 import type { FittingState } from './use-fitting';
 import { useAssessment, useRanking, type Ranked } from './use-ranking';
 import { useSteady } from './use-steady';
@@ -120,8 +121,8 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
     >
       <span className={styles.seatName}>{seat.seat.name}</span>
       <span className={parts.soft}>
-        {word(`class.${seat.seat.seatClass}`)} · {sayValue({ kg: seat.seat.ratedLoadKg.value }, reading)} ·{' '}
-        {sayLength(seat.seat.seatWidthMm.value, reading)}
+        {word(`class.${seat.seat.seatClass}`)} · {sayLoad(seat.seat, reading)}
+        {seat.seat.seatWidthMm && ` · ${sayLength(seat.seat.seatWidthMm.value, reading)}`}
         {price !== undefined && ` · ${word('choose.price').replace('{price}', sayPrice(price, reading))}`}
       </span>
       {!own && !refused && (
@@ -282,6 +283,15 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
           </p>
         ))}
         <Tools key={`${fitting.id}-${fitting.toolsKg}`} state={state} />
+        {WORK_FLAGS.map((flag) => (
+          <Checkbox
+            key={flag}
+            label={word(`choose.${flag}`)}
+            checked={fitting[flag]}
+            disabled={locked}
+            onChange={(e) => void edit({ [flag]: e.currentTarget.checked })}
+          />
+        ))}
       </section>
     </div>
   );

@@ -2,6 +2,7 @@
 import { useMemo, useSyncExternalStore } from 'react';
 import {
   REMEDY_IDS,
+  WORK_FLAGS,
   assess,
   completeSettings,
   sizeInUse,
@@ -194,7 +195,8 @@ export function EditConflictPanel({
   if (!conflict) return null;
   const { wish, theirs } = conflict;
   const { seats, places, methods } = catalogue;
-  const named: readonly [keyof FittingEdit, string, string, string][] = [
+  const yesNo = (is: boolean) => word(is ? 'people.yes' : 'seats.no');
+  const named: readonly (readonly [keyof FittingEdit, string, string, string])[] = [
     [
       'seatVersionId',
       word('conflict.seat'),
@@ -219,6 +221,9 @@ export function EditConflictPanel({
       sayValue({ kg: wish.toolsKg ?? 0 }, reading),
       sayValue({ kg: theirs.toolsKg }, reading),
     ],
+    ...WORK_FLAGS.map(
+      (flag) => [flag, word(`choose.${flag}`), yesNo(wish[flag] ?? false), yesNo(theirs[flag])] as const,
+    ),
   ];
   const rows: ConflictRow[] = named
     .filter(([field]) => wish[field] !== undefined)

@@ -1,11 +1,18 @@
 import { Button } from '@mantine/core';
 import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { MethodSummary } from '../../contract';
-import type { AdjustmentKind } from '../../core/seat';
+import { offers, type AdjustmentKind, type SeatModel } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
 import type { SetCertainty } from '../../core/certainty';
 import { certaintyByKind } from '../../core/certainty/by-kind';
-import { inPlace, type Assessment, type Problem, type Remedies, type RemedySettings } from '../../core/fit';
+import {
+  inPlace,
+  uncalculatedOf,
+  type Assessment,
+  type Problem,
+  type Remedies,
+  type RemedySettings,
+} from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
@@ -252,6 +259,20 @@ function Drawn({ isPartial, problem }: { readonly isPartial: boolean; readonly p
 
 const refusedChecks = (a: Assessment) => a.checks.filter((c) => c.verdict === 'refused');
 
+/** What of the seat stays at rest. */
+function Uncalculated({ seat }: { readonly seat: SeatModel }) {
+  const say = useSay();
+  const all = uncalculatedOf(seat);
+  if (all.length === 0) return null;
+  return (
+    <ul className={parts.soft}>
+      {all.map((m, i) => (
+        <li key={i}>{say(m)}</li>
+      ))}
+    </ul>
+  );
+}
+
 /** The drawing board beside the tracks: every move shows at once in both. */
 export function SetStage({
   setting,
@@ -292,7 +313,7 @@ export function SetStage({
         </div>
         <div className={styles.right}>
           <Tools store={setting.store} disabled={disabled} onSolve={solveNow} />
-          {(seat.hasHarness || seat.hasSuspension) && (
+          {(offers(seat, 'harness') || offers(seat, 'suspension')) && (
             <p className={styles.caution}>{word('set.caution.operator')}</p>
           )}
           {problem.inputs.method.cautions?.map((caution) => (
@@ -300,6 +321,7 @@ export function SetStage({
               {word(`caution.method.${caution}`)}
             </p>
           ))}
+          <Uncalculated seat={seat} />
           {missing.length + estimated.length > 0 && (
             <p className={parts.soft}>
               {missing.length > 0 && `${sayDimensions('set.missing', missing)} `}

@@ -165,8 +165,8 @@ export class DraftKeeper {
   async decide(chosen: Settings, theirs: FittingDetail): Promise<void> {
     this.revision = theirs.draftRevision;
     const isTheirs = theirs.draft !== null && sameSettings(chosen, theirs.draft.settings);
-    const held = isTheirs ? theirs.draft!.held : this.source.heldKinds;
-    if (isTheirs) this.saved = { settings: chosen, held, at: theirs.draft!.savedAt };
+    const held = isTheirs ? theirs.draft.held : this.source.heldKinds;
+    if (isTheirs) this.saved = { settings: chosen, held, at: theirs.draft.savedAt };
     this.isDeciding = true;
     this.source.holdOnly(held);
     this.source.set(chosen);

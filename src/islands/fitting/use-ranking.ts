@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { assess, makeInputs, problemOf, type Assessment, type FitInputs } from '../../core/fit';
+import { assess, makeInputs, problemOf, workOf, type Assessment, type FitInputs } from '../../core/fit';
 import type { Asked, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
 import { useJob } from './use-job';
@@ -21,7 +21,7 @@ function askedOf(
     seat: anySeat.seat,
     place,
     method,
-    work: { toolsKg: fitting.toolsKg },
+    work: workOf(fitting),
   });
 }
 
@@ -40,7 +40,7 @@ export function useRanking(
   methods: readonly MethodSummary[],
 ): Ranked | null {
   const key = useMemo(
-    () => JSON.stringify([fitting.body, fitting.place, fitting.method, fitting.toolsKg]),
+    () => JSON.stringify([fitting.body, fitting.place, fitting.method, workOf(fitting)]),
     [fitting],
   );
   // The fitting object changes with every answer; what the ranking depends on is in the key.

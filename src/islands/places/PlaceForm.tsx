@@ -1,6 +1,7 @@
-import { Button, NativeSelect, TextInput, Textarea } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, TextInput, Textarea } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { GROUNDS, TASKS, WINNERS, type Task } from '../../core/place';
+import { OFFERS, SEAT_CLASSES } from '../../core/seat';
 import type { PlaceSummary } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
 import { Conflict, type Picks } from '../../ui/Conflict';
@@ -15,9 +16,11 @@ import {
   MORE_LENGTHS,
   PLACE_LABELS,
   differingFields,
+  isIn,
   readPlace,
   sayField,
   textsOf,
+  toggled,
   type DeskForm,
   type PlaceFaults,
   type PlaceText,
@@ -164,7 +167,13 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
           }))}
         />
       )}
-      <details className={styles.more} open={MORE_LENGTHS.some((key) => text[key] !== '') || undefined}>
+      <details
+        className={styles.more}
+        open={
+          [...MORE_LENGTHS, 'needs' as const, 'seatClasses' as const].some((key) => text[key] !== '') ||
+          undefined
+        }
+      >
         <summary>{word('places.more')}</summary>
         <p className={parts.soft}>{word('places.optional')}</p>
         <div>
@@ -179,6 +188,24 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
             }))}
           />
         </div>
+        {(
+          [
+            ['needs', 'offer', OFFERS],
+            ['seatClasses', 'class', SEAT_CLASSES],
+          ] as const
+        ).map(([key, kind, ids]) => (
+          <fieldset key={key} className={styles.choices}>
+            <legend>{word(PLACE_LABELS[key])}</legend>
+            {ids.map((id) => (
+              <Checkbox
+                key={id}
+                label={word(`${kind}.${id}`)}
+                checked={isIn(text[key], id)}
+                onChange={() => put({ [key]: toggled(text[key], id) })}
+              />
+            ))}
+          </fieldset>
+        ))}
       </details>
       <Textarea
         label={word('places.notes')}

@@ -14,6 +14,8 @@ import {
 } from '../../core/place';
 import {
   ADJUSTMENT_KINDS,
+  OFFERS,
+  SEAT_CLASSES,
   adjustmentOf,
   endsOf,
   type Adjustment,
@@ -53,6 +55,9 @@ export interface PlaceText {
   readonly heelHeight: string;
   readonly headroom: string;
   readonly ground: Ground | '';
+  /** Ids, with blanks between. */
+  readonly needs: string;
+  readonly seatClasses: string;
   readonly notes: string;
 }
 
@@ -83,6 +88,8 @@ export const PLACE_LABELS: Record<keyof PlaceText, string> = {
   heelHeight: 'places.heelHeight',
   headroom: 'places.headroom',
   ground: 'places.ground',
+  needs: 'places.needs',
+  seatClasses: 'places.seatClasses',
   notes: 'places.notes',
 };
 
@@ -139,8 +146,8 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
     task: place?.task ?? TASKS[0],
     form: place ? formOf(desk) : 'fixed',
     height: values[0] ?? '',
-    lowest: travel && travel.type !== 'listed' ? say(travel.lowest.value) : '',
-    highest: travel && travel.type !== 'listed' ? say(travel.highest.value) : '',
+    lowest: travel && travel.type !== 'listed' ? say(endsOf(travel).lowest) : '',
+    highest: travel && travel.type !== 'listed' ? say(endsOf(travel).highest) : '',
     stops: values.join('; '),
     thickness: say(place?.deskThicknessMm),
     drawer: say(place?.drawerMm),
@@ -158,6 +165,8 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
     heelHeight: say(place?.pedals?.heightMm),
     headroom: say(place?.headroomMm),
     ground: place?.ground ?? '',
+    needs: (place?.needs ?? []).join(' '),
+    seatClasses: (place?.seatClasses ?? []).join(' '),
     notes: place?.notes ?? '',
   };
 }
@@ -174,6 +183,7 @@ const part = (id: string, kind: AdjustmentKind, travel: Travel): Adjustment => (
   side: 'both',
   unit: 'mm',
   travel,
+  holds: { how: travel.type === 'continuous' ? 'free' : 'notched' },
 });
 const isBlank = (text: string): boolean => text.trim() === '';
 
@@ -308,6 +318,8 @@ export function readPlace(
     handControls: take(readSpot(text, 'handControls', reading)).spot,
     pedals: take(readSpot(text, 'pedals', reading)).spot,
     ground: GROUNDS.find((ground) => ground === text.ground),
+    needs: OFFERS.filter((offer) => isIn(text.needs, offer)),
+    seatClasses: SEAT_CLASSES.filter((seatClass) => isIn(text.seatClasses, seatClass)),
     wins: WINNERS.find((winner) => winner === text.wins),
     notes: text.notes,
   };
@@ -321,8 +333,25 @@ export function sayField(key: keyof PlaceText, text: PlaceText): string {
   if (key === 'form') return word(`places.desk.${value}`);
   if (key === 'wins') return word(`places.wins.${value || 'none'}`);
   if (key === 'ground') return word(value ? `ground.${value}` : 'places.ground.none');
+  if (key === 'needs' || key === 'seatClasses')
+    return (
+      value
+        .split(' ')
+        .filter(Boolean)
+        .map((id) => word(`${key === 'needs' ? 'offer' : 'class'}.${id}`))
+        .join(', ') || word('places.any')
+    );
   return value || '–';
 }
+
+/** Whether a list of ids with blanks between has this one. */
+export const isIn = (list: string, id: string): boolean => list.split(' ').includes(id);
+
+/** The list with this id, or without it where it had it. */
+export const toggled = (list: string, id: string): string =>
+  (isIn(list, id) ? list.split(' ').filter((other) => other !== id) : [...list.split(' '), id])
+    .filter(Boolean)
+    .join(' ');
 
 /** The fields in which two versions of a place differ. */
 export const differingFields = (a: PlaceText, b: PlaceText): (keyof PlaceText)[] =>

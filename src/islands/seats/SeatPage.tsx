@@ -3,6 +3,7 @@ import type { Adjustment, SeatModel } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
+import { sayLoad } from '../../ui/say-load';
 import { sayLength, sayPrice, sayValue, word } from '../../words';
 import { controlOf, moreOf, movesOf, rangeOf } from './seat-facts';
 import styles from './seats.module.css';
@@ -22,27 +23,47 @@ function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonl
 
 function Facts({ seat }: { readonly seat: SeatModel }) {
   const reading = useReading();
-  const yes = (b: boolean) => word(b ? 'seats.yes' : 'seats.no');
+  const unknown = word('seats.unknown');
+  const say = (mm: number | null | undefined) => (mm == null ? unknown : sayLength(mm, reading));
+  const { arms, cushion } = seat;
   const facts: readonly [string, string][] = [
     [word('seats.class'), word(`class.${seat.seatClass}`)],
-    [word('seats.rated'), sayValue({ kg: seat.ratedLoadKg.value }, reading)],
+    [word('seats.rated'), sayLoad(seat, reading)],
     ...(seat.price === undefined
       ? []
       : [[word('seats.price'), sayPrice(seat.price, reading)] satisfies [string, string]]),
-    [word('seats.width'), sayLength(seat.seatWidthMm.value, reading)],
+    [word('seats.width'), say(seat.seatWidthMm?.value)],
     [
       word('seats.sink'),
-      `${sayLength(seat.cushion.sinkMm.value, reading)} / ${sayValue({ kg: seat.cushion.referenceMassKg }, reading)}`,
+      cushion.sinkMm
+        ? `${say(cushion.sinkMm.value)} / ${sayValue({ kg: cushion.referenceMassKg }, reading)}`
+        : unknown,
     ],
     [
       word('seats.arms'),
-      seat.armPad
-        ? `${sayLength(seat.armPad.lengthMm, reading)} × ${sayLength(seat.armPad.widthMm, reading)}`
+      arms
+        ? `${word(`arms.${arms.support}`)}, ${say(arms.lengthMm)} × ${say(arms.widthMm)}`
         : word('seats.no'),
     ],
-    [word('seats.floor'), word(`castors.${seat.castors}`)],
-    [word('seats.harness'), yes(seat.hasHarness)],
-    [word('seats.suspension'), yes(seat.hasSuspension)],
+    [word('seats.offers'), seat.offers.map((offer) => word(`offer.${offer}`)).join(', ') || unknown],
+    ...(seat.states.length === 0
+      ? []
+      : [
+          [
+            word('seats.states'),
+            seat.states.map(({ kind }) => word(`seatState.${kind}`)).join(', '),
+          ] satisfies [string, string],
+        ]),
+    ...(seat.strappedCushions.length === 0
+      ? []
+      : [
+          [
+            word('seats.cushions'),
+            seat.strappedCushions
+              .map(({ zone, thicknessMm }) => `${word(`cushion.${zone}`)}, ${say(thicknessMm?.value)}`)
+              .join('; '),
+          ] satisfies [string, string],
+        ]),
   ];
   return (
     <dl className={styles.facts}>

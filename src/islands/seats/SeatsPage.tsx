@@ -4,7 +4,8 @@ import { endsOf } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, sayValue, word } from '../../words';
+import { sayLoad } from '../../ui/say-load';
+import { sayLength, word } from '../../words';
 
 function SeatTable({ seats }: { readonly seats: readonly SeatSummary[] }) {
   const reading = useReading();
@@ -30,8 +31,8 @@ function SeatTable({ seats }: { readonly seats: readonly SeatSummary[] }) {
               </td>
               <td>{word(`class.${seat.seatClass}`)}</td>
               <td>{ends && `${sayLength(ends.lowest, reading)} – ${sayLength(ends.highest, reading)}`}</td>
-              <td>{sayLength(seat.seatWidthMm.value, reading)}</td>
-              <td>{sayValue({ kg: seat.ratedLoadKg.value }, reading)}</td>
+              <td>{seat.seatWidthMm ? sayLength(seat.seatWidthMm.value, reading) : word('seats.unknown')}</td>
+              <td>{sayLoad(seat, reading)}</td>
             </tr>
           );
         })}

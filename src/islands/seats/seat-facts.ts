@@ -24,6 +24,7 @@ export function sayRange(from: string, to: string): string {
 const isNamed = ({ kind }: Adjustment): boolean => NAMED_KINDS.includes(kind);
 
 function sayOne(adjustment: Adjustment, value: number, reading: Reading): string {
+  if (adjustment.lock) return word(`lock.${adjustment.lock.states[value] ?? 'free'}`);
   if (isNamed(adjustment)) return word(`state.${adjustment.kind}.${value}`);
   const said = sayInUnit(value, adjustment.unit, reading);
   return adjustment.unit === 'pump' ? word('seats.strokes').replace('{n}', said) : said;

@@ -73,7 +73,7 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     id: 'padReach',
     owners: owned('armDepth'),
     scope: ['armDepth', 'armHeight', ...PAN, ...PUSH],
-    applies: both(has('armDepth'), (p) => p.inputs.seat.armPad !== null),
+    applies: both(has('armDepth'), (p) => p.inputs.seat.arms !== null),
     needs: () => ['shoulderHeightSitting'],
     residual: padBeforeElbowMm,
     extent: (x) => x.padReach(),

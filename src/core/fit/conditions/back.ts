@@ -3,7 +3,7 @@ import { bandOf } from '../../method';
 import type { DimensionId } from '../../body';
 import { apexMm, legOf, prominenceMm, trunkDegOf, zoneMm } from '../on-seat';
 import { meaning, type Problem } from '../problem';
-import { balancedTension, wantedLock, wantedProminenceMm, wantedThoracic, wantedZoneMm } from '../wanted';
+import { balancedTension, wantedLock, wantedProminenceMm, wantedZoneMm } from '../wanted';
 import {
   FEET,
   TRUNK,
@@ -107,16 +107,6 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     residual: unevenMm,
     extent: fallingWith(unevenMm, 'lowerLumbar'),
     onTrack: (kind) => (kind === 'upperLumbar' ? 1 : -1),
-  },
-  {
-    id: 'thoracic',
-    owners: owned('thoracic'),
-    scope: ['thoracic'],
-    applies: has('thoracic'),
-    needs: () => [],
-    residual: (p, v) => v.thoracic - wantedThoracic(p),
-    onTrack: 1,
-    isStraight: true,
   },
   {
     id: 'tension',

@@ -1,0 +1,2 @@
+export const BASES = ['measured', 'stated', 'estimated'] as const;
+export type Basis = (typeof BASES)[number];

@@ -1,0 +1,190 @@
+/** A seat as it is stored and exchanged. What nobody described is null or absent, and nothing is guessed in its place. */
+import { z } from 'zod';
+import { Finite, Id, Line, Name, Notes, Slug, type Frozen } from '../document';
+import { QuantitySchema } from '../quantity/schema';
+import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from './adjustment-kinds';
+import { ControlSchema, ProcedureSchema } from './control-schema';
+import {
+  ARM_SUPPORTS,
+  COVERS,
+  CUSHION_ZONES,
+  LOCK_STATES,
+  MOVED_BY,
+  NAMED_POSITIONS,
+  OFFERS,
+  SEAT_CLASSES,
+  STATE_KINDS,
+  VARIANT_PARTS,
+} from './lists';
+import { SEAT_DOCUMENT } from './schema-version';
+
+const Length = Finite.min(0).max(10_000);
+const Described = QuantitySchema.nullable();
+
+export const TravelSchema = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),
+  z
+    .strictObject({
+      type: z.literal('steps'),
+      lowest: QuantitySchema,
+      highest: QuantitySchema,
+      count: z.int().min(2),
+    })
+    .describe('positions at equal distances, both ends included'),
+  z
+    .strictObject({ type: z.literal('listed'), values: z.array(QuantitySchema).min(1).max(500) })
+    .describe('positions at these values, rising; one value: nobody can move it'),
+  z.strictObject({ type: z.literal('onOff') }).describe('position 0 off, 1 on'),
+]);
+export type Travel = Frozen<z.infer<typeof TravelSchema>>;
+
+export const EffortSchema = z.discriminatedUnion('by', [
+  z
+    .strictObject({ by: z.literal('moment'), lightestNm: Finite, stiffestNm: Finite, atDeg: Finite })
+    .describe('moments about the hip, N·m, at a back angle'),
+  z.strictObject({ by: z.literal('mass'), lightestKg: Finite, stiffestKg: Finite }),
+  z
+    .strictObject({
+      by: z.literal('weighing'),
+      lightestKg: Finite,
+      stiffestKg: Finite,
+      hasScale: z.boolean().optional().describe('whether it shows what it weighed'),
+    })
+    .describe('weighs the sitter by itself; what is set is an override, 0: none'),
+]);
+export type Effort = Frozen<z.infer<typeof EffortSchema>>;
+
+export const MeaningSchema = z.strictObject({ atLowest: Finite, atHighest: Finite });
+export type Meaning = Frozen<z.infer<typeof MeaningSchema>>;
+
+export const HoldsSchema = z.discriminatedUnion('how', [
+  z.strictObject({ how: z.literal('notched') }),
+  z.strictObject({ how: z.literal('free') }),
+  z.strictObject({ how: z.literal('passive') }),
+  z.strictObject({
+    how: z.literal('follows'),
+    leaderId: Slug.describe('the adjustment that moves it'),
+    ratio: Finite.describe('of its own unit for one unit of the leader'),
+  }),
+]);
+export type Holds = Frozen<z.infer<typeof HoldsSchema>>;
+
+export const LockSchema = z.strictObject({
+  states: z.array(z.enum(LOCK_STATES)).min(2).max(LOCK_STATES.length).describe('one a position, from 0'),
+  stopsDeg: z.array(Finite).max(20).optional().describe('back angles at which the limiter can stop, rising'),
+});
+export type Lock = Frozen<z.infer<typeof LockSchema>>;
+
+/** A position by name, or counted from 0 at the lowest end. */
+const At = z.union([z.enum(NAMED_POSITIONS), z.int().min(0).max(5000)]);
+
+export const AdjustmentSchema = z.strictObject({
+  id: Slug,
+  kind: z.enum(ADJUSTMENT_KIND_IDS),
+  side: z.enum(['both', 'left', 'right']),
+  unit: z.enum(ADJUSTMENT_UNIT_IDS),
+  travel: TravelSchema,
+  holds: HoldsSchema,
+  effort: EffortSchema.optional().describe('only of `tiltTension`; absent: set by trial'),
+  means: MeaningSchema.optional().describe(
+    'what the ends of a count come to, in the unit that the kind’s row names; absent: not known',
+  ),
+  lock: LockSchema.optional().describe('only of `tiltLock`'),
+  movedBy: z.enum(MOVED_BY).optional().describe('absent: not described'),
+  creeps: z.boolean().optional().describe('whether it moves by itself under load; absent: not tried'),
+  play: Finite.min(0).optional().describe('how far it gives when locked, in its unit'),
+  neutral: At.optional().describe('where a fitting starts'),
+  rest: At.optional().describe('where it is left when nothing asks for it'),
+  tape: Line.optional().describe('where the tape is put'),
+});
+export type Adjustment = Frozen<z.infer<typeof AdjustmentSchema>>;
+
+const ArmsSchema = z.strictObject({
+  support: z.enum(ARM_SUPPORTS),
+  on: z.enum(['seat', 'back']).nullable(),
+  moveWithBack: z.boolean().nullable(),
+  lengthMm: Length.nullable(),
+  widthMm: Length.nullable(),
+  frontMm: Finite.optional().describe(
+    'front end before the back support’s most forward point, pads at their rearmost; absent: not known',
+  ),
+  pivotFromRearMm: Length.optional().describe('where the pad turns'),
+  turnsRightRound: z.boolean().optional(),
+});
+
+const StateSchema = z.strictObject({
+  id: Slug,
+  kind: z.enum(STATE_KINDS),
+  removes: z.array(Slug).max(ADJUSTMENT_KIND_IDS.length).describe('adjustments that are not there then'),
+  removesArms: z.boolean().optional(),
+  seatWidthMm: Described.optional().describe('usable width then, where it changes'),
+});
+export type SeatState = Frozen<z.infer<typeof StateSchema>>;
+
+const StrappedCushionSchema = z.strictObject({
+  id: Slug,
+  zone: z.enum(CUSHION_ZONES),
+  thicknessMm: Described.describe('loaded'),
+  heightMm: z
+    .strictObject({ lowest: Finite, highest: Finite })
+    .optional()
+    .describe('of its apex above the loaded seat, along the back'),
+  belongsTo: z.enum(['seat', 'sitter']),
+  slips: z.boolean().optional(),
+});
+
+export const SeatSchema = z.strictObject({
+  schema: z.literal(SEAT_DOCUMENT),
+  id: Id,
+  name: Name,
+  seatClass: z.enum(SEAT_CLASSES),
+  ratedLoadKg: Described.describe('null: read the label'),
+  seatWidthMm: Described.describe('usable width of the pan'),
+  cushion: z.strictObject({
+    sinkMm: Described.describe('how far it gives under the reference mass'),
+    referenceMassKg: Finite.positive(),
+    heightsAre: z
+      .enum(['loaded', 'empty'])
+      .describe('whether heights were taken with the reference mass on the seat, or with nobody on it'),
+  }),
+  pan: z.strictObject({
+    axisFromRearMm: Finite.nullable().describe('tilt axis from the pan’s rear end: 0 rear, depth front'),
+    recessMm: Finite.nullable().describe(
+      'how far the buttocks may lie behind the most forward point of the back support',
+    ),
+    frontEdgeRadiusMm: Length.nullable(),
+  }),
+  back: z.strictObject({
+    topMm: Finite.nullable().describe('above the loaded seat'),
+    topWidthMm: Length.optional(),
+    synchroRatio: Finite.positive()
+      .nullable()
+      .describe('back degrees per seat degree when both tilt together; null where the pan stays'),
+    lumbarZones: z
+      .strictObject({ lowerMm: Finite, upperMm: Finite })
+      .optional()
+      .describe('middles of two lumbar zones above the loaded seat, along the back'),
+  }),
+  arms: ArmsSchema.nullable().describe('null: none'),
+  offers: z.array(z.enum(OFFERS)).max(OFFERS.length),
+  rideMm: Length.optional().describe('travel of a suspension'),
+  states: z.array(StateSchema).max(STATE_KINDS.length),
+  strappedCushions: z.array(StrappedCushionSchema).max(10),
+  lifts: z
+    .array(z.strictObject({ name: Name, lowestMm: Length, highestMm: Length }))
+    .max(20)
+    .optional()
+    .describe('columns that can be had, each with its own seat heights'),
+  variant: z
+    .strictObject({ familyId: Id, label: Name, differsIn: z.array(z.enum(VARIANT_PARTS)).min(1) })
+    .optional()
+    .describe('one of several seats that share the rest'),
+  cover: z.strictObject({ comesOff: z.enum(COVERS).nullable(), cleaning: Line }).optional(),
+  adjustments: z.array(AdjustmentSchema),
+  controls: z.array(ControlSchema),
+  procedures: z.array(ProcedureSchema).max(40),
+  price: Finite.min(0).max(1e7).optional(),
+  notes: Notes,
+});
+/** A described product with its ranges: one immutable version of it. */
+export type SeatModel = Frozen<z.infer<typeof SeatSchema>>;
