@@ -388,6 +388,8 @@ export const PAGE_WORDS = {
   'places.below': '{by} below the top',
   'places.keyboard': 'Keyboard thickness',
   'places.notes': 'Notes',
+  'places.suits': 'Seats that suit',
+  'places.suits.hint': 'Kept with the workstation. Seats are not judged by it yet.',
   'places.needs': 'A seat here needs',
   'places.seatClasses': 'Classes of seat that suit (none ticked: any)',
   'places.any': 'any',

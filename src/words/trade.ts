@@ -275,7 +275,8 @@ export const TRADE_WORDS = {
   'angleSource.none': '',
 
   'seats.unknown': 'not described',
-  'seats.loadUnknown': 'load not described: read the label',
+  'seats.readLabel': 'not described: read the label',
+  'seats.loadUnknown': 'load not described',
   'arms.elbowPad': 'elbow pads',
   'arms.forearmPad': 'forearm pads',
   'arms.cradle': 'forearm cradles',

@@ -13,6 +13,7 @@ import {
   readPlace,
   sayField,
   textsOf,
+  toggled,
 } from '../../src/islands/places/use-place-form';
 import { faultsOf, readMethod, textOf } from '../../src/islands/practice/method-text';
 import { asRecord, recordMet } from '../../src/ui/current';
@@ -40,6 +41,23 @@ describe('the form of a workstation', () => {
         [],
       );
     }
+  });
+
+  it('keeps what a seat needs there, and says it in words', () => {
+    const texts = textsOf({ ...DEMO_PLACES[0]!, id: ID }, DEFAULT_READING);
+    expect(sayField('needs', texts)).to.equal('any');
+    const ticked = {
+      ...texts,
+      needs: toggled(toggled('', 'harness'), 'suspension'),
+      seatClasses: 'operator',
+    };
+    expect(readPlace(ID, ticked, DEFAULT_READING).edit).to.deep.include({
+      needs: ['suspension', 'harness'],
+      seatClasses: ['operator'],
+    });
+    expect(sayField('needs', ticked)).to.equal('Harness, Suspension');
+    expect(toggled(ticked.needs, 'harness')).to.equal('suspension');
+    expect(differingFields(texts, ticked)).to.deep.equal(['needs', 'seatClasses']);
   });
 
   it('means the same lengths in every unit, to the finest that is written', () => {

@@ -167,13 +167,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
           }))}
         />
       )}
-      <details
-        className={styles.more}
-        open={
-          [...MORE_LENGTHS, 'needs' as const, 'seatClasses' as const].some((key) => text[key] !== '') ||
-          undefined
-        }
-      >
+      <details className={styles.more} open={MORE_LENGTHS.some((key) => text[key] !== '') || undefined}>
         <summary>{word('places.more')}</summary>
         <p className={parts.soft}>{word('places.optional')}</p>
         <div>
@@ -188,6 +182,10 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
             }))}
           />
         </div>
+      </details>
+      <details className={styles.more} open={text.needs + text.seatClasses !== '' || undefined}>
+        <summary>{word('places.suits')}</summary>
+        <p className={parts.soft}>{word('places.suits.hint')}</p>
         {(
           [
             ['needs', 'offer', OFFERS],

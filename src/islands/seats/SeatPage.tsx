@@ -1,5 +1,5 @@
 import '../../words/pages';
-import type { Adjustment, SeatModel } from '../../core/seat';
+import { offersOf, type Adjustment, type SeatModel } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -28,7 +28,7 @@ function Facts({ seat }: { readonly seat: SeatModel }) {
   const { arms, cushion } = seat;
   const facts: readonly [string, string][] = [
     [word('seats.class'), word(`class.${seat.seatClass}`)],
-    [word('seats.rated'), sayLoad(seat, reading)],
+    [word('seats.rated'), seat.ratedLoadKg ? sayLoad(seat, reading) : word('seats.readLabel')],
     ...(seat.price === undefined
       ? []
       : [[word('seats.price'), sayPrice(seat.price, reading)] satisfies [string, string]]),
@@ -45,7 +45,7 @@ function Facts({ seat }: { readonly seat: SeatModel }) {
         ? `${word(`arms.${arms.support}`)}, ${say(arms.lengthMm)} × ${say(arms.widthMm)}`
         : word('seats.no'),
     ],
-    [word('seats.offers'), seat.offers.map((offer) => word(`offer.${offer}`)).join(', ') || unknown],
+    [word('seats.offers'), [...offersOf(seat)].map((offer) => word(`offer.${offer}`)).join(' · ') || unknown],
     ...(seat.states.length === 0
       ? []
       : [

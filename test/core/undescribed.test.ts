@@ -1,0 +1,121 @@
+import { expect } from 'chai';
+import { NO_REMEDIES, assess, solve, uncalculatedOf } from '../../src/core/fit';
+import { offersOf, seatNumbers } from '../../src/core/seat';
+import { cardOf } from '../../src/core/scene';
+import { PADS, WIDE_SEAT, adjustment, listed, problemFor, seatWith, slides, steps } from '../support/inputs';
+
+const HEIGHT = adjustment('seatHeight', slides(380, 560));
+const HEADER = {
+  sitter: 'Runa',
+  seat: 'Plain seat',
+  place: null,
+  method: 'Right angle',
+  fitter: '',
+  date: '2026-11-25',
+};
+
+describe('a seat that nobody described', () => {
+  it('is set by its height alone', () => {
+    const seat = seatWith([HEIGHT], {
+      ratedLoadKg: null,
+      seatWidthMm: null,
+      cushion: { sinkMm: null, referenceMassKg: 75, heightsAre: 'loaded' },
+      pan: { axisFromRearMm: null, recessMm: null, frontEdgeRadiusMm: null },
+      back: { topMm: null, synchroRatio: null },
+      arms: null,
+      offers: [],
+    });
+    const p = problemFor({ seat });
+    const { settings } = solve(p, { remedies: NO_REMEDIES });
+    const a = assess(p, settings);
+    // Popliteal height 420 and heel 20.
+    expect(a.values.seatHeight).to.be.within(430, 440);
+    expect(Object.values(seatNumbers(seat)).filter((v) => Number.isNaN(v))).to.have.length(4);
+  });
+
+  it('neither passes nor fails what its label would say', () => {
+    const a = assess(problemFor({ seat: { ...WIDE_SEAT, ratedLoadKg: null, seatWidthMm: null } }), {
+      positions: {},
+      remedies: {},
+    });
+    expect(a.checks.map(({ id, verdict }) => [id, verdict])).to.deep.equal([
+      ['ratedLoad', 'notDescribed'],
+      ['seatWidth', 'notDescribed'],
+    ]);
+    expect(a.refused).to.equal(false);
+    const card = cardOf(a, HEADER, []);
+    expect(card.refusals.map((m) => m.key)).to.deep.equal([
+      'check.ratedLoad.notDescribed',
+      'check.seatWidth.notDescribed',
+    ]);
+  });
+});
+
+describe('what no setting is calculated for', () => {
+  const tension = adjustment('tiltTension', slides(0, 2));
+  const turns = adjustment('lumbarDepth', slides(0, 6), { unit: 'pump' });
+  const follower = adjustment('backHeight', steps(150, 200, 3), {
+    holds: { how: 'follows', leaderId: 'seatHeight', ratio: 0.5 },
+  });
+
+  it('is said, and is no adjustment of the computation', () => {
+    const seat = seatWith([HEIGHT, tension, turns, follower], {
+      arms: { ...PADS, support: 'cradle' },
+      states: [{ id: 'off', kind: 'headrestOff', removes: [] }],
+      strappedCushions: [{ id: 'neck', zone: 'neck', thicknessMm: null, belongsTo: 'sitter', slips: true }],
+    });
+    expect(uncalculatedOf(seat).map((m) => m.key)).to.deep.equal([
+      'uncalculated.byTrial',
+      'uncalculated.countUnknown',
+      'uncalculated.follows',
+      'uncalculated.state',
+      'uncalculated.cushion',
+      'uncalculated.cradle',
+    ]);
+    const p = problemFor({ seat });
+    expect(Object.keys(p.variables)).to.deep.equal(['seatHeight']);
+    const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
+    expect(a.outcomes.map((o) => o.kind)).to.deep.equal(['seatHeight']);
+    expect(cardOf(a, HEADER, []).uncalculated).to.have.length(6);
+  });
+
+  it('leaves the settings of the rest as they are without it', () => {
+    const with_ = problemFor({ seat: seatWith([...WIDE_SEAT.adjustments, turns, follower]) });
+    const without = problemFor({ seat: WIDE_SEAT });
+    const positions = (p: typeof with_) => solve(p, { remedies: NO_REMEDIES }).settings.positions;
+    expect(positions(with_)).to.deep.equal(positions(without));
+  });
+
+  it('is nothing on a seat that is described', () => {
+    expect(uncalculatedOf(WIDE_SEAT)).to.deep.equal([]);
+  });
+});
+
+describe('what a seat offers', () => {
+  it('follows from its parts and adjustments as well', () => {
+    const seat = seatWith(
+      [
+        HEIGHT,
+        adjustment('headHeight', steps(560, 700, 4)),
+        adjustment('footRing', listed(200, 250)),
+        adjustment('tiltTension', listed(0), {
+          unit: 'step',
+          effort: { by: 'weighing', lightestKg: 45, stiffestKg: 120 },
+        }),
+      ],
+      { offers: ['bolted'] },
+    );
+    expect([...offersOf(seat)].sort()).to.deep.equal([
+      'arms',
+      'bolted',
+      'footRing',
+      'headrest',
+      'noCastors',
+      'selfWeighing',
+    ]);
+    expect([...offersOf({ ...seat, arms: null, adjustments: [HEIGHT] })].sort()).to.deep.equal([
+      'bolted',
+      'noCastors',
+    ]);
+  });
+});
