@@ -1,10 +1,12 @@
 /** Seats, workstations, methods and reference populations. */
+import { stated } from '../core/quantity';
 import {
   MethodSchema,
   MethodSummarySchema,
   NewTableSchema,
   PlaceEditSchema,
   PlaceSummarySchema,
+  SeatEditSchema,
   SeatSummarySchema,
   TableEditSchema,
   TableSummarySchema,
@@ -13,8 +15,10 @@ import { PAGE_QUERY, pageOf } from '../contract/paging';
 import {
   addMethod,
   addPlace,
+  addSeat,
   editMethod,
   editPlace,
+  editSeat,
   methodOf,
   methodVersionsOf,
   pageOfMethods,
@@ -25,7 +29,7 @@ import {
 } from '../service/catalogue';
 import { pageOf as pageOfAll } from '../service/paging';
 import { addTable, editTable, pageOfTables, tableSummary } from '../service/tables';
-import { METHOD_EXAMPLE } from './examples';
+import { METHOD_EXAMPLE, SEAT_EXAMPLE } from './examples';
 import { query, route } from './route';
 
 const PAGED = query(PAGE_QUERY);
@@ -60,6 +64,36 @@ export const CATALOGUE_ROUTES = [
     answer: SeatSummarySchema,
     isImpersonal: true,
     handle: ({ ctx, id }) => seatOf(ctx, id),
+  }),
+  route({
+    key: 'POST /seats',
+    operationId: 'createSeat',
+    tag: 'Seats',
+    summary: 'Add a seat',
+    description: `Only its name, its class and its seat height are needed; what was not described is null. ${MADE_BY_CALLER}`,
+    act: 'create',
+    record: 'seat',
+    body: SeatEditSchema,
+    example: SEAT_EXAMPLE,
+    answer: SeatSummarySchema,
+    status: 201,
+    location: ({ seat }) => `/seats/${seat.id}`,
+    refusals: ['idInUse'],
+    handle: ({ ctx, body }) => addSeat(ctx, body),
+  }),
+  route({
+    key: 'PUT /seats/{id}',
+    operationId: 'editSeat',
+    tag: 'Seats',
+    summary: 'Make a new version of a seat',
+    description: 'Older fittings keep the version they point at.',
+    act: 'edit',
+    record: 'seat',
+    body: SeatEditSchema,
+    example: { ...SEAT_EXAMPLE, seatWidthMm: stated(440, 'measured in the waiting room') },
+    answer: SeatSummarySchema,
+    versioned: 'record',
+    handle: ({ ctx, id, version, body }) => editSeat(ctx, id, version, body),
   }),
   route({
     key: 'GET /places',

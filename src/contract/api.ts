@@ -193,6 +193,9 @@ export type TableEdit = z.infer<typeof TableEditSchema>;
 export const SeatSummarySchema = z.object({ versionId: Id, version: Version, seat: SeatSchema });
 export type SeatSummary = Frozen<z.infer<typeof SeatSummarySchema>>;
 
+/** A seat as it comes in: its name is plain. */
+export const SeatEditSchema = SeatSchema.extend({ name: NewName, notes: written(2000) });
+
 export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, place: PlaceSchema });
 export type PlaceSummary = Frozen<z.infer<typeof PlaceSummarySchema>>;
 

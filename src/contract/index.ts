@@ -38,6 +38,7 @@ export {
   RemainsSchema,
   SavedDraftSchema,
   SETTING_STAGES,
+  SeatEditSchema,
   SeatSummarySchema,
   SessionSchema,
   SettingSetSchema,

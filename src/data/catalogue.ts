@@ -45,6 +45,16 @@ export async function findSeat(q: Queries, id: string): Promise<SeatSummary | nu
   return row ? seatSummary(row) : null;
 }
 
+export async function newestSeatOf(q: Queries, seatId: string): Promise<SeatSummary | null> {
+  const [row] = await q
+    .select()
+    .from(seatVersions)
+    .where(eq(seatVersions.seatId, seatId))
+    .orderBy(desc(seatVersions.number))
+    .limit(1);
+  return row ? seatSummary(row) : null;
+}
+
 export async function findSeatVersion(q: Queries, versionId: string): Promise<SeatModel | null> {
   const [row] = await q.select().from(seatVersions).where(eq(seatVersions.id, versionId));
   return row ? SeatSchema.parse(upgradeSeat(row.document)) : null;

@@ -1,7 +1,7 @@
 import { methodDoubts } from '../core/fit';
 import { SHIPPED_METHODS, type Method } from '../core/method';
 import { PLACE_DOCUMENT } from '../core/place';
-import { adjustmentDoubts, type SeatFault } from '../core/seat';
+import { adjustmentDoubts, seatDoubts, type SeatFault, type SeatModel } from '../core/seat';
 import {
   done,
   refused,
@@ -12,6 +12,7 @@ import {
   type Outcome,
   type PlaceEdit,
   type PlaceSummary,
+  type SeatSummary,
 } from '../contract';
 import {
   findMethod,
@@ -19,12 +20,14 @@ import {
   findSeat,
   insertMethodVersion,
   insertPlaceVersion,
+  insertSeatVersion,
   listMethods,
   listPlaces,
   listSeats,
   methodHistory,
   newestMethodOf,
   newestPlaceOf,
+  newestSeatOf,
 } from '../data/catalogue';
 import { insertFitter, listFitters, openFittingsByFitter, updateHand } from '../data/fittings';
 import { isSameContent } from '../data/content';
@@ -35,6 +38,7 @@ import { useCase } from './rights';
 import type { PageRequest } from '../contract/paging';
 import { sayCaseDoubt } from '../words';
 import { write, type Context } from './context';
+import { saveVersion } from './versions';
 
 /** Returns a page of the newest version of every seat. */
 export const pageOfSeats = useCase('read', 'seat', async (ctx: Context, page: PageRequest) =>
@@ -134,18 +138,45 @@ async function savePlaceVersion(
         detail: FAULT_TEXT[d.reason] ?? d.reason,
       })),
     });
-  return write(ctx, async (q) => {
-    const current = await newestPlaceOf(q, edit.id);
-    if (current && version === null)
-      return isSameContent(current.place, place) ? done(current) : refused('idInUse', { current });
-    if (current && version !== null && !isEdited(version, current.version))
-      return refused('changedMeanwhile', { current });
-    if (!current && version !== null) return refused('notFound');
-    const next: PlaceSummary = { versionId: ctx.newId(), version: (current?.version ?? 0) + 1, place };
-    await insertPlaceVersion(q, next.versionId, next.version, place, ctx.now().toISOString());
-    return done(next);
+  return saveVersion(ctx, version, {
+    newest: (q) => newestPlaceOf(q, edit.id),
+    isSame: (newest) => isSameContent(newest.place, place),
+    insert: async (q, versionId, number, at) => {
+      await insertPlaceVersion(q, versionId, number, place, at);
+      return { versionId, version: number, place };
+    },
   });
 }
+
+/** Saves a seat: a new record, or a new version of one. Older fittings keep the version they point at. */
+async function saveSeatVersion(
+  ctx: Context,
+  seat: SeatModel,
+  version: EditedVersion | null,
+): Promise<Outcome<SeatSummary>> {
+  const doubts = seatDoubts(seat);
+  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
+  return saveVersion(ctx, version, {
+    newest: (q) => newestSeatOf(q, seat.id),
+    isSame: (newest) => isSameContent(newest.seat, seat),
+    insert: async (q, versionId, number, at) => {
+      await insertSeatVersion(q, versionId, number, seat, at);
+      return { versionId, version: number, seat };
+    },
+  });
+}
+
+/** Adds a seat. The same again gives the first record; the same id with other contents is refused. */
+export const addSeat = useCase('create', 'seat', (ctx: Context, seat: SeatModel) =>
+  saveSeatVersion(ctx, seat, null),
+);
+/** Makes a new version of a seat. */
+export const editSeat = useCase(
+  'edit',
+  'seat',
+  (ctx: Context, id: string, version: EditedVersion, seat: SeatModel) =>
+    seat.id === id ? saveSeatVersion(ctx, seat, version) : OTHER_ID,
+);
 
 /** Adds a place. The same again gives the first record; the same id with other contents is refused. */
 export const addPlace = useCase('create', 'place', (ctx: Context, edit: PlaceEdit) =>
@@ -189,16 +220,13 @@ async function saveMethodVersion(
     });
   const doubts = methodDoubts(method);
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
-  return write(ctx, async (q) => {
-    const current = await newestMethodOf(q, method.id);
-    if (current && version === null)
-      return isSameContent(current.method, method) ? done(current) : refused('idInUse', { current });
-    if (current && version !== null && !isEdited(version, current.version))
-      return refused('changedMeanwhile', { current });
-    if (!current && version !== null) return refused('notFound');
-    const number = (current?.version ?? 0) + 1;
-    await insertMethodVersion(q, ctx.newId(), number, method, ctx.now().toISOString());
-    return done((await newestMethodOf(q, method.id))!);
+  return saveVersion(ctx, version, {
+    newest: (q) => newestMethodOf(q, method.id),
+    isSame: (newest) => isSameContent(newest.method, method),
+    insert: async (q, versionId, number, at) => {
+      await insertMethodVersion(q, versionId, number, method, at);
+      return (await newestMethodOf(q, method.id))!;
+    },
   });
 }
 

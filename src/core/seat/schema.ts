@@ -181,7 +181,7 @@ export const SeatSchema = z.strictObject({
     .describe('one of several seats that share the rest'),
   cover: z.strictObject({ comesOff: z.enum(COVERS).nullable(), cleaning: Line }).optional(),
   adjustments: z.array(AdjustmentSchema),
-  controls: z.array(ControlSchema),
+  controls: z.array(ControlSchema).max(100),
   procedures: z.array(ProcedureSchema).max(40),
   price: Finite.min(0).max(1e7).optional(),
   notes: Notes,
