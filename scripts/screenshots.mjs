@@ -1,4 +1,4 @@
-// Takes the pictures in docs/screenshots anew, from the demo records and a clock that stands still.
+// Takes the pictures in docs/screenshots anew, from the demo records and a clock that stands still: all, or those named.
 import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -108,6 +108,7 @@ const PICTURES = [
   ],
 ];
 
+const named = process.argv.slice(2);
 const folder = join(ROOT, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await puppeteer.launch({
@@ -118,7 +119,7 @@ for (const [
   name,
   path,
   { width = 1280, height = 800, scheme = 'light', press, meanwhile } = {},
-] of PICTURES) {
+] of PICTURES.filter(([name]) => named.length === 0 || named.includes(name))) {
   const page = await browser.newPage();
   await page.setViewport({ width, height });
   await page.emulateMediaFeatures([
