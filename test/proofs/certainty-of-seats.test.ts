@@ -119,13 +119,13 @@ describe('whether some position of a seat fits', () => {
   it('is told within five points over many seats, sitters and methods', function () {
     this.timeout(120_000);
     const off: number[] = [];
-    for (let n = 0; n < 140; n++) {
+    for (let n = 0; n < 160; n++) {
       const one = drawnCase(n, 500);
       const { all } = certaintyOfSeat(one.p, one.settings, one.draws);
       if (all < 0.05 || all > 0.97 || !isQuickToLook(one)) continue;
       off.push(Math.abs(all - lookedFor(one)));
     }
-    expect(off.length).to.be.at.least(20);
+    expect(off.length).to.be.greaterThan(20);
     expect(Math.max(...off)).to.be.lessThan(0.06);
     expect(off.reduce((a, b) => a + b) / off.length).to.be.lessThan(0.025);
   });

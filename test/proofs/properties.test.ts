@@ -16,7 +16,7 @@ import type { DimensionId } from '../../src/core/body';
 import type { Adjustment, SeatModel } from '../../src/core/seat';
 import { formatLength, parseLength } from '../../src/core/units';
 import { buildDemo } from '../../src/demo/build';
-import { ROUND, bodyWith, inputsOf, listed, placeWith, slides } from '../support/inputs';
+import { ROUND, bodyWith, inputsOf, listed, placeWith, slides, q } from '../support/inputs';
 
 const demo = buildDemo(41, new Date('2026-11-25T09:30:00Z'), { seats: 60 });
 const seats = demo.seats
@@ -140,9 +140,9 @@ describe('whatever the seat and the body', function () {
   it('refused is refused, whatever is set', () => {
     fc.assert(
       fc.property(seat, body, fc.integer({ min: 1, max: 80 }), (s, b, over) => {
-        fc.pre(s.ratedLoadKg !== null);
-        const heavy = { ...b, bodyMass: { ...b.bodyMass!, value: s.ratedLoadKg.value + over } };
-        const p = problemOf(inputsOf({ seat: s, body: heavy, place }));
+        const ratedLoadKg = s.ratedLoadKg ?? q(120);
+        const heavy = { ...b, bodyMass: { ...b.bodyMass!, value: ratedLoadKg.value + over } };
+        const p = problemOf(inputsOf({ seat: { ...s, ratedLoadKg }, body: heavy, place }));
         expect(assess(p, solve(p, { remedies: NO_REMEDIES }).settings).refused).to.equal(true);
       }),
       { seed: 104, numRuns: 2000 },

@@ -1,8 +1,7 @@
 /** Drives the interface in the words of somebody who uses it. */
 import type { ElementHandle, Page } from 'puppeteer-core';
 
-/** So long something may take to show: with others beside it a slow machine takes its time. */
-const WAIT_MS = 20_000;
+const WAIT_MS = 10_000;
 /** How often something may be drawn anew under the pointer. */
 const MOVES = 3;
 
