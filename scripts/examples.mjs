@@ -96,6 +96,10 @@ try {
   await answer('post', '/imports/{id}', { id: IMPORT_ID });
   while ((await answer('get', '/imports/{id}', { id: IMPORT_ID })).waiting > 0);
   await answer('post', '/imports/look');
+  await answer('post', '/seats/look');
+  const seatImport = '01990000-0000-7000-8000-00000000e5a7';
+  await answer('post', '/seat-imports/{id}', { id: seatImport });
+  await answer('post', '/seat-imports/{id}/undo', { id: seatImport });
   const listed = {};
   for (const path of ['/fittings', '/seats']) listed[path] = (await answer('get', path)).items;
   const fitting = listed['/fittings'].find(isWhole);
@@ -103,7 +107,7 @@ try {
   const ids = {
     '/fittings': fitting.id,
     '/sitters': fitting.sitter.id,
-    '/seats': listed['/seats'][0].seat.id,
+    '/seats': listed['/seats'][0].id,
     '/places': place.place.id,
     '/methods': method.method.id,
     '/tables': table.table.id,

@@ -34,7 +34,13 @@ export function run(command, args, what, { asError = false } = {}) {
   if (result.status !== 0) fail(`${what} failed (exit code ${result.status}). The lines above say why.`);
 }
 
-/** Bundles a source for Node; packages stay where they are installed. */
+/** Packages that load files of their own at run time: native parts, fonts, threads. They are not bundled. */
+export const STAYS_OUTSIDE = ['libsql', '@libsql/client', '@neon-rs/load', 'pdfkit', 'piscina'];
+/** Packages of the older form ask for parts of Node by this name. */
+const REQUIRE =
+  "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);";
+
+/** Bundles a source for Node, with the packages that it needs but for those that stay outside. */
 export function bundleForNode(source, outfile, what) {
   run(
     'npx',
@@ -42,7 +48,8 @@ export function bundleForNode(source, outfile, what) {
       'esbuild',
       source,
       '--bundle',
-      '--packages=external',
+      ...STAYS_OUTSIDE.map((name) => `--external:${name}`),
+      `--banner:js=${REQUIRE}`,
       '--platform=node',
       '--format=esm',
       '--target=node20',

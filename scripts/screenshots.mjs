@@ -1,6 +1,6 @@
 // Takes the pictures in docs/screenshots anew, from the demo records and a clock that stands still: all, or those named.
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
@@ -44,13 +44,6 @@ async function measureOn(page) {
   }
 }
 
-/** The next best settings, looked for and brought into view. */
-async function lookFurther(page) {
-  await page.locator('::-p-aria(Look for them)').click();
-  const list = await page.waitForSelector('[aria-label="Next best settings"] ol');
-  await list.evaluate((e) => e.scrollIntoView({ block: 'end' }));
-}
-
 /** A child's growth beside its seat, opened and brought into view. */
 async function openGrowth(page) {
   await page.locator('::-p-text(Among others)').click();
@@ -59,27 +52,28 @@ async function openGrowth(page) {
   await canvas.evaluate((e) => e.scrollIntoView({ block: 'center' }));
 }
 
-/** People between limits, counted. */
-async function countLimits(page) {
-  await page.locator('::-p-aria(Count 1,000,000 people)').click();
-  await page.waitForFunction(() => globalThis.document.body.innerText.includes('Within all of them'));
+/** A seat on its way in: some of it typed, one slip made. */
+async function enterSeat(page) {
+  const type = async (field, text) => {
+    await page.focus(`[data-field="${field}"]`);
+    await page.keyboard.type(text);
+  };
+  const press = (name) => page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
+  await type('name', 'Corncrake ticket chair');
+  await type('adjustments/seatHeight/lowest', '415');
+  await type('adjustments/seatHeight/highest', '525');
+  await press('Seat depth');
+  await type('adjustments/seatDepth/lowest', '39');
+  await type('adjustments/seatDepth/highest', '450');
+  await type('width', '480');
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
 }
 
-/** A file with two faults, read and not yet taken. */
-async function takeIn(page) {
-  const file = join(data, 'winter crew.csv');
-  const rows = [
-    'Torunn Skarre,female,2026-10-02,Hedda Kvist,1688,41.1',
-    'Eskil Voe,male,2026-10-02,Hedda Kvist,1804,44.6',
-    'Alva Merrowe,female,2026-10-02,Hedda Kvist,163,39.8',
-    'Bram Holmsay,male,2026-10-03,Rowan Aldous,1751,43.2',
-    'Liv Ostrand,woman,2026-10-03,Rowan Aldous,1642,40.3',
-    'Maren Tolve,female,2026-10-03,Rowan Aldous,1648,40.4',
-  ];
-  const head = 'name,sex,measured on,measured by,stature [mm],poplitealHeight [cm]';
-  writeFileSync(file, [head, ...rows].join('\n'));
-  await (await page.waitForSelector('input[type=file]')).uploadFile(file);
-  await page.waitForFunction(() => globalThis.document.body.innerText.includes('are here already.'));
+const comparedIds = ['Gullstone', 'Fulmar', 'Guillemot'].map(
+  (name) => seats.find((s) => s.name.startsWith(name)).id,
+);
+async function scrollToTracks(page) {
+  await page.evaluate(() => globalThis.document.querySelector('section')?.scrollIntoView());
 }
 
 const PICTURES = [
@@ -87,10 +81,12 @@ const PICTURES = [
   ['people', '/people'],
   ['sitter', `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}`],
   ['growth', `/people/${sitters.find((s) => s.name.startsWith('Wren')).id}`, { meanwhile: openGrowth }],
-  ['seat', `/seats/${seats.find((s) => s.seat.seatClass === 'task').versionId}`],
+  ['seat', `/seats/${seats.find((s) => s.facts.seatClass === 'task').versionId}`],
+  ['seats', '/seats'],
+  ['seat-add', '/seats/new', { meanwhile: enterSeat }],
+  ['seat-compare', `/seats/compare?ids=${comparedIds.join(',')}`, { meanwhile: scrollToTracks }],
   ['places', '/places'],
   ['methods', '/practice/methods'],
-  ['tables', '/practice/tables', { meanwhile: countLimits }],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
   ['set', `${fittingOf('Piet Lunder')}?stage=set`],
@@ -99,8 +95,6 @@ const PICTURES = [
   ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
   ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
-  ['set-choices', `${fittingOf('Ines Farrowby')}?stage=set`, { meanwhile: lookFurther }],
-  ['files', '/people/files', { meanwhile: takeIn }],
   [
     'measuring',
     `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}/measure`,

@@ -78,7 +78,7 @@ const AT_ONCE = 2;
 /** It looks at every screen, which takes longer than any other suite: it has a run of its own. */
 const EVERY_SCREEN = 'web/accessibility.test.ts';
 /** The other suites of pages go in so many runs: those of one run share a browser. */
-const RUNS_OF_PAGES = 6;
+const RUNS_OF_PAGES = 4;
 /** With others beside them tests take their time. */
 const BESIDE_MS = '60000';
 

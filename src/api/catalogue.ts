@@ -1,4 +1,6 @@
 /** Seats, workstations, methods and reference populations. */
+import { z } from 'zod';
+import { RecordStateEditSchema, SEAT_QUERY, SeatListingSchema } from '../contract/catalogue';
 import { stated } from '../core/quantity';
 import {
   MethodSchema,
@@ -10,23 +12,21 @@ import {
   SeatSummarySchema,
   TableEditSchema,
   TableSummarySchema,
+  UnreadableSchema,
 } from '../contract';
 import { PAGE_QUERY, pageOf } from '../contract/paging';
 import {
   addMethod,
   addPlace,
-  addSeat,
   editMethod,
   editPlace,
-  editSeat,
   methodOf,
   methodVersionsOf,
   pageOfMethods,
   pageOfPlaces,
-  pageOfSeats,
   placeOf,
-  seatOf,
 } from '../service/catalogue';
+import { addSeat, editSeat, pageOfSeats, putSeatState, seatOf, seatVersionsOf } from '../service/seats';
 import { pageOf as pageOfAll } from '../service/paging';
 import { addTable, editTable, pageOfTables, tableSummary } from '../service/tables';
 import { METHOD_EXAMPLE, SEAT_EXAMPLE } from './examples';
@@ -44,14 +44,16 @@ export const CATALOGUE_ROUTES = [
     key: 'GET /seats',
     operationId: 'listSeats',
     tag: 'Seats',
-    summary: 'List the newest version of every seat',
-    description: 'By name.',
+    summary: 'Find seats',
+    description:
+      'By name, class, what they offer, load, price and state, or by a value that a range covers; sorted, a page at a time. What is not described comes last. A seat whose document cannot be read is listed with the fault.',
     act: 'read',
     record: 'seat',
-    query: PAGED,
-    answer: pageOf(SeatSummarySchema),
+    query: query(SEAT_QUERY),
+    answer: pageOf(SeatListingSchema),
     isImpersonal: true,
-    handle: ({ ctx, query: page }) => pageOfSeats(ctx, page),
+    handle: ({ ctx, query: { cursor, limit, include, ...filter } }) =>
+      pageOfSeats(ctx, filter, { cursor, limit }, include === 'document'),
   }),
   route({
     key: 'GET /seats/{id}',
@@ -96,6 +98,37 @@ export const CATALOGUE_ROUTES = [
     handle: ({ ctx, id, version, body }) => editSeat(ctx, id, version, body),
   }),
   route({
+    key: 'PATCH /seats/{id}',
+    operationId: 'putSeatState',
+    tag: 'Seats',
+    summary: 'Check a seat, retire it or bring it back',
+    description:
+      'A seat that was entered is a draft until somebody has compared it with the thing itself; a retired one is not offered. No version is made.',
+    act: 'edit',
+    record: 'seat',
+    body: RecordStateEditSchema,
+    example: { state: 'checked' },
+    answer: SeatSummarySchema,
+    versioned: 'record',
+    handle: ({ ctx, id, version, body }) => putSeatState(ctx, id, version, body.state),
+  }),
+  route({
+    key: 'GET /seats/{id}/versions',
+    operationId: 'listSeatVersions',
+    tag: 'Seats',
+    summary: 'List the versions of a seat',
+    description: 'The newest first.',
+    act: 'read',
+    record: 'seat',
+    query: PAGED,
+    answer: pageOf(SeatSummarySchema),
+    isImpersonal: true,
+    handle: async ({ ctx, id, query: page }) => {
+      const versions = await seatVersionsOf(ctx, id);
+      return versions.ok ? pageOfAll(versions.value, (v) => v.versionId, page) : versions;
+    },
+  }),
+  route({
     key: 'GET /places',
     operationId: 'listPlaces',
     tag: 'Workstations',
@@ -104,7 +137,7 @@ export const CATALOGUE_ROUTES = [
     act: 'read',
     record: 'place',
     query: PAGED,
-    answer: pageOf(PlaceSummarySchema),
+    answer: pageOf(z.union([PlaceSummarySchema, UnreadableSchema])),
     isImpersonal: true,
     handle: ({ ctx, query: page }) => pageOfPlaces(ctx, page),
   }),
@@ -179,7 +212,7 @@ export const CATALOGUE_ROUTES = [
     act: 'read',
     record: 'method',
     query: PAGED,
-    answer: pageOf(MethodSummarySchema),
+    answer: pageOf(z.union([MethodSummarySchema, UnreadableSchema])),
     isImpersonal: true,
     handle: ({ ctx, query: page }) => pageOfMethods(ctx, page),
   }),
@@ -253,7 +286,7 @@ export const CATALOGUE_ROUTES = [
     act: 'read',
     record: 'table',
     query: PAGED,
-    answer: pageOf(TableSummarySchema),
+    answer: pageOf(z.union([TableSummarySchema, UnreadableSchema])),
     isImpersonal: true,
     handle: ({ ctx, query: page }) => pageOfTables(ctx, page),
   }),

@@ -40,7 +40,9 @@ import {
   TableEditSchema,
   TableSchema,
   TableSummarySchema,
+  UnreadableSchema,
 } from '../contract';
+import { RecordStateEditSchema, SeatFactsSchema, SeatListingSchema } from '../contract/catalogue';
 import { FitAnswerSchema, FitRequestSchema, RankAnswerSchema, RankRequestSchema } from '../contract/compute';
 import {
   ImportOrderSchema,
@@ -50,6 +52,13 @@ import {
   LookedSchema,
 } from '../contract/importing';
 import { FilePersonSchema, FileReadingSchema, ImportPartSchema } from '../contract/people-file';
+import {
+  SeatCountsSchema,
+  SeatImportSchema,
+  SeatLookSchema,
+  SeatLookedSchema,
+  SeatPartSchema,
+} from '../contract/seats-file';
 import { QuantitySchema } from '../core/quantity/schema';
 import { AdjustmentSchema } from '../core/seat/schema';
 import { TolerancesSchema } from '../contract/tolerances';
@@ -96,9 +105,17 @@ export const NAMED_SCHEMAS = {
   RankAnswer: RankAnswerSchema,
   RankRequest: RankRequestSchema,
   ReadingEdit: ReadingEditSchema,
+  RecordStateEdit: RecordStateEditSchema,
   Remains: RemainsSchema,
   SavedDraft: SavedDraftSchema,
   Seat: SeatSchema,
+  SeatFacts: SeatFactsSchema,
+  SeatCounts: SeatCountsSchema,
+  SeatImport: SeatImportSchema,
+  SeatListing: SeatListingSchema,
+  SeatLook: SeatLookSchema,
+  SeatLooked: SeatLookedSchema,
+  SeatPart: SeatPartSchema,
   SeatSummary: SeatSummarySchema,
   Settings: SettingsSchema,
   SettingSet: SettingSetSchema,
@@ -109,4 +126,5 @@ export const NAMED_SCHEMAS = {
   TableEdit: TableEditSchema,
   TableSummary: TableSummarySchema,
   Tolerances: TolerancesSchema,
+  Unreadable: UnreadableSchema,
 } as const satisfies Readonly<Record<string, ZodType>>;

@@ -50,7 +50,7 @@ export interface Call<Q, B> {
 /** Which tags an operation goes by: those of records, or those of draft settings. */
 export type TagKind = 'record' | 'draft';
 
-export interface Route<K extends string, Q, B, A, I = B> {
+export interface Route<K extends string, Q, B, A, I = B, QI = Q> {
   /** `GET /sitters/{id}`: names the operation wherever it is called. */
   readonly key: K;
   readonly operationId: string;
@@ -61,7 +61,7 @@ export interface Route<K extends string, Q, B, A, I = B> {
   readonly record: RecordRef['kind'];
   /** Pattern of the id in the path; a UUID where absent. */
   readonly idPattern?: RegExp;
-  readonly query?: z.ZodType<Q>;
+  readonly query?: z.ZodType<Q, QI>;
   readonly body?: z.ZodType<B, I>;
   /** An example of the body; of the answer there is one in `answer-examples.json`. */
   readonly example?: unknown;
@@ -81,7 +81,7 @@ export interface Route<K extends string, Q, B, A, I = B> {
 }
 
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- routes of every type stand in one table
-export type AnyRoute = Route<string, any, any, any, any>;
+export type AnyRoute = Route<string, any, any, any, any, any>;
 
 /** Returns the route as it is; its types are inferred from its schemas. */
 export const route = <
@@ -90,9 +90,10 @@ export const route = <
   B = undefined,
   A = unknown,
   I = B,
+  QI = Q,
 >(
-  declared: Route<K, Q, B, A, I>,
-): Route<K, Q, B, A, I> => declared;
+  declared: Route<K, Q, B, A, I, QI>,
+): Route<K, Q, B, A, I, QI> => declared;
 
 export function methodOf({ key }: Pick<AnyRoute, 'key'>): Method {
   return key.slice(0, key.indexOf(' ')) as Method;

@@ -8,6 +8,7 @@ import { FITTING_ROUTES } from './fittings';
 import { openApiOf } from './openapi';
 import { PRACTICE_ROUTES } from './practice';
 import { route, type AnyRoute } from './route';
+import { SEAT_FILE_ROUTES } from './seat-files';
 import { SITTER_ROUTES } from './sitters';
 
 const DESCRIPTION_ROUTES = [
@@ -29,6 +30,7 @@ export const TYPED_ROUTES = [
   ...SITTER_ROUTES,
   ...FITTING_ROUTES,
   ...CATALOGUE_ROUTES,
+  ...SEAT_FILE_ROUTES,
   ...PRACTICE_ROUTES,
   ...EXCHANGE_ROUTES,
   ...CALCULATION_ROUTES,

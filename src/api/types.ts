@@ -25,10 +25,8 @@ export type AnswerOf<K extends Operation> = Exclude<Given<RouteOf<K>, 'answer'>,
 /** What an operation takes. */
 export type ArgumentsOf<K extends Operation> = (K extends `${string}{id}${string}`
   ? { readonly id: string }
-  : unknown) &
-  (undefined extends Given<RouteOf<K>, 'query'>
-    ? { readonly query?: Partial<Exclude<Given<RouteOf<K>, 'query'>, undefined>> }
-    : { readonly query?: Partial<Given<RouteOf<K>, 'query'>> }) &
-  ([Exclude<Taken<RouteOf<K>, 'body'>, undefined>] extends [never]
+  : unknown) & { readonly query?: Partial<Exclude<Taken<RouteOf<K>, 'query'>, undefined>> } & ([
+    Exclude<Taken<RouteOf<K>, 'body'>, undefined>,
+  ] extends [never]
     ? unknown
     : { readonly body: Exclude<Taken<RouteOf<K>, 'body'>, undefined> });

@@ -8,6 +8,7 @@ import { CONDITION_IDS } from '../core/method';
 import { PLACE_FIELDS, PlaceSchema } from '../core/place/schema';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
 import { AdjustmentSchema, SeatSchema } from '../core/seat/schema';
+import { RECORD_STATES } from './catalogue';
 import {
   BodySchema,
   InputsSchema,
@@ -190,11 +191,29 @@ export const TableEditSchema = z.strictObject({
 });
 export type TableEdit = z.infer<typeof TableEditSchema>;
 
-export const SeatSummarySchema = z.object({ versionId: Id, version: Version, seat: SeatSchema });
+export const SeatSummarySchema = z.object({
+  versionId: Id,
+  version: Version,
+  state: z.enum(RECORD_STATES),
+  savedAt: Instant,
+  seat: SeatSchema,
+});
 export type SeatSummary = Frozen<z.infer<typeof SeatSummarySchema>>;
+/** A seat to choose from. */
+export type OfferedSeat = Omit<SeatSummary, 'savedAt'>;
 
 /** A seat as it comes in: its name is plain. */
 export const SeatEditSchema = SeatSchema.extend({ name: NewName, notes: written(2000) });
+
+/** A record whose newest document this version of the program cannot read: a list says so and goes on. */
+export const UnreadableSchema = z.object({
+  id: z.string(),
+  versionId: Id,
+  version: Version,
+  name: z.string(),
+  fault: z.string().describe('why it cannot be read'),
+});
+export type Unreadable = Frozen<z.infer<typeof UnreadableSchema>>;
 
 export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, place: PlaceSchema });
 export type PlaceSummary = Frozen<z.infer<typeof PlaceSummarySchema>>;

@@ -47,6 +47,7 @@ export {
   SitterSchema,
   TableEditSchema,
   TableSummarySchema,
+  UnreadableSchema,
   type Deletion,
   type DraftEdit,
   type Fitter,
@@ -67,6 +68,7 @@ export {
   type PlaceSummary,
   type ReadingEdit,
   type Choices,
+  type OfferedSeat,
   type Remains,
   type SavedDraft,
   type SeatSummary,
@@ -76,6 +78,7 @@ export {
   type SitterEdit,
   type TableEdit,
   type TableSummary,
+  type Unreadable,
   type Repeated,
   type Taken,
 } from './api';

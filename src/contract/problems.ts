@@ -10,6 +10,10 @@ export const PROBLEMS = {
   idInUse: { status: 409, title: 'This id already belongs to another record' },
   versionMissing: { status: 428, title: 'The version that was edited is missing' },
   closed: { status: 409, title: 'This fitting has been handed over; open it again first' },
+  unreadable: {
+    status: 409,
+    title: 'This record was written in a form that this version of the program cannot read',
+  },
   incomplete: { status: 409, title: 'Choose a seat first' },
   seatRefused: { status: 409, title: 'This seat is refused for this sitter: choose another' },
   erased: { status: 410, title: 'The person of this fitting was deleted; seat, date and settings remain' },

@@ -26,12 +26,10 @@ import { PlaceSchema } from '../core/place/schema';
 import { BODY_DIMENSIONS, ROW_BASES, type PopulationTable } from '../core/population/table';
 import { QuantitySchema } from '../core/quantity/schema';
 import { ADJUSTMENT_KIND_IDS } from '../core/seat';
+import { MOST_TOOLS_KG } from './limits';
 import { SeatSchema } from '../core/seat/schema';
 
 /** Text of one line. */
-/** Nobody sits with more. */
-export const MOST_TOOLS_KG = 100;
-
 const PLAIN = /^\P{Cc}*$/u;
 /** Text of several lines. */
 const LINES = /^(?:[\n\r\t]|\P{Cc})*$/u;

@@ -1,3 +1,6 @@
+import { and, like, sql, type SQL } from 'drizzle-orm';
+import type { SQLiteColumn } from 'drizzle-orm/sqlite-core';
+
 const LETTERS: Record<string, string> = {
   ø: 'o',
   æ: 'ae',
@@ -19,4 +22,15 @@ export function fold(name: string): string {
     .replace(/[øæåðþßłđœ]/g, (c) => LETTERS[c] ?? c)
     .replace(/\s+/g, ' ')
     .trim();
+}
+
+/** Matches folded names that have every word of a search, in any order; an empty search matches all. */
+export function matchesWords(folded: SQLiteColumn, search: string): SQL | undefined {
+  const words = fold(search).split(' ').filter(Boolean);
+  return and(
+    ...words.map((word) => {
+      const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+      return sql`${like(folded, pattern)} escape '\\'`;
+    }),
+  );
 }

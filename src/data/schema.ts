@@ -3,9 +3,19 @@
  * places and methods have immutable versions; whatever points at one points at a version.
  */
 import { sql } from 'drizzle-orm';
-import type { AdjustmentKind } from '../core/seat';
+import { SEAT_CLASSES, type AdjustmentKind } from '../core/seat';
 import { IMPORT_STATES } from '../contract/importing';
-import { check, index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { DOCUMENT_KINDS, RECORD_STATES } from '../contract/catalogue';
+import {
+  check,
+  index,
+  integer,
+  primaryKey,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
 const instant = () => text().notNull();
@@ -173,13 +183,92 @@ export const foldedMethodVersions = sqliteTable('folded_method_versions', {
     .references(() => methodVersions.id),
 });
 
-/** Tables of bodies that the practice has brought; the shipped ones come with the program. */
-export const populationTables = sqliteTable('population_tables', {
+/** Body-size tables that the practice has added; the built-in ones come with the program. */
+export const tableVersions = sqliteTable(
+  'table_versions',
+  { ...versionColumns, tableId: text().notNull() },
+  (t) => [uniqueIndex('table_versions_number').on(t.tableId, t.number)],
+);
+
+/**
+ * One row a record of which every version is kept: its newest version and what lists show of it. Documents themselves
+ * are read only when one of them is wanted.
+ */
+export const catalogue = sqliteTable(
+  'catalogue',
+  {
+    kind: text({ enum: DOCUMENT_KINDS }).notNull(),
+    /** The record's own id. */
+    id: text().notNull(),
+    versionId: text().notNull(),
+    number: integer().notNull(),
+    name: text().notNull(),
+    /** Name without accents and case, for search. */
+    folded: text().notNull(),
+    state: text({ enum: RECORD_STATES }).notNull().default('checked'),
+    stateAt: text(),
+    /** Name of whoever put it into its state; null where nobody did. */
+    stateBy: text(),
+    /** Number of the summary that this row was made by; 0 where it has not been made. */
+    summaryForm: integer().notNull().default(0),
+    /** Why the newest document cannot be read; null where it can. */
+    fault: text(),
+    /** What a list shows beyond the name. */
+    summary: text({ mode: 'json' }),
+    /** Of an import that brought the newest version. */
+    importId: text(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.kind, t.id] }),
+    index('catalogue_name').on(t.kind, t.folded, t.id),
+    index('catalogue_version').on(t.versionId),
+  ],
+);
+
+/** What seats are found and sorted by; lengths in tenths of a millimetre. */
+export const seatFacts = sqliteTable('seat_facts', {
+  seatId: id(),
+  /** Of the seat that it is a variant of; its own where it is none. */
+  familyId: text().notNull(),
+  seatClass: text({ enum: SEAT_CLASSES }).notNull(),
+  heightLowest: integer().notNull(),
+  heightHighest: integer().notNull(),
+  width: integer(),
+  /** Tens of grams. */
+  ratedLoad: integer(),
+  price: real(),
+  /** All that it offers, each with a blank before and after. */
+  offers: text().notNull(),
+});
+
+/** From where to where each adjustment of a seat goes, in its own unit: heights loaded where they are described so. */
+export const seatRanges = sqliteTable(
+  'seat_ranges',
+  {
+    seatId: text().notNull(),
+    kind: text().$type<AdjustmentKind>().notNull(),
+    lowest: real().notNull(),
+    highest: real().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.seatId, t.kind] }),
+    index('seat_ranges_kind').on(t.kind, t.lowest, t.highest),
+  ],
+);
+
+/** Files of seats that were brought, so that bringing them can be undone. */
+export const seatImports = sqliteTable('seat_imports', {
   id: id(),
-  document: text({ mode: 'json' }).notNull(),
+  file: text().notNull(),
+  broughtBy: text(),
   createdAt: instant(),
-  /** When it was set aside: not offered any more; null while it is. */
-  retiredAt: text(),
+  created: integer().notNull().default(0),
+  versions: integer().notNull().default(0),
+  left: integer().notNull().default(0),
+  same: integer().notNull().default(0),
+  /** How many were taken out again; null: not undone. */
+  undone: integer(),
+  kept: integer().notNull().default(0),
 });
 
 /** What holds for the whole practice: one row. */

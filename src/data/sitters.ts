@@ -1,10 +1,10 @@
-import { and, asc, count, desc, eq, isNotNull, isNull, like, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { DIMENSIONS, FITTING_DIMENSIONS, isDimensionId, type Body, type DimensionId } from '../core/body';
 import type { Quantity } from '../core/quantity';
 import type { NewSitter, Sitter, SitterEdit } from '../contract';
 import type { Page, PageRequest } from '../contract/paging';
 import type { Queries } from './client';
-import { fold } from './fold';
+import { fold, matchesWords } from './fold';
 import { readings, sitters } from './schema';
 
 /** Stored units of one unit shown: tenths of a millimetre, hundredths of a kilogram. */
@@ -32,24 +32,13 @@ const columns = {
   measured: measuredOf,
 };
 
-/** Matches names that hold every word of a search, in any order; case and accents do not matter. */
-function namedLike(search: string) {
-  const words = fold(search).split(' ').filter(Boolean);
-  return and(
-    ...words.map((word) => {
-      const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-      return sql`${like(sitters.folded, pattern)} escape '\\'`;
-    }),
-  );
-}
-
 /** Returns a page of sitters by name. */
 export async function listSitters(
   q: Queries,
   search: string,
   { cursor, limit }: PageRequest,
 ): Promise<Page<Sitter> | 'unknownCursor'> {
-  const found = and(isNull(sitters.deletedAt), namedLike(search));
+  const found = and(isNull(sitters.deletedAt), matchesWords(sitters.folded, search));
   const last = cursor === undefined ? null : await placeInList(q, cursor);
   if (last === undefined) return 'unknownCursor';
   const after = last && sql`(${sitters.folded}, ${sitters.id}) > (${last.folded}, ${last.id})`;

@@ -1,13 +1,8 @@
-import {
-  findMethodVersion,
-  insertPlaceVersion,
-  insertSeatVersion,
-  listMethods,
-  listSeats,
-} from '../data/catalogue';
 import type { Queries } from '../data/client';
+import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { insertFitter, insertFitting, updateFitting } from '../data/fittings';
 import { DIMENSIONS } from '../core/body';
+import { seatDoubts } from '../core/seat';
 import { settleTakes } from '../core/measuring';
 import { insertSession } from '../data/measuring';
 import { insertReading, insertSitter, listSitters, withdrawReading } from '../data/sitters';
@@ -23,7 +18,7 @@ const SEED = 20261;
 export async function loadDemo(ctx: Context): Promise<boolean> {
   const { db } = ctx.store;
   const sitters = await listSitters(db, '', { limit: 1 });
-  if ((await listSeats(db)).length > 0 || sitters === 'unknownCursor' || sitters.total > 0) return false;
+  if ((await SEATS.listings(db)).length > 0 || sitters === 'unknownCursor' || sitters.total > 0) return false;
   const demo = buildDemo(SEED, ctx.now());
   await ctx.store.write((q) => insertAll(q, demo, ctx));
   for (const sitter of demo.sitters) {
@@ -40,8 +35,13 @@ const FITTING_VERSION_AFTER_LOAD = 3;
 async function insertAll(q: Queries, demo: DemoRecords, ctx: Context): Promise<void> {
   const at = ctx.now().toISOString();
   for (const fitter of demo.fitters) await insertFitter(q, fitter, at);
-  for (const { versionId, seat } of demo.seats) await insertSeatVersion(q, versionId, 1, seat, at);
-  for (const { versionId, place } of demo.places) await insertPlaceVersion(q, versionId, 1, place, at);
+  for (const { versionId, seat } of demo.seats) {
+    const [doubt] = seatDoubts(seat);
+    if (doubt) throw new Error(`seat ${seat.name}: ${doubt.reason} at ${doubt.field}`);
+    await SEATS.insert(q, { versionId, number: 1, savedAt: at, document: seat });
+  }
+  for (const { versionId, place } of demo.places)
+    await PLACES.insert(q, { versionId, number: 1, savedAt: at, document: place });
   for (const [i, sitter] of demo.sitters.entries())
     await insertOne(q, demo, sitter, demo.fitters[i % demo.fitters.length]!, ctx);
 }
@@ -116,10 +116,8 @@ async function insertOne(
     await insertTaken(q, sitter.id, reading, fitter.name, taken?.id ?? null, at);
   if (!sitter.fitting) return;
   const { id, seat, place, method, toolsKg } = sitter.fitting;
-  const methods = await listMethods(q);
-  const methodVersionId = methods.find((m) => m.method.id === method)?.versionId;
-  if (!methodVersionId || !(await findMethodVersion(q, methodVersionId)))
-    throw new Error(`no method ${method}`);
+  const methodVersionId = (await METHODS.newest(q, method))?.versionId;
+  if (!methodVersionId) throw new Error(`no method ${method}`);
   await insertFitting(
     q,
     {

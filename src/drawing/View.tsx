@@ -2,7 +2,7 @@ import type { Scene } from '../core/scene';
 import type { Reading } from '../words';
 import { Drawing, type Picture } from './Drawing';
 import type { Source } from './follow';
-import { viewMarks } from './scene-marks';
+import { viewMarks, viewPlace } from './scene-marks';
 
 const WIDTH = 380;
 const HEIGHT = 400;
@@ -14,6 +14,12 @@ export const viewPicture = (scene: Scene, reading: Reading): Picture => ({
     return scene.alternative;
   },
 });
+
+/** Where a point of a scene stands in its drawing, as fractions of breadth and height. */
+export function viewSpot(scene: Scene, { x, z }: { readonly x: number; readonly z: number }) {
+  const place = viewPlace(scene, WIDTH, HEIGHT);
+  return { left: place.x(x) / WIDTH, top: place.y(z) / HEIGHT };
+}
 
 interface Props {
   readonly id: string;

@@ -60,14 +60,14 @@ export function sceneMarks(scene: Scene, place: Place2d, reading: Reading): Mark
   ];
 }
 
-/** A scene alone on its paper, as large as it goes. */
-export function viewMarks(scene: Scene, width: number, height: number, reading: Reading): Mark[] {
-  const { lowX, highX, lowZ, highZ } = scene.bounds;
+/** Where a scene alone on its paper is laid out, as large as it goes. */
+export function viewPlace({ bounds }: Pick<Scene, 'bounds'>, width: number, height: number): Place2d {
+  const { lowX, highX, lowZ, highZ } = bounds;
   const scale = Math.min(width / (highX - lowX), height / (highZ - lowZ));
   const left = (width - (highX - lowX) * scale) / 2;
-  return sceneMarks(
-    scene,
-    { x: (mm) => left + (mm - lowX) * scale, y: (mm) => height - (mm - lowZ) * scale, scale },
-    reading,
-  );
+  return { x: (mm) => left + (mm - lowX) * scale, y: (mm) => height - (mm - lowZ) * scale, scale };
 }
+
+/** A scene alone on its paper. */
+export const viewMarks = (scene: Scene, width: number, height: number, reading: Reading): Mark[] =>
+  sceneMarks(scene, viewPlace(scene, width, height), reading);

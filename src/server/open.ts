@@ -7,6 +7,7 @@ import { loadDemo } from '../demo/load';
 import { ensureShippedMethods } from '../service/catalogue';
 import { contextOf, type Compute, type Context } from '../service/context';
 import { tidy } from '../service/deleting';
+import { refreshLists } from '../service/versions';
 
 export const DATABASE_FILE = 'velto.db';
 /** Says that a folder holds data, or has held some: demo records never go there again. */
@@ -53,6 +54,7 @@ export async function openContext(options: OpenOptions): Promise<{ context: Cont
   const db = await openDatabase(pathToFileURL(file).href);
   chmodSync(file, OWNER_ONLY.file);
   const context = contextOf(new Store(db, file), options.compute);
+  await refreshLists(context);
   await ensureShippedMethods(context);
   await tidy(context);
   const loaded = options.demo && !isMarked && (await loadDemo(context));

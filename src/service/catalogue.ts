@@ -1,7 +1,8 @@
+/** Workstations, methods and fitters. */
 import { methodDoubts } from '../core/fit';
 import { SHIPPED_METHODS, type Method } from '../core/method';
-import { PLACE_DOCUMENT } from '../core/place';
-import { adjustmentDoubts, seatDoubts, type SeatFault, type SeatModel } from '../core/seat';
+import { PLACE_DOCUMENT, type Place } from '../core/place';
+import { adjustmentDoubts, type SeatFault } from '../core/seat';
 import {
   done,
   refused,
@@ -12,68 +13,102 @@ import {
   type Outcome,
   type PlaceEdit,
   type PlaceSummary,
-  type SeatSummary,
+  type Unreadable,
 } from '../contract';
-import {
-  findMethod,
-  findPlace,
-  findSeat,
-  insertMethodVersion,
-  insertPlaceVersion,
-  insertSeatVersion,
-  listMethods,
-  listPlaces,
-  listSeats,
-  methodHistory,
-  newestMethodOf,
-  newestPlaceOf,
-  newestSeatOf,
-} from '../data/catalogue';
-import { insertFitter, listFitters, openFittingsByFitter, updateHand } from '../data/fittings';
+import type { Page, PageRequest } from '../contract/paging';
 import { isSameContent } from '../data/content';
+import { METHODS, PLACES, TABLES_ADDED } from '../data/documents/kinds';
+import type { Version, VersionedDocuments } from '../data/documents/versioned';
+import { insertFitter, listFitters, openFittingsByFitter, updateHand } from '../data/fittings';
 import { isEdited, type EditedVersion } from './edited';
 import { refreshInputs } from './inputs';
-import { pageOf } from './paging';
+import { pageFound, pageOf } from './paging';
 import { useCase } from './rights';
-import type { PageRequest } from '../contract/paging';
+import { OTHER_ID } from './seats';
 import { sayCaseDoubt } from '../words';
 import { write, type Context } from './context';
-import { saveVersion } from './versions';
+import { found, saveVersion } from './versions';
 
-/** Returns a page of the newest version of every seat. */
-export const pageOfSeats = useCase('read', 'seat', async (ctx: Context, page: PageRequest) =>
-  pageOf(await listSeats(ctx.store.db), (s) => s.versionId, page),
+const placeSummary = ({ versionId, number, document }: Version<Place>): PlaceSummary => ({
+  versionId,
+  version: number,
+  place: document,
+});
+
+const SHIPPED_IDS: readonly string[] = SHIPPED_METHODS.map((m) => m.id);
+
+const methodSummary = ({ versionId, number, savedAt, document }: Version<Method>): MethodSummary => ({
+  versionId,
+  version: number,
+  isOwn: !SHIPPED_IDS.includes(document.id),
+  savedAt,
+  method: document,
+});
+
+/** A page of records, each with its document; one that cannot be read has none, and says why. */
+async function pageOfDocuments<T extends { readonly id: string; readonly name: string }, S, A>(
+  ctx: Context,
+  documents: VersionedDocuments<T, S>,
+  request: PageRequest,
+  answer: (version: Version<T>) => A,
+): Promise<Outcome<Page<A | Unreadable>>> {
+  const { db } = ctx.store;
+  const page = await pageFound(documents.page(db, request));
+  if (!page.ok) return page;
+  const read = await documents.read(
+    db,
+    page.value.items.map((item) => item.versionId),
+  );
+  return done({
+    ...page.value,
+    items: page.value.items.map(({ id, versionId, number, name, fault }) => {
+      const version = read.get(versionId);
+      return version ? answer(version) : { id, versionId, version: number, name, fault: fault ?? '' };
+    }),
+  });
+}
+
+/** Returns a page of the newest version of every workstation. */
+export const pageOfPlaces = useCase('read', 'place', (ctx: Context, page: PageRequest) =>
+  pageOfDocuments(ctx, PLACES, page, placeSummary),
 );
-
-/** Returns the newest version of every seat. */
-export const allSeats = useCase('read', 'seat', async (ctx: Context) => done(await listSeats(ctx.store.db)));
-
-/** Returns a seat by its own id (its newest version) or by the id of one of its versions. */
-export const seatOf = useCase('read', 'seat', async (ctx: Context, id: string) =>
-  foundOr404(await findSeat(ctx.store.db, id)),
-);
-
-export const pageOfPlaces = useCase('read', 'place', async (ctx: Context, page: PageRequest) =>
-  pageOf(await listPlaces(ctx.store.db), (p) => p.versionId, page),
-);
+/** Returns the newest version of every workstation that can be read, by name. */
 export const allPlaces = useCase('read', 'place', async (ctx: Context) =>
-  done(await listPlaces(ctx.store.db)),
+  done((await PLACES.all(ctx.store.db)).map(placeSummary)),
 );
 /** Returns a place by its own id (its newest version) or by the id of one of its versions. */
-export const placeOf = useCase('read', 'place', async (ctx: Context, id: string) =>
-  foundOr404(await findPlace(ctx.store.db, id)),
-);
+export const placeOf = useCase('read', 'place', async (ctx: Context, id: string) => {
+  const version = await found(PLACES.find(ctx.store.db, id));
+  return version.ok ? done(placeSummary(version.value)) : version;
+});
 
-export const pageOfMethods = useCase('read', 'method', async (ctx: Context, page: PageRequest) =>
-  pageOf(await listMethods(ctx.store.db), (m) => m.versionId, page),
+export const pageOfMethods = useCase('read', 'method', (ctx: Context, page: PageRequest) =>
+  pageOfDocuments(ctx, METHODS, page, methodSummary),
 );
 export const allMethods = useCase('read', 'method', async (ctx: Context) =>
-  done(await listMethods(ctx.store.db)),
+  done((await METHODS.all(ctx.store.db)).map(methodSummary)),
 );
 /** Returns a method by its own id (its newest version) or by the id of one of its versions. */
-export const methodOf = useCase('read', 'method', async (ctx: Context, id: string) =>
-  foundOr404(await findMethod(ctx.store.db, id)),
-);
+export const methodOf = useCase('read', 'method', async (ctx: Context, id: string) => {
+  const version = await found(METHODS.find(ctx.store.db, id));
+  return version.ok ? done(methodSummary(version.value)) : version;
+});
+
+/** Returns what this version of the program cannot read, of one kind of records. */
+async function unreadableOf<S>(
+  ctx: Context,
+  documents: Pick<VersionedDocuments<never, S>, 'listings'>,
+): Promise<Outcome<Unreadable[]>> {
+  const listed = await documents.listings(ctx.store.db);
+  return done(
+    listed.flatMap(({ id, versionId, number, name, fault }) =>
+      fault === null ? [] : [{ id, versionId, version: number, name, fault }],
+    ),
+  );
+}
+export const unreadablePlaces = useCase('read', 'place', (ctx: Context) => unreadableOf(ctx, PLACES));
+export const unreadableMethods = useCase('read', 'method', (ctx: Context) => unreadableOf(ctx, METHODS));
+export const unreadableTables = useCase('read', 'table', (ctx: Context) => unreadableOf(ctx, TABLES_ADDED));
 
 export const pageOfFitters = useCase('read', 'fitter', async (ctx: Context, page: PageRequest) =>
   pageOf(await listFitters(ctx.store.db), (f) => f.id, page),
@@ -82,10 +117,8 @@ export const allFitters = useCase('read', 'fitter', async (ctx: Context) =>
   done(await listFitters(ctx.store.db)),
 );
 export const fitterOf = useCase('read', 'fitter', async (ctx: Context, id: string) =>
-  foundOr404((await listFitters(ctx.store.db)).find((f) => f.id === id) ?? null),
+  found(Promise.resolve((await listFitters(ctx.store.db)).find((f) => f.id === id) ?? null)),
 );
-
-const foundOr404 = <T>(found: T | null): Outcome<T> => (found === null ? refused('notFound') : done(found));
 
 /** Adds a fitter. The same again gives the first record; the same id with another name is refused. */
 export const addFitter = useCase('create', 'fitter', (ctx: Context, fitter: NewFitter) =>
@@ -138,45 +171,8 @@ async function savePlaceVersion(
         detail: FAULT_TEXT[d.reason] ?? d.reason,
       })),
     });
-  return saveVersion(ctx, version, {
-    newest: (q) => newestPlaceOf(q, edit.id),
-    isSame: (newest) => isSameContent(newest.place, place),
-    insert: async (q, versionId, number, at) => {
-      await insertPlaceVersion(q, versionId, number, place, at);
-      return { versionId, version: number, place };
-    },
-  });
+  return saveVersion(ctx, PLACES, { document: place, version, answer: (_, saved) => placeSummary(saved) });
 }
-
-/** Saves a seat: a new record, or a new version of one. Older fittings keep the version they point at. */
-async function saveSeatVersion(
-  ctx: Context,
-  seat: SeatModel,
-  version: EditedVersion | null,
-): Promise<Outcome<SeatSummary>> {
-  const doubts = seatDoubts(seat);
-  if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
-  return saveVersion(ctx, version, {
-    newest: (q) => newestSeatOf(q, seat.id),
-    isSame: (newest) => isSameContent(newest.seat, seat),
-    insert: async (q, versionId, number, at) => {
-      await insertSeatVersion(q, versionId, number, seat, at);
-      return { versionId, version: number, seat };
-    },
-  });
-}
-
-/** Adds a seat. The same again gives the first record; the same id with other contents is refused. */
-export const addSeat = useCase('create', 'seat', (ctx: Context, seat: SeatModel) =>
-  saveSeatVersion(ctx, seat, null),
-);
-/** Makes a new version of a seat. */
-export const editSeat = useCase(
-  'edit',
-  'seat',
-  (ctx: Context, id: string, version: EditedVersion, seat: SeatModel) =>
-    seat.id === id ? saveSeatVersion(ctx, seat, version) : OTHER_ID,
-);
 
 /** Adds a place. The same again gives the first record; the same id with other contents is refused. */
 export const addPlace = useCase('create', 'place', (ctx: Context, edit: PlaceEdit) =>
@@ -190,17 +186,13 @@ export const editPlace = useCase(
     edit.id === id ? savePlaceVersion(ctx, edit, version) : OTHER_ID,
 );
 
-const OTHER_ID = refused('invalid', {
-  faults: [{ pointer: '/id', detail: 'This is the id of another record than the one in the address.' }],
-});
-
 /** Returns every version of a method, the newest first. */
 export const methodVersionsOf = useCase(
   'read',
   'method',
   async (ctx: Context, id: string): Promise<Outcome<MethodSummary[]>> => {
-    const history = await methodHistory(ctx.store.db, id);
-    return history.length > 0 ? done(history) : refused('notFound');
+    const history = await METHODS.history(ctx.store.db, id);
+    return history.length > 0 ? done(history.map(methodSummary)) : refused('notFound');
   },
 );
 
@@ -220,14 +212,7 @@ async function saveMethodVersion(
     });
   const doubts = methodDoubts(method);
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
-  return saveVersion(ctx, version, {
-    newest: (q) => newestMethodOf(q, method.id),
-    isSame: (newest) => isSameContent(newest.method, method),
-    insert: async (q, versionId, number, at) => {
-      await insertMethodVersion(q, versionId, number, method, at);
-      return (await newestMethodOf(q, method.id))!;
-    },
-  });
+  return saveVersion(ctx, METHODS, { document: method, version, answer: (_, saved) => methodSummary(saved) });
 }
 
 /** Adds a custom method. The same again gives the first record; the same id with other contents is refused. */
@@ -246,9 +231,14 @@ export const editMethod = useCase(
 export async function ensureShippedMethods(ctx: Context): Promise<void> {
   await ctx.store.write(async (q) => {
     for (const method of SHIPPED_METHODS) {
-      const newest = await newestMethodOf(q, method.id);
-      if (newest && isSameContent(newest.method, method)) continue;
-      await insertMethodVersion(q, ctx.newId(), (newest?.version ?? 0) + 1, method, ctx.now().toISOString());
+      const newest = await METHODS.newest(q, method.id);
+      if (newest && isSameContent(newest.document, method)) continue;
+      await METHODS.insert(q, {
+        versionId: ctx.newId(),
+        number: (newest?.number ?? 0) + 1,
+        savedAt: ctx.now().toISOString(),
+        document: method,
+      });
     }
   });
 }

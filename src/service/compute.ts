@@ -9,7 +9,7 @@ import type { Place } from '../core/place';
 import { BRITISH, filledBody, type PopulationTable } from '../core/population';
 import type { Ranking } from '../core/rank';
 import { positionCount, seatDoubts, type SeatModel } from '../core/seat';
-import { findMethodVersion, findPlace, findSeat, listSeats, newestMethodOf } from '../data/catalogue';
+import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { bodyOf, findSitter } from '../data/sitters';
 import { DEFAULT_READING, say, sayCaseDoubt, word } from '../words';
 import { ageOn, today, type Compute, type Context } from './context';
@@ -47,10 +47,11 @@ export function shelfOf(ctx: Context): Shelf {
         : await bodyOf(db, id);
       return { body, ageYears };
     },
-    seat: async (id) => (await findSeat(db, id))?.seat ?? null,
-    seats: async () => (await listSeats(db)).map(({ versionId, seat }) => ({ id: versionId, seat })),
-    place: async (id) => (await findPlace(db, id))?.place ?? null,
-    method: async (id) => (await newestMethodOf(db, id))?.method ?? (await findMethodVersion(db, id)),
+    seat: async (id) => (await SEATS.find(db, id))?.document ?? null,
+    seats: async () =>
+      (await SEATS.all(db)).map(({ versionId, document }) => ({ id: versionId, seat: document })),
+    place: async (id) => (await PLACES.find(db, id))?.document ?? null,
+    method: async (id) => (await METHODS.find(db, id))?.document ?? null,
     table: () => tableOf(db, { tableId: null }),
   };
 }

@@ -30,7 +30,7 @@ import {
   type SettingSet,
 } from '../contract';
 import type { PageRequest } from '../contract/paging';
-import { findMethodVersion, findPlaceVersion, findSeatVersion, newestMethodOf } from '../data/catalogue';
+import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { sayCaseDoubt } from '../words';
 import type { Queries } from '../data/client';
 import {
@@ -122,11 +122,11 @@ export const fittingRemains = useCase(
     const [summary, row] = [await findFittingSummary(db, id), await findFitting(db, id)];
     if (!summary || row?.sitterId !== null) return refused('notFound');
     const [seat, place] = [
-      row.seatVersionId === null ? null : await findSeatVersion(db, row.seatVersionId),
-      row.placeVersionId === null ? null : await findPlaceVersion(db, row.placeVersionId),
+      row.seatVersionId === null ? null : (await SEATS.byVersion(db, row.seatVersionId))?.document,
+      row.placeVersionId === null ? null : (await PLACES.byVersion(db, row.placeVersionId))?.document,
     ];
     const kept = await lastSettings(db, id);
-    const adjustments = seat ? adjustmentsOf({ seat, place }) : [];
+    const adjustments = seat ? adjustmentsOf({ seat, place: place ?? null }) : [];
     return done({
       id,
       date: summary.date,
@@ -155,9 +155,9 @@ export const fittingRemains = useCase(
 async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault[]> {
   const detail = 'There is no such record.';
   const missing: [string, boolean][] = [
-    ['/seatVersionId', !!edit.seatVersionId && !(await findSeatVersion(q, edit.seatVersionId))],
-    ['/placeVersionId', !!edit.placeVersionId && !(await findPlaceVersion(q, edit.placeVersionId))],
-    ['/methodVersionId', !!edit.methodVersionId && !(await findMethodVersion(q, edit.methodVersionId))],
+    ['/seatVersionId', !!edit.seatVersionId && !(await SEATS.has(q, edit.seatVersionId))],
+    ['/placeVersionId', !!edit.placeVersionId && !(await PLACES.has(q, edit.placeVersionId))],
+    ['/methodVersionId', !!edit.methodVersionId && !(await METHODS.has(q, edit.methodVersionId))],
     ['/fitterId', !!edit.fitterId && !(await listFitters(q)).some((f) => f.id === edit.fitterId)],
   ];
   return missing.filter(([, isMissing]) => isMissing).map(([pointer]) => ({ pointer, detail }));
@@ -179,7 +179,7 @@ export const createFitting = useCase('create', 'fitting', (ctx: Context, fitting
       return refused('invalid', { faults: [{ pointer: '/sitterId', detail: 'There is no such person.' }] });
     const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
     if (faults.length > 0) return refused('invalid', { faults });
-    const method = await newestMethodOf(q, SHIPPED_METHODS[0]!.id);
+    const method = await METHODS.newest(q, SHIPPED_METHODS[0]!.id);
     if (!method) return refused('unexpected');
     await insertFitting(
       q,

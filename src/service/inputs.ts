@@ -2,8 +2,9 @@ import type { Body } from '../core/body';
 import { makeInputs, workOf, type FitInputs } from '../core/fit';
 import { filledBody } from '../core/population';
 import type { Sitter } from '../contract';
-import { findMethodVersion, findPlaceVersion, findSeatVersion } from '../data/catalogue';
 import type { Queries } from '../data/client';
+import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
+import { UnreadableDocument } from '../data/documents/versioned';
 import { findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { ageOn, exactAgeOn, today, type Context } from './context';
@@ -22,23 +23,36 @@ export async function bodyForFitting(
   return filledBody(body, { sex: sitter.sex, ageYears }, await tableOf(q, sitter));
 }
 
-/** Everything a fitting is computed from, as it stands now; null until a seat is chosen. */
+/**
+ * Returns everything that a fitting is calculated from, as it stands now; null until a seat is chosen. Where a version
+ * that it points at cannot be read, its own copy is kept.
+ */
 export async function composeInputs(
   ctx: Context,
   q: Queries,
   fitting: FittingRow,
 ): Promise<FitInputs | null> {
+  try {
+    return await composed(ctx, q, fitting);
+  } catch (error) {
+    if (error instanceof UnreadableDocument && fitting.inputs) return fitting.inputs;
+    throw error;
+  }
+}
+
+async function composed(ctx: Context, q: Queries, fitting: FittingRow): Promise<FitInputs | null> {
   if (fitting.seatVersionId === null || fitting.sitterId === null) return null;
-  const seat = await findSeatVersion(q, fitting.seatVersionId);
-  const method = await findMethodVersion(q, fitting.methodVersionId);
+  const seat = await SEATS.byVersion(q, fitting.seatVersionId);
+  const method = await METHODS.byVersion(q, fitting.methodVersionId);
+  const place = fitting.placeVersionId === null ? null : await PLACES.byVersion(q, fitting.placeVersionId);
   const sitter = await findSitter(q, fitting.sitterId);
   if (!seat || !method || !sitter) return null;
   return makeInputs({
     sitter: { ageYears: sitter.birthDate === null ? null : ageOn(sitter.birthDate, today(ctx)) },
     body: await bodyForFitting(ctx, q, fitting, sitter),
-    seat,
-    place: fitting.placeVersionId === null ? null : await findPlaceVersion(q, fitting.placeVersionId),
-    method,
+    seat: seat.document,
+    place: place && place.document,
+    method: method.document,
     work: workOf(fitting),
     fitterHandMm: await handOf(q, fitting.fitterId),
   });

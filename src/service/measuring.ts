@@ -12,7 +12,7 @@ import { toleranceOf, type Tolerances } from '../core/measuring';
 import { repeatabilityByFitter } from '../core/population';
 import { findSession, insertSession, pairsTaken, sessionsOf, updateSession } from '../data/measuring';
 import { findSitter } from '../data/sitters';
-import { findTolerances, setTolerances } from '../data/tables';
+import { findTolerances, setTolerances } from '../data/practice';
 import { localDate, today, write, type Context } from './context';
 import { isEdited, type EditedVersion } from './edited';
 import { useCase } from './rights';

@@ -1,3 +1,4 @@
+import { UnreadableDocument } from '../data/documents/versioned';
 import { refused, type Outcome, type ProblemReason } from '../contract';
 
 /**
@@ -73,7 +74,14 @@ export function useCase<C extends { readonly actor: Actor }, A extends unknown[]
   const guarded = async (ctx: C, ...args: A): Promise<Outcome<T>> => {
     const [id] = args;
     const refusal = authorize(ctx.actor, act, { kind, id: typeof id === 'string' ? id : null });
-    return refusal ?? work(ctx, ...args);
+    if (refusal) return refusal;
+    try {
+      return await work(ctx, ...args);
+    } catch (error) {
+      // It is there, and this version of the program cannot read it.
+      if (error instanceof UnreadableDocument) return refused('unreadable');
+      throw error;
+    }
   };
   return Object.assign(guarded, { act, kind });
 }

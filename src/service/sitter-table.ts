@@ -2,7 +2,8 @@
 import { TABLES, type PopulationTable } from '../core/population';
 import type { Sitter } from '../contract';
 import type { Queries } from '../data/client';
-import { findTable, usualTableId } from '../data/tables';
+import { TABLES_ADDED } from '../data/documents/kinds';
+import { usualTableId } from '../data/practice';
 
 /** Where the practice has chosen none. */
 export const FIRST_TABLE = TABLES[0]!;
@@ -13,7 +14,7 @@ export const shippedTable = (id: string): PopulationTable | undefined => TABLES.
 export async function tableOf(q: Queries, { tableId }: Pick<Sitter, 'tableId'>): Promise<PopulationTable> {
   for (const id of [tableId, await usualTableId(q)]) {
     if (id === null) continue;
-    const found = shippedTable(id) ?? (await findTable(q, id))?.table;
+    const found = shippedTable(id) ?? (await TABLES_ADDED.newest(q, id))?.document;
     if (found) return found;
   }
   return FIRST_TABLE;
@@ -21,4 +22,4 @@ export async function tableOf(q: Queries, { tableId }: Pick<Sitter, 'tableId'>):
 
 /** Whether there is such a table, set aside or not. */
 export const isTable = async (q: Queries, id: string): Promise<boolean> =>
-  shippedTable(id) !== undefined || (await findTable(q, id)) !== null;
+  shippedTable(id) !== undefined || (await TABLES_ADDED.listed(q, id)) !== null;

@@ -1,14 +1,24 @@
 import '../words/pages';
 import { TABLES, readTable } from '../core/population';
-import { done, refused, type NewTable, type Outcome, type TableEdit, type TableSummary } from '../contract';
+import {
+  done,
+  refused,
+  type NewTable,
+  type Outcome,
+  type TableEdit,
+  type TableSummary,
+  type Unreadable,
+} from '../contract';
 import type { PageRequest } from '../contract/paging';
 import type { Queries } from '../data/client';
 import { isSameContent } from '../data/content';
 import { openFittingsByUsualTable } from '../data/fittings';
-import { findTable, insertTable, listTables, retireTable, setUsualTable, usualTableId } from '../data/tables';
+import { TABLES_ADDED } from '../data/documents/kinds';
+import { setUsualTable, usualTableId } from '../data/practice';
 import { sayTableFault } from '../words';
 import { write, type Context } from './context';
 import { refreshInputs } from './inputs';
+import { unreadableTables } from './catalogue';
 import { pageOf } from './paging';
 import { useCase } from './rights';
 import { FIRST_TABLE, shippedTable } from './sitter-table';
@@ -19,10 +29,17 @@ const MOST_FAULTS = 50;
 const CHUNK = 20;
 
 async function summariesOf(q: Queries): Promise<TableSummary[]> {
-  const own = await listTables(q);
+  const listed = await TABLES_ADDED.listings(q);
+  const read = await TABLES_ADDED.read(
+    q,
+    listed.map((l) => l.versionId),
+  );
   const all = [
     ...TABLES.map((table) => ({ table, isOwn: false, isRetired: false })),
-    ...own.map((o) => ({ ...o, isOwn: true })),
+    ...listed.flatMap(({ versionId, state }) => {
+      const table = read.get(versionId)?.document;
+      return table ? [{ table, isOwn: true, isRetired: state === 'retired' }] : [];
+    }),
   ];
   const usual = await usualTableId(q);
   const usualId = all.some((t) => t.table.id === usual) ? usual : FIRST_TABLE.id;
@@ -32,9 +49,14 @@ async function summariesOf(q: Queries): Promise<TableSummary[]> {
 export const allTables = useCase('read', 'table', async (ctx: Context) =>
   done(await summariesOf(ctx.store.db)),
 );
-export const pageOfTables = useCase('read', 'table', async (ctx: Context, page: PageRequest) =>
-  pageOf(await summariesOf(ctx.store.db), (t) => t.table.id, page),
-);
+export const pageOfTables = useCase('read', 'table', async (ctx: Context, page: PageRequest) => {
+  const unread = await unreadableTables(ctx);
+  const all: (TableSummary | Unreadable)[] = [
+    ...(await summariesOf(ctx.store.db)),
+    ...(unread.ok ? unread.value : []),
+  ];
+  return pageOf(all, (t) => ('table' in t ? t.table.id : t.id), page);
+});
 export const tableSummary = useCase('read', 'table', async (ctx: Context, id: string) => {
   const found = (await summariesOf(ctx.store.db)).find((t) => t.table.id === id);
   return found ? done(found) : refused('notFound');
@@ -56,9 +78,15 @@ export const addTable = useCase(
           .map((fault) => ({ pointer: '/csv', detail: sayTableFault(fault) })),
       });
     return write(ctx, async (q) => {
-      const known = await findTable(q, id);
-      if (known && !isSameContent(known.table, read.table)) return refused('idInUse');
-      if (!known) await insertTable(q, read.table, ctx.now().toISOString());
+      const known = await TABLES_ADDED.newest(q, id);
+      if (known && !isSameContent(known.document, read.table)) return refused('idInUse');
+      if (!known)
+        await TABLES_ADDED.insert(q, {
+          versionId: ctx.newId(),
+          number: 1,
+          savedAt: ctx.now().toISOString(),
+          document: read.table,
+        });
       return done(await summaryOf(q, id));
     });
   },
@@ -73,9 +101,9 @@ export const editTable = useCase(
   'table',
   async (ctx: Context, id: string, edit: TableEdit): Promise<Outcome<TableSummary>> => {
     const edited = await write(ctx, async (q) => {
-      const own = await findTable(q, id);
+      const own = await TABLES_ADDED.listed(q, id);
       if (!own && !shippedTable(id)) return refused('notFound');
-      const isRetired = edit.isRetired ?? own?.isRetired ?? false;
+      const isRetired = edit.isRetired ?? (own ? own.state === 'retired' : false);
       if (!own && edit.isRetired)
         return refused('invalid', {
           faults: [{ pointer: '/isRetired', detail: 'A table that comes with the program stays.' }],
@@ -88,7 +116,10 @@ export const editTable = useCase(
           ],
         });
       if (own && edit.isRetired !== undefined)
-        await retireTable(q, id, edit.isRetired ? ctx.now().toISOString() : null);
+        await TABLES_ADDED.putState(q, id, edit.isRetired ? 'retired' : 'checked', {
+          at: ctx.now().toISOString(),
+          by: ctx.actor.fitter?.name ?? null,
+        });
       if (edit.isUsual) await setUsualTable(q, id);
       return done(await summaryOf(q, id));
     });

@@ -11,6 +11,7 @@ import { forgetKeptPages } from './kept-pages';
 import { OutboxLine } from './OutboxLine';
 import { Palette } from './Palette';
 import { Providers } from './Providers';
+import { ServerData } from './ServerData';
 import { keep, type PageProps } from './preferences';
 import { UndoBar } from './UndoBar';
 import styles from './parts.module.css';
@@ -173,46 +174,48 @@ export function Frame({
   useCommands('frame', commands);
   return (
     <Providers reading={reading}>
-      <div className={styles.frame}>
-        <a className={styles.skip} href="#content">
-          {word('app.skip')}
-        </a>
-        <header className={styles.bar}>
-          <a className={styles.mark} href="/">
-            <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
-              <path d="M16 3v26M3 29h26" stroke="var(--ink)" strokeWidth="2.5" fill="none" />
-              <path d="M2 13h14" stroke="var(--sitter)" strokeWidth="4" />
-              <path d="M16 13h14" stroke="var(--seat)" strokeWidth="4" />
-            </svg>
-            {word('app.name')}
+      <ServerData>
+        <div className={styles.frame}>
+          <a className={styles.skip} href="#content">
+            {word('app.skip')}
           </a>
-          <nav aria-label={word('nav.label')}>
-            <ul className={styles.nav}>
-              {AREAS.map(({ id, href }) => (
-                <li key={id}>
-                  <a href={href} aria-current={id === area ? 'page' : undefined}>
-                    {word(`nav.${id}`)}
-                  </a>
-                </li>
-              ))}
-            </ul>
-          </nav>
-          <div className={styles.preferences}>
-            <Palette />
-            <FitterChoice page={page} />
-            <UnitChoice length={reading.length} onChange={chooseUnits} />
-            <SchemeChoice />
-            <DensityChoice />
-            {page.signsIn && <SignOut />}
-          </div>
-        </header>
-        <OutboxLine />
-        <Scope />
-        <main id="content" className={styles.content}>
-          <UndoBar />
-          {children}
-        </main>
-      </div>
+          <header className={styles.bar}>
+            <a className={styles.mark} href="/">
+              <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
+                <path d="M16 3v26M3 29h26" stroke="var(--ink)" strokeWidth="2.5" fill="none" />
+                <path d="M2 13h14" stroke="var(--sitter)" strokeWidth="4" />
+                <path d="M16 13h14" stroke="var(--seat)" strokeWidth="4" />
+              </svg>
+              {word('app.name')}
+            </a>
+            <nav aria-label={word('nav.label')}>
+              <ul className={styles.nav}>
+                {AREAS.map(({ id, href }) => (
+                  <li key={id}>
+                    <a href={href} aria-current={id === area ? 'page' : undefined}>
+                      {word(`nav.${id}`)}
+                    </a>
+                  </li>
+                ))}
+              </ul>
+            </nav>
+            <div className={styles.preferences}>
+              <Palette />
+              <FitterChoice page={page} />
+              <UnitChoice length={reading.length} onChange={chooseUnits} />
+              <SchemeChoice />
+              <DensityChoice />
+              {page.signsIn && <SignOut />}
+            </div>
+          </header>
+          <OutboxLine />
+          <Scope />
+          <main id="content" className={styles.content}>
+            <UndoBar />
+            {children}
+          </main>
+        </div>
+      </ServerData>
     </Providers>
   );
 }

@@ -13,10 +13,13 @@ import type {
   PlaceEdit,
   ProblemDetails,
   ReadingEdit,
+  OfferedSeat,
   SitterEdit,
   TableEdit,
 } from '../contract';
 import type { Method } from '../core/method';
+import type { RecordState } from '../contract/catalogue';
+import type { SeatClass, SeatModel } from '../core/seat';
 import type { Tolerances } from '../core/measuring';
 import { ClientError } from './client-error';
 import { newId } from './ids';
@@ -140,7 +143,11 @@ export const api = {
       { id, body },
       { key, keepalive: true, ...(version === null ? {} : { version }) },
     ),
-  tables: () => everyItem((cursor) => call('GET /tables', { query: { cursor, limit } })),
+  /** Body-size tables, as far as they can be read. */
+  tables: async () => {
+    const items = await everyItem((cursor) => call('GET /tables', { query: { cursor, limit } }));
+    return items.flatMap((item) => ('table' in item ? [item] : []));
+  },
   addTable: (body: NewTable) => call('POST /tables', { body }),
   editTable: (id: string, body: TableEdit) => call('PATCH /tables/{id}', { id, body }),
   createMethod: (body: Method) => call('POST /methods', { body }),
@@ -154,7 +161,21 @@ export const api = {
   createPlace: (body: PlaceEdit) => call('POST /places', { body }),
   editPlace: (body: PlaceEdit, version: number) =>
     call('PUT /places/{id}', { id: body.id, body }, { version }),
-  seats: () => everyItem((cursor) => call('GET /seats', { query: { cursor, limit } })),
+  /** Seats in full, those of one class first, as far as they can be read and a page holds them. */
+  seatsFrom: async (seatClass: SeatClass): Promise<OfferedSeat[]> => {
+    const [first, rest] = await Promise.all([
+      call('GET /seats', { query: { class: seatClass, include: 'document', limit } }),
+      call('GET /seats', { query: { include: 'document', limit } }),
+    ]);
+    const others = rest.items.filter(({ id }) => !first.items.some((item) => item.id === id));
+    return [...first.items, ...others].flatMap(({ versionId, version, state, seat }) =>
+      seat ? [{ versionId, version, state, seat }] : [],
+    );
+  },
+  createSeat: (body: SeatModel) => call('POST /seats', { body }),
+  editSeat: (body: SeatModel, version: number) => call('PUT /seats/{id}', { id: body.id, body }, { version }),
+  putSeatState: (id: string, version: number, state: RecordState) =>
+    call('PATCH /seats/{id}', { id, body: { state } }, { version }),
   fittings: (cursor?: string, sitter?: string) => call('GET /fittings', { query: { cursor, sitter } }),
   fitting: (id: string) => call('GET /fittings/{id}', { id }),
   createFitting: (body: NewFitting) => call('POST /fittings', { body }),

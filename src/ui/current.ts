@@ -2,7 +2,14 @@
  * The record as the server has it now, out of the refusal of a change. It may have been kept on this device by an older
  * version of the program: what does not look like the record is none.
  */
-import type { FittingDetail, MeasuringSession, MethodSummary, PlaceSummary, SitterDetail } from '../contract';
+import type {
+  FittingDetail,
+  MeasuringSession,
+  MethodSummary,
+  PlaceSummary,
+  SeatSummary,
+  SitterDetail,
+} from '../contract';
 import { ClientError } from './client-error';
 
 interface Records {
@@ -11,6 +18,7 @@ interface Records {
   readonly session: MeasuringSession;
   readonly place: PlaceSummary;
   readonly method: MethodSummary;
+  readonly seat: SeatSummary;
 }
 export type RecordName = keyof Records;
 
@@ -21,6 +29,7 @@ const MARKS: Readonly<Record<RecordName, readonly string[]>> = {
   session: ['taken', 'clothes', 'version'],
   place: ['place', 'version'],
   method: ['method', 'version'],
+  seat: ['seat', 'version', 'state'],
 };
 
 /** Returns a record where that is what something is; null where it is not. */

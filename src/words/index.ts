@@ -11,6 +11,7 @@ export {
   sayLength,
   sayTurns,
   sayValue,
+  sayWith,
   word,
   type Reading,
 } from './say';

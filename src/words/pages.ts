@@ -4,6 +4,8 @@
  */
 import { EXCHANGE_WORDS } from './exchange';
 import { addWords } from './say';
+import { SEAT_FILE_WORDS } from './seat-files';
+import { SEAT_FORM_WORDS } from './seat-form';
 import { SEAT_WORDS } from './seats';
 
 export { sayPeopleFault } from './say-people';
@@ -11,6 +13,8 @@ export { sayPeopleFault } from './say-people';
 export const PAGE_WORDS = {
   ...EXCHANGE_WORDS,
   ...SEAT_WORDS,
+  ...SEAT_FORM_WORDS,
+  ...SEAT_FILE_WORDS,
   'sheet.title': 'Measuring sheet',
   'sheet.name': 'Name or nickname',
   'sheet.date': 'Date',

@@ -25,6 +25,13 @@ export function addWords(words: Readonly<Record<string, string>>): void {
 /** The plain wording of a key; a key nobody worded is shown as it is, so that the gap is seen. */
 export const word = (key: string): string => (isWordKey(key) ? WORDS[key] : (later.get(key) ?? key));
 
+/** A sentence with its values. */
+export const sayWith = (key: string, values: Readonly<Record<string, string | number>>): string =>
+  Object.entries(values).reduce(
+    (text, [name, value]) => text.replaceAll(`{${name}}`, () => String(value)),
+    word(key),
+  );
+
 /** A computed length: whole millimetres, tenths of a centimetre, sixteenths of an inch. */
 export function sayLength(mm: number, reading: Reading): string {
   return formatLength(reading.length === 'in' ? mm : Math.round(mm), reading.length);

@@ -9,6 +9,10 @@ const JOBS_WORKER = (): Worker =>
 export const PEOPLE_WORKER = (): Worker =>
   new Worker(new URL('./people.worker.ts', import.meta.url), { type: 'module' });
 
+/** Reads files of seats. */
+export const SEATS_WORKER = (): Worker =>
+  new Worker(new URL('./seats.worker.ts', import.meta.url), { type: 'module' });
+
 export class JobDesk<J extends JobTable<J> = Jobs> {
   private worker: Worker | null = null;
   private api: Remote<JobsApi> | null = null;

@@ -11,7 +11,14 @@ import {
   type Settings,
   type SolveOptions,
 } from '../core/fit';
-import { populationOf, type PopulationTable, type Who } from '../core/population';
+import type { Method } from '../core/method';
+import {
+  childSeatRows,
+  populationOf,
+  type ChildSeatRow,
+  type PopulationTable,
+  type Who,
+} from '../core/population';
 import { rankingInTurn, type Asked, type Ranking } from '../core/rank';
 import type { SeatModel } from '../core/seat';
 import type { Runners } from './serve';
@@ -46,11 +53,18 @@ export interface ChoicesJob {
   readonly count: number;
 }
 
+export interface ChildAgesJob {
+  readonly seat: SeatModel;
+  readonly method: Method;
+  readonly who: Who;
+}
+
 export interface Jobs {
   readonly count: { readonly input: CountJob; readonly result: Counted };
   readonly rank: { readonly input: RankJob; readonly result: Ranking };
   readonly choices: { readonly input: ChoicesJob; readonly result: ChoicesFound };
   readonly remedies: { readonly input: RemediesJob; readonly result: Remedies };
+  readonly childAges: { readonly input: ChildAgesJob; readonly result: readonly ChildSeatRow[] };
   readonly certainty: { readonly input: CertaintyJob; readonly result: SetCertainty };
 }
 export type JobName = keyof Jobs;
@@ -62,6 +76,7 @@ export const JOBS: Runners<Jobs> = {
   choices: function* ({ inputs, options, count }) {
     yield choicesOf(problemOf(inputs), options, count);
   },
+  childAges: ({ who, ...given }) => childSeatRows(given, who),
   remedies: ({ inputs, seats }) => remediesInTurn(problemOf(inputs), seats),
   certainty: ({ inputs, settings }) => certaintyOfSettings(problemOf(inputs), settings, drawsOf(inputs.body)),
 };

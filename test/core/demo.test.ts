@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { FITTING_DIMENSIONS, pairDoubts, rangeDoubt } from '../../src/core/body';
-import { SEAT_CLASSES } from '../../src/core/seat';
+import { SEAT_CLASSES, endsOf, positionCount, type Adjustment, type SeatModel } from '../../src/core/seat';
 import { SeatSchema, PlaceSchema } from '../../src/contract';
 import { buildDemo, type DemoRecords } from '../../src/demo/build';
 import { bodyWith } from '../support/inputs';
@@ -32,13 +32,49 @@ describe('the demo records', () => {
     expect(new Set(ids).size).to.equal(ids.length);
   });
 
-  it('show ten seats of every class, and places', () => {
+  it('show sixteen seats of every class, and places', () => {
     expect(new Set(demo.seats.map((s) => s.seat.seatClass)).size).to.equal(SEAT_CLASSES.length);
-    expect(demo.seats).to.have.length(10);
+    expect(demo.seats).to.have.length(16);
     expect(demo.places).to.have.length(8);
     for (const { seat } of demo.seats) expect(SeatSchema.safeParse(seat).success, seat.name).to.equal(true);
     for (const { place } of demo.places)
       expect(PlaceSchema.safeParse(place).success, place.name).to.equal(true);
+  });
+
+  it('show every mechanism that a seat can have', () => {
+    const seats = demo.seats.map(({ seat }) => seat);
+    const some = (has: (a: Adjustment, seat: SeatModel) => boolean) =>
+      seats.some((seat) => seat.adjustments.some((a) => has(a, seat)));
+    const count = (a: Adjustment) => positionCount(a);
+    expect(some((a) => a.kind === 'seatDepth' && count(a) === 3)).to.equal(true);
+    expect(
+      some((a) => a.kind === 'tiltTension' && a.unit === 'turn' && endsOf(a.travel).highest === 2),
+    ).to.equal(true);
+    for (const stops of [4, 5, 6])
+      expect(
+        some((a) => a.kind === 'backAngle' && count(a) === stops),
+        `${stops} stops`,
+      ).to.equal(true);
+    expect(some((a) => a.effort?.by === 'weighing')).to.equal(true);
+    expect(some((a) => a.kind === 'suspensionWeight' && a.holds.how === 'passive')).to.equal(true);
+    expect(some((a) => a.kind === 'forwardTilt' && a.holds.how === 'passive')).to.equal(true);
+    expect(some((a) => a.kind === 'seatAngle' && count(a) === 1 && endsOf(a.travel).lowest < 0)).to.equal(
+      true,
+    );
+    expect(some((a) => a.kind === 'backReach')).to.equal(true);
+    expect(some((a) => a.kind === 'lumbarDepth' && a.unit === 'pump')).to.equal(true);
+    expect(some((a) => a.kind === 'upperLumbar')).to.equal(true);
+    const dials = seats.flatMap((s) =>
+      s.controls.flatMap((c) => (c.scale.type === 'dial' ? [c.scale.labels.length] : [])),
+    );
+    expect(dials).to.include(7);
+    expect(seats.some((s) => s.controls.some((c) => c.kind === 'ratchet'))).to.equal(true);
+    expect(seats.some((s) => s.controls.some((c) => c.kind === 'bulb'))).to.equal(true);
+    expect(seats.some((s) => s.arms?.turnsRightRound)).to.equal(true);
+    expect(seats.some((s) => s.states.some((state) => state.kind === 'armsFolded'))).to.equal(true);
+    expect(seats.some((s) => s.strappedCushions.length > 0)).to.equal(true);
+    expect(seats.some((s) => s.offers.includes('harness'))).to.equal(true);
+    expect(Math.max(...seats.map((s) => s.ratedLoadKg?.value ?? 0))).to.equal(360);
   });
 
   it('describe for each control a hand, a place and a direction', () => {

@@ -7,7 +7,7 @@ import {
   MODELLED,
   SIZE_MARKS,
   TABLES,
-  agesOf,
+  childSeatRow,
   centile,
   centileOf,
   childAt,
@@ -317,11 +317,11 @@ describe('children', () => {
       seatWith([adjustment('seatHeight', slides(lowest, highest))]);
     const given = (lowest: number, highest: number) =>
       ({ seat: seat(lowest, highest), place: null, method: RIGHT_ANGLE }) as const;
-    const small = agesOf(given(280, 320), 'mixed', 0.5, 20);
-    const large = agesOf(given(340, 380), 'mixed', 0.5, 20);
+    const small = childSeatRow(given(280, 320), 'mixed', 0.5, 20).both;
+    const large = childSeatRow(given(340, 380), 'mixed', 0.5, 20).both;
     expect(small.from!).to.be.lessThan(large.from!);
     expect(small.to!).to.be.lessThan(large.to!);
-    expect(agesOf(given(540, 560), 'mixed', 0.5, 0)).to.deep.equal({ from: null, to: null });
+    expect(childSeatRow(given(540, 560), 'mixed', 0.5, 0).both).to.deep.equal({ from: null, to: null });
   });
 });
 

@@ -2,8 +2,9 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { findMethodVersion } from '../../src/data/catalogue';
 import { openDatabase } from '../../src/data/client';
+import { ALL_DOCUMENTS, METHODS, PLACES, SEATS, TABLES_ADDED } from '../../src/data/documents/kinds';
+import { searchSeats } from '../../src/data/documents/seat-search';
 import { migrationsDir } from '../../src/data/migrations-dir';
 import { fileUrl } from '../support/context';
 
@@ -36,6 +37,8 @@ const TABLES = ['fitters', 'sitters', 'readings', 'method_versions', 'fittings',
 
 /** The last version of the database in which every start could leave another version of every method. */
 const BEFORE_FOLDING = 9;
+/** The last version in which lists opened every document. */
+const BEFORE_LISTS = 11;
 
 describe('migrations', () => {
   const last = (JSON.parse(readFileSync(journalOf(migrationsDir()), 'utf8')) as Journal).entries.length - 1;
@@ -101,8 +104,57 @@ describe('migrations', () => {
       'o1',
     ]);
     // A link that names a folded version still leads to what it named.
-    expect((await findMethodVersion(now, 'm5'))?.id).to.equal('right-angle');
-    expect((await findMethodVersion(now, 'm2'))?.summary).to.equal('as it once was');
+    expect((await METHODS.byVersion(now, 'm5'))?.document.id).to.equal('right-angle');
+    expect((await METHODS.byVersion(now, 'm2'))?.document.summary).to.equal('as it once was');
+    expect((await now.$client.execute('PRAGMA foreign_key_check')).rows).to.have.length(0);
+    now.$client.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('list what was kept before there was a list of it: seats of the first form, workstations and tables', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'velto-lists-'));
+    const old = await openDatabase(fileUrl(folder), migrationsUpTo(BEFORE_LISTS, join(folder, 'drizzle')));
+    const first = JSON.parse(readFileSync('test/fixtures/first-documents.json', 'utf8')) as {
+      readonly seats: readonly { readonly name: string; readonly seatClass: string }[];
+      readonly places: readonly { readonly name: string }[];
+    };
+    const insert = (sql: string, ...args: string[]) => old.$client.execute({ sql, args });
+    const ids = first.seats.map((_, i) => `01990000-0000-7000-8000-0000000001${String(i).padStart(2, '0')}`);
+    for (const [i, seat] of first.seats.entries())
+      for (const number of [1, 2])
+        await insert(
+          `insert into seat_versions (id, number, document, created_at, seat_id) values (?, ${number}, ?, ${AT}, ?)`,
+          ids[i]!.replace('-8000-', `-800${number}-`),
+          JSON.stringify({ ...seat, id: ids[i], notes: `version ${number}` }),
+          ids[i]!,
+        );
+    const placeId = '01990000-0000-7000-8000-000000000200';
+    await insert(
+      `insert into place_versions (id, number, document, created_at, place_id) values (?, 1, ?, ${AT}, ?)`,
+      placeId.replace('-8000-', '-8001-'),
+      JSON.stringify({ ...first.places[0], id: placeId }),
+      placeId,
+    );
+    await insert(
+      `insert into population_tables (id, document, created_at, retired_at) values ('crew', ?, ${AT}, ${AT})`,
+      JSON.stringify({ id: 'crew', name: 'Crew', source: 'own', n: null, rows: { men: {}, women: {} } }),
+    );
+    old.$client.close();
+
+    const now = await openDatabase(fileUrl(folder));
+    for (const documents of ALL_DOCUMENTS) while ((await documents.refresh(now, 4)) > 0);
+    const seats = await SEATS.listings(now);
+    expect(seats.map((s) => s.name).sort()).to.deep.equal(first.seats.map((s) => s.name).sort());
+    for (const { number, state, fault, summary, versionId, name } of seats) {
+      expect([number, state, fault], name).to.deep.equal([2, 'checked', null]);
+      expect(summary!.seatClass).to.equal(first.seats.find((s) => s.name === name)!.seatClass);
+      expect((await SEATS.byVersion(now, versionId))!.document.notes).to.equal('version 2');
+    }
+    expect((await PLACES.listings(now)).map((p) => p.name)).to.deep.equal([first.places[0]!.name]);
+    const [table] = await TABLES_ADDED.listings(now);
+    expect([table!.name, table!.state]).to.deep.equal(['Crew', 'retired']);
+    const found = await searchSeats(now, { search: '', sort: 'height', order: 'rising' }, { limit: 50 });
+    expect(found).to.have.property('total', first.seats.length);
     expect((await now.$client.execute('PRAGMA foreign_key_check')).rows).to.have.length(0);
     now.$client.close();
     rmSync(folder, { recursive: true, force: true });

@@ -85,10 +85,10 @@ describe('the client of the API', () => {
       () => Response.json({ items: [1, 2], total: 3, next: 'b' }),
       () => Response.json({ items: [3], total: 3, next: null }),
     ];
-    expect(await api.seats()).to.deep.equal([1, 2, 3]);
+    expect(await api.tables()).to.deep.equal([1, 2, 3]);
     expect(sent.map((s) => s.url)).to.deep.equal([
-      '/api/v1/seats?limit=200',
-      '/api/v1/seats?cursor=b&limit=200',
+      '/api/v1/tables?limit=200',
+      '/api/v1/tables?cursor=b&limit=200',
     ]);
   });
 

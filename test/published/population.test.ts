@@ -6,7 +6,7 @@ import {
   BRITISH,
   MODELLED,
   US_ARMY,
-  agesOf,
+  childSeatRow,
   childAt,
   estimatesOf,
   numberOf,
@@ -245,16 +245,16 @@ describe('a child’s seat with its lowest front edge at 300 mm and shortest dep
   const wholeYear = (from: number | null): number => Math.ceil((from ?? Infinity) - 1e-6);
 
   it('fits the average child barefoot from seven by its height', () =>
-    expect(wholeYear(agesOf(given, 'mixed', 0.5, 0, ['seatHeight']).from)).to.equal(7));
+    expect(wholeYear(childSeatRow(given, 'mixed', 0.5, 0).height.from)).to.equal(7));
 
   it('and by its depth from five', () =>
-    expect(wholeYear(agesOf(given, 'mixed', 0.5, 0, ['seatDepth']).from)).to.equal(5));
+    expect(wholeYear(childSeatRow(given, 'mixed', 0.5, 0).depth.from)).to.equal(5));
 
   it('by both from seven: its height is the limit', () =>
-    expect(wholeYear(agesOf(given, 'mixed', 0.5, 0).from)).to.equal(7));
+    expect(wholeYear(childSeatRow(given, 'mixed', 0.5, 0).both.from)).to.equal(7));
 
   it('does not fit the smallest twentieth of seven-year-olds', () =>
-    expect(agesOf(given, 'mixed', 0.05, 0).from!).to.be.greaterThan(7));
+    expect(childSeatRow(given, 'mixed', 0.05, 0).both.from!).to.be.greaterThan(7));
 
   it('has an average seven-year-old’s lower leg of about 310 mm, the smallest twentieth’s of about 280', () => {
     expect(childAt('mixed', 7, 0.5).poplitealHeight!.value).to.be.closeTo(310, 5);

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import type { FitInputs } from '../../src/core/fit';
-import type { SeatSummary, Sitter } from '../../src/contract';
+import type { Sitter } from '../../src/contract';
+import type { SeatListing } from '../../src/contract/catalogue';
 import type { FitAnswer, FitRequest, RankAnswer } from '../../src/contract/compute';
 import { FitAnswerSchema, RankAnswerSchema } from '../../src/contract/compute';
 import { PLAIN_WORK, makeInputs, problemOf, solve } from '../../src/core/fit';
@@ -120,9 +121,9 @@ describe('cases from outside', () => {
 
   it('find sitter, seat, place and method by id, and rank all seats there are', async () => {
     const { items: sitters } = await get<Page<Sitter>>('/sitters');
-    const { items: seats } = await get<Page<SeatSummary>>('/seats');
+    const { items: seats } = await get<Page<SeatListing>>('/seats?include=document');
     const sitter = { id: sitters.find((s) => s.name === 'Ines Farrowby')!.id };
-    const task = seats.find((s) => s.seat.seatClass === 'task')!;
+    const task = seats.find((s) => s.facts?.seatClass === 'task')!;
     const byId = { sitter, seat: { id: task.versionId }, method: { id: 'open-hip' } };
     const found = await post<FitAnswer>('/fit', JSON.stringify(byId));
     expect(found.status).to.equal(200);

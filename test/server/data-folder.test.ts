@@ -7,6 +7,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { StorageGone } from '../../src/data/storage-gone';
 import { insertFitter } from '../../src/data/fittings';
+import { openContext, removeData } from '../../src/server/open';
 import { startApp } from '../support/app';
 import { openBench } from '../support/context';
 import { readRows } from '../support/read-database';
@@ -29,12 +30,15 @@ const add = (base: string, id = v7()) =>
 describe('the folder of the data', function () {
   this.timeout(60_000);
 
-  it('holds everything in its one file: after a start, and at the end', async () => {
+  it('holds everything in its one file, after a start and at the end, and nobody else on the machine reads it', async () => {
     const app = await startApp({ isFirst: true });
     const early = copyOf(app.folder);
     expect(await readRows(early, 'select count(*) as n from sitters')).to.deep.equal([{ n: 8 }]);
     const id = v7();
     expect((await add(app.base, id)).status).to.equal(201);
+    for (const name of ['velto.db', 'velto.db-wal', 'velto.db-shm', 'velto-data.txt'])
+      if (existsSync(join(app.folder, name)))
+        expect((statSync(join(app.folder, name)).mode & 0o077).toString(8), name).to.equal('0');
     await app.end();
     const late = copyOf(app.folder);
     expect(await readRows(late, `select name from sitters where id = '${id}'`)).to.have.length(1);
@@ -57,15 +61,6 @@ describe('the folder of the data', function () {
     for (const folder of [early, late]) rmSync(folder, { recursive: true, force: true });
   });
 
-  it('can be read by nobody else on the machine', async () => {
-    const app = await startApp({ isFirst: true });
-    await add(app.base);
-    for (const name of ['velto.db', 'velto.db-wal', 'velto.db-shm', 'velto-data.txt'])
-      if (existsSync(join(app.folder, name)))
-        expect((statSync(join(app.folder, name)).mode & 0o077).toString(8), name).to.equal('0');
-    await app.stop();
-  });
-
   it('takes nothing once it is gone: what cannot be kept is refused', async () => {
     const app = await startApp({ isFirst: true });
     rmSync(app.folder, { recursive: true, force: true });
@@ -84,24 +79,26 @@ describe('the folder of the data', function () {
   });
 
   it('gets demo records only when asked for them, and never where data once was', async () => {
-    const plain = await startApp({ isEmpty: true });
-    expect(await readRows(plain.folder, 'select count(*) as n from sitters')).to.deep.equal([{ n: 0 }]);
-    await plain.end();
-    const again = await startApp({ folder: plain.folder });
-    expect(await readRows(plain.folder, 'select count(*) as n from sitters')).to.deep.equal([{ n: 0 }]);
-    await again.end();
+    const folder = folderOf();
+    /** How many people there are after opening it. */
+    const opened = async (demo: boolean): Promise<unknown> => {
+      const { context } = await openContext({ dataFolder: folder, demo });
+      await context.store.close();
+      return (await readRows(folder, 'select count(*) as n from sitters'))[0]?.n;
+    };
+    expect(await opened(false)).to.equal(0);
+    expect(await opened(true)).to.equal(0);
     // The file is gone, its mark is not: nobody is moved in without a word.
-    rmSync(join(plain.folder, 'velto.db'));
-    const start = (...args: string[]) =>
-      spawnSync(process.execPath, ['dist/serve.mjs', '--port', '0', '--data', plain.folder, ...args], {
-        encoding: 'utf8',
-        timeout: 20_000,
-      });
-    const refused = start('--demo');
+    rmSync(join(folder, 'velto.db'));
+    const refused = spawnSync(
+      process.execPath,
+      ['dist/serve.mjs', '--port', '0', '--data', folder, '--demo'],
+      { encoding: 'utf8', timeout: 20_000 },
+    );
     expect(refused.status).to.equal(1);
     expect(refused.stderr).to.contain('has held data before').and.contain('--fresh');
-    const fresh = await startApp({ folder: plain.folder, args: ['--fresh'] });
-    expect(await readRows(plain.folder, 'select count(*) as n from sitters')).to.deep.equal([{ n: 8 }]);
-    await fresh.stop();
+    removeData(folder);
+    expect(await opened(true)).to.equal(8);
+    rmSync(folder, { recursive: true, force: true });
   });
 });

@@ -49,6 +49,12 @@ describe('the words of every page', function () {
       '/practice/methods/[id]': (
         await readRows(app.folder, 'select distinct method_id as id from method_versions')
       ).map((r) => `/practice/methods/${String(r.id)}`),
+      '/seats/[id]/edit': (await ids('seat_versions')).slice(-4).map((id) => `/seats/${id}/edit`),
+      '/seats/compare': [`/seats/compare?ids=${(await ids('seat_versions')).slice(0, 6).join(',')}`],
+      '/seats/new': [
+        '/seats/new',
+        ...(await ids('seat_versions')).slice(0, 2).map((id) => `/seats/new?variantOf=${id}`),
+      ],
       '/seats/[id]': (await ids('seat_versions')).map((id) => `/seats/${id}`),
     };
     const pages = readdirSync('src/pages', { recursive: true })
@@ -58,9 +64,9 @@ describe('the words of every page', function () {
     const found: string[] = [];
     let read = 0;
     for (const page of pages) {
-      const all = page.includes('[id]') ? addresses[page] : [page];
+      const all = addresses[page] ?? (page.includes('[id]') ? [] : [page]);
       expect(all, `no addresses for ${page}`).to.be.an('array').that.is.not.empty;
-      for (const address of all!) {
+      for (const address of all) {
         const units = ['mm', 'cm', 'in'][read % 3]!;
         const response = await fetch(app.base + address, {
           headers: { cookie: `velto-units=${units}` },

@@ -6,12 +6,12 @@ import { problemOf, type FitInputs } from '../../src/core/fit';
 import {
   allFitters,
   allMethods,
-  allSeats,
   methodVersionsOf,
   saveHand,
   addMethod,
   editMethod,
 } from '../../src/service/catalogue';
+import { allSeats } from '../../src/service/seats';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { createSitter } from '../../src/service/sitters';
 import { openBench, type Bench } from '../support/context';

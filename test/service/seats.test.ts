@@ -2,10 +2,15 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { SeatEditSchema, type Outcome } from '../../src/contract';
 import type { SeatModel } from '../../src/core/seat';
-import { addSeat, allSeats, editSeat, seatOf } from '../../src/service/catalogue';
+import { addSeat, allSeats, editSeat, seatOf } from '../../src/service/seats';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { fitAsked } from '../../src/service/compute';
 import { createSitter } from '../../src/service/sitters';
+import { readSeat } from '../../src/islands/seats/read-seat';
+import { textOfSeat } from '../../src/islands/seats/seat-text';
+import { DEFAULT_READING } from '../../src/words';
+import '../../src/words/pages';
+import { SEAT_JOBS } from '../../src/workers/seats';
 import { openBench, type Bench } from '../support/context';
 import { ROUND, adjustment, bodyWith, listed, q, seatWith, slides } from '../support/inputs';
 import { valueOf } from '../support/outcome';
@@ -90,6 +95,39 @@ describe('seats of one’s own', () => {
       const saved = valueOf(await addSeat(bench.context, seat));
       expect(valueOf(await seatOf(bench.context, saved.versionId)).seat).to.deep.equal(seat);
       expect(valueOf(await allSeats(bench.context)).map((s) => s.seat.name)).to.include(name);
+    });
+
+  /** Numbers only: where they come from differs between a sheet and a form. */
+  const bare = (value: unknown): unknown =>
+    JSON.parse(
+      JSON.stringify(value, (key, inner: unknown) =>
+        ['source', 'basis', 'spread', 'takenAt', 'takenBy', 'instrument'].includes(key) ? undefined : inner,
+      ),
+    );
+
+  for (const name of Object.keys(DESCRIBED))
+    it(`are the same by form and by file: ${name}`, () => {
+      const seat = described(name);
+      const typed = readSeat(seat.id, textOfSeat(seat, DEFAULT_READING), DEFAULT_READING, null);
+      expect(typed.faults).to.deep.equal({});
+      // Procedures and the ids of states are not typed in this form.
+      for (const part of [
+        'name',
+        'seatClass',
+        'adjustments',
+        'arms',
+        'cushion',
+        'offers',
+        'ratedLoadKg',
+      ] as const)
+        expect(bare(typed.seat![part]), part).to.deep.equal(bare(seat[part]));
+      expect(typed.seat!.states.map((s) => s.kind)).to.deep.equal(seat.states.map((s) => s.kind));
+      const file = JSON.stringify({ format: 'velto.seats', version: 1, seats: [seat] });
+      const { buffer } = new TextEncoder().encode(file).slice();
+      const steps = [...SEAT_JOBS.readSeats({ bytes: buffer, seed: v7() })];
+      expect(JSON.parse(steps.at(-1)!.found!.parts[0]!.seats)).to.deep.equal([
+        JSON.parse(JSON.stringify(seat)),
+      ]);
     });
 
   it('are calculated at once, by their own id', async () => {

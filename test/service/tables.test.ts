@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { BRITISH, TABLES, US_ARMY, writeTable } from '../../src/core/population';
 import type { FittingDetail, NewTable, Outcome, SitterDetail } from '../../src/contract';
-import { allSeats } from '../../src/service/catalogue';
+import { allSeats } from '../../src/service/seats';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { createSitter, editSitter, takeReading } from '../../src/service/sitters';
 import { addTable, allTables, editTable } from '../../src/service/tables';

@@ -4,7 +4,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { DraftEdit, FittingDetail, Outcome, SitterDetail } from '../../src/contract';
 import { NO_REMEDIES, type Settings } from '../../src/core/fit';
-import { allSeats } from '../../src/service/catalogue';
+import { allSeats } from '../../src/service/seats';
 import type { Context } from '../../src/service/context';
 import { ANSWER_DAYS, UNDO_MINUTES, tidy } from '../../src/service/deleting';
 import {

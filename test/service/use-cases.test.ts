@@ -10,12 +10,12 @@ import {
   allFitters,
   allMethods,
   allPlaces,
-  allSeats,
   ensureShippedMethods,
   addPlace,
   editPlace,
   fitterOf,
 } from '../../src/service/catalogue';
+import { allSeats } from '../../src/service/seats';
 import { ageOn, systemClock, today } from '../../src/service/context';
 import {
   actOnFitting,

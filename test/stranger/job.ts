@@ -60,12 +60,12 @@ export async function doTheMainJob(base: string, passphrase: string, newId: () =
   const sitter = (await client.GET('/sitters/{id}', { params: { path: { id } } })).data!;
 
   let pages = 0;
-  let seat: components['schemas']['SeatSummary'] | undefined;
+  let seat: components['schemas']['SeatListing'] | undefined;
   for (let cursor: string | undefined, more = true; more; pages++) {
     const page = await client.GET('/seats', {
       params: { query: { limit: 3, ...(cursor ? { cursor } : {}) } },
     });
-    seat ??= page.data!.items.find((s) => s.seat.seatClass === 'office');
+    seat ??= page.data!.items.find((s) => s.facts?.seatClass === 'office');
     more = page.data!.next !== null;
     cursor = page.data!.next ?? undefined;
   }

@@ -12,6 +12,7 @@ import { ensureShippedMethods } from '../../src/service/catalogue';
 import { IN_PLACE, type Context } from '../../src/service/context';
 import { recentFittings } from '../../src/service/fittings';
 import { PROGRAM } from '../../src/service/rights';
+import { refreshLists } from '../../src/service/versions';
 import { searchSitters } from '../../src/service/sitters';
 import { valueOf } from './outcome';
 
@@ -51,6 +52,7 @@ async function make(hasDemo: boolean): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'velto-first-'));
   process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
   const context = await contextOver(folder, () => new Date(NOW));
+  await refreshLists(context);
   await ensureShippedMethods(context);
   if (hasDemo) await loadDemo(context);
   await context.store.close();

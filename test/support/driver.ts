@@ -1,7 +1,10 @@
 /** Drives the interface in the words of somebody who uses it. */
 import type { ElementHandle, Page } from 'puppeteer-core';
+import { allByRole, byRole, type FoundRole } from './by-role';
 
 const WAIT_MS = 10_000;
+/** How often a text is looked for, ms: reading the whole page at every frame keeps the machine busy by itself. */
+const LOOK_EVERY_MS = 50;
 /** How often something may be drawn anew under the pointer. */
 const MOVES = 3;
 
@@ -17,7 +20,7 @@ export function listenForFaults(page: Page): string[] {
 }
 
 /** Whether a click arrived where it was meant for; it did where it led to another page. */
-async function hitBy(element: ElementHandle<Element>, click: () => Promise<void>): Promise<boolean> {
+export async function hitBy(element: ElementHandle<Element>, click: () => Promise<void>): Promise<boolean> {
   await element.evaluate((e) => {
     Object.assign(window, { wasHit: false });
     e.addEventListener('click', () => Object.assign(window, { wasHit: true }), { once: true, capture: true });
@@ -58,16 +61,20 @@ export class Driver {
     await this.isLive();
   }
 
-  private find(role: string, name: string): Promise<ElementHandle<Element> | null> {
-    return this.page.waitForSelector<`::-p-aria(${string})`>(`::-p-aria([name="${name}"][role="${role}"])`, {
-      timeout: WAIT_MS,
-    });
+  /** Waits for what has this role and name. */
+  find(role: FoundRole, name: string): Promise<ElementHandle<Element>> {
+    return byRole(this.page, role, name, WAIT_MS);
+  }
+
+  /** How many there are now of this role and name. */
+  async count(role: FoundRole, name: string): Promise<number> {
+    return (await allByRole(this.page, role, name)).length;
   }
 
   /** Clicks; what was drawn anew, or has moved away from under the pointer, is found and clicked again. */
-  private async click(role: string, name: string): Promise<void> {
+  private async click(role: FoundRole, name: string): Promise<void> {
     for (let left = MOVES; ; left--) {
-      const element = (await this.find(role, name))!;
+      const element = await this.find(role, name);
       try {
         const wasHit = await hitBy(element, () => element.click());
         if (wasHit || left === 0) return;
@@ -84,8 +91,8 @@ export class Driver {
   /** Ticks, or lets go, a box. */
   async tick(label: string): Promise<void> {
     const box = await this.find('checkbox', label);
-    await box!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-    await box!.click();
+    await box.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await box.click();
   }
 
   /** Opens what is folded away under its title. */
@@ -96,7 +103,7 @@ export class Driver {
 
   async follow(link: string): Promise<void> {
     const element = await this.find('link', link);
-    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), element!.click()]);
+    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), element.click()]);
     await this.isLive();
   }
 
@@ -124,7 +131,7 @@ export class Driver {
   }
 
   async choose(label: string, option: string): Promise<void> {
-    const select = (await this.find('combobox', label))!;
+    const select = await this.find('combobox', label);
     // A choice may be locked while the one before is being saved.
     await this.page.waitForFunction(
       (element) => !(element as HTMLSelectElement).disabled,
@@ -161,7 +168,7 @@ export class Driver {
   }
 
   async valueOf(label: string): Promise<string> {
-    const field = (await this.find('textbox', label))!;
+    const field = await this.find('textbox', label);
     return field.evaluate((element) => (element as HTMLInputElement).value);
   }
 
@@ -172,7 +179,7 @@ export class Driver {
   async sees(text: string): Promise<void> {
     await this.page.waitForFunction(
       (wanted) => document.body.innerText.includes(wanted),
-      { timeout: WAIT_MS },
+      { timeout: WAIT_MS, polling: LOOK_EVERY_MS },
       text,
     );
   }
@@ -180,14 +187,14 @@ export class Driver {
   async seesNoMore(text: string): Promise<void> {
     await this.page.waitForFunction(
       (wanted) => !document.body.innerText.includes(wanted),
-      { timeout: WAIT_MS },
+      { timeout: WAIT_MS, polling: LOOK_EVERY_MS },
       text,
     );
   }
 
   /** The slider of an adjustment. */
   async track(name: string): Promise<ElementHandle<Element>> {
-    return (await this.find('slider', name))!;
+    return this.find('slider', name);
   }
 
   /** What the slider says of itself. */

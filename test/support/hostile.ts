@@ -305,7 +305,7 @@ export function hostileOf(ids: readonly string[]): fc.Arbitrary<Hostile> {
   // What makes records comes more often, for there are few such endpoints; whole papers and files half as often.
   const records = ROUTES.filter((r) => !isFileType(r.answer as never));
   const makers = ROUTES.filter((r) => r.status === 201);
-  return fc.constantFrom(...ROUTES, ...records, ...makers, ...makers, ...makers).chain(on);
+  return fc.constantFrom(...ROUTES, ...records, ...makers, ...makers, ...makers, ...makers).chain(on);
 }
 
 export interface HostileOutcome {

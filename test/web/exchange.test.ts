@@ -56,11 +56,8 @@ describe('files of people', function () {
     const { violations } = await new AxePuppeteer(on.user.page).analyze();
     expect(violations.map((v) => v.id)).to.deep.equal([]);
     // All or none comes first: nothing can be taken.
-    const isDisabled = () =>
-      on.user.page.$eval(
-        '::-p-aria([name="Take in 1 people"][role="button"])',
-        (b) => (b as HTMLButtonElement).disabled,
-      );
+    const isDisabled = async () =>
+      (await on.user.find('button', 'Take in 1 people')).evaluate((b) => (b as HTMLButtonElement).disabled);
     expect(await isDisabled()).to.equal(true);
     expect(await counts()).to.deep.equal(before);
 
@@ -198,7 +195,7 @@ describe('files of people', function () {
     await user.sees('Undone: 599 people are gone for good. 1 stay: something has been done with them since.');
     expect(await here()).to.equal(1);
     await user.sees('Undone: 599 of them are gone');
-    expect(await user.page.$$('::-p-aria([name="Undo “mistake.csv”"][role="button"])')).to.have.length(0);
+    expect(await user.count('button', 'Undo “mistake.csv”')).to.equal(0);
   });
 
   it('come in whole though the server is killed in the middle', async () => {

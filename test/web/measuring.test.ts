@@ -111,8 +111,8 @@ describe('measuring, one dimension after the other', function () {
     let touches = 0;
     const touch = async (name: string) => {
       touches++;
-      const button = await user.page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`);
-      await button!.tap();
+      const button = await user.find('button', name);
+      await button.tap();
     };
     const heights = await user.page.$$eval('[aria-label="Number keys"] button', (keys) =>
       keys.map((key) => key.getBoundingClientRect().height),

@@ -41,7 +41,7 @@ describe('methods, on screen', function () {
     await on.user.sees('Saved as version 2.');
     await on.user.sees('−40 … −20°');
     await on.user.sees('the practice');
-    const version = await on.user.page.waitForSelector('::-p-aria([name="Version"][role="combobox"])');
+    const version = await on.user.find('combobox', 'Version');
     await (version as ElementHandle<HTMLSelectElement>).select('1');
     await on.user.sees('−45 … −20°');
     await on.user.press('Make version 1 the newest again');

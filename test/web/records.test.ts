@@ -23,7 +23,7 @@ describe('people, seats and places', function () {
   it('finds people by name', async () => {
     await user.goTo('/people');
     await user.sees('14 of 20');
-    const search = (await user.page.waitForSelector('::-p-aria([name="Find by name"][role="searchbox"])'))!;
+    const search = await user.find('searchbox', 'Find by name');
     await search.type('QUILL');
     await user.seesNoMore('Maren Tolve');
     await user.sees('Odd Quillsay');

@@ -1,6 +1,7 @@
 /** Children: stature by age, seated lengths in the proportions of children, growth. */
 import { DIMENSIONS, type Body, SEXES, type Sex } from '../body';
 import type { Quantity } from '../quantity';
+import { SCHOOL_SIZES } from '../seat';
 import { MODELLED } from './factors';
 import { centile, marginalOf } from './marginal';
 import { rowOf } from './model';
@@ -192,17 +193,23 @@ export interface SizeMark {
   readonly seatMm: number;
 }
 
+const POPLITEAL_OF_MARKS = [
+  [200, 250],
+  [250, 280],
+  [280, 315],
+  [315, 355],
+  [355, 405],
+  [405, 435],
+  [435, 485],
+  [485, Infinity],
+] as const;
+
 /** EN 1729-1 (2006; 2015), from memory. Popliteal heights join without a gap; statures would overlap. */
-export const SIZE_MARKS: readonly SizeMark[] = [
-  { mark: 0, popliteal: [200, 250], seatMm: 210 },
-  { mark: 1, popliteal: [250, 280], seatMm: 260 },
-  { mark: 2, popliteal: [280, 315], seatMm: 310 },
-  { mark: 3, popliteal: [315, 355], seatMm: 350 },
-  { mark: 4, popliteal: [355, 405], seatMm: 380 },
-  { mark: 5, popliteal: [405, 435], seatMm: 430 },
-  { mark: 6, popliteal: [435, 485], seatMm: 460 },
-  { mark: 7, popliteal: [485, Infinity], seatMm: 510 },
-];
+export const SIZE_MARKS: readonly SizeMark[] = SCHOOL_SIZES.map(({ mark, heightMm }) => ({
+  mark,
+  popliteal: POPLITEAL_OF_MARKS[mark],
+  seatMm: heightMm,
+}));
 
 /** The size for a popliteal height without shoes, mm; null for one that is too small for any. */
 export const sizeMarkFor = (poplitealMm: number): SizeMark | null =>

@@ -57,7 +57,14 @@ export {
   type SizeMark,
   yearsToNextMeasuring,
 } from './children';
-export { agesOf, type Ages } from './seat-ages';
+export {
+  CHILD_SHARES,
+  CHILD_SHOE_MM,
+  childSeatRow,
+  childSeatRows,
+  type Ages,
+  type ChildSeatRow,
+} from './child-seat';
 export { repeatability, repeatabilityByFitter, type Pair, type Repeatability } from './repeat';
 export {
   CSV_COLUMNS,

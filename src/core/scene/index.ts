@@ -2,6 +2,14 @@ export type { Bounds, Dimension, Primitive, Role, Scene, Shape, Tape } from './p
 export { spreadApart } from './declutter';
 export { frontView, planView } from './across-views';
 export { VERDICT_LINES } from './verdict-lines';
+export {
+  STANCES_DRAWN,
+  partPoints,
+  seatFrontView,
+  seatPlanView,
+  seatSideView,
+  type StanceDrawn,
+} from './seat-views';
 export { sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';
 export { trackOf, type Track } from './track';

@@ -6,7 +6,17 @@
 import type { Message } from '../message';
 import type { Point } from '../posture';
 
-export type Role = 'sitter' | 'sitterLine' | 'seat' | 'seatLine' | 'place' | 'floor' | 'remedy' | 'leader';
+export type Role =
+  | 'sitter'
+  | 'sitterLine'
+  | 'seat'
+  | 'seatLine'
+  /** Where a seat can go, or what of it is only guessed. */
+  | 'seatThin'
+  | 'place'
+  | 'floor'
+  | 'remedy'
+  | 'leader';
 
 export type Shape =
   | { readonly type: 'polyline'; readonly points: readonly Point[]; readonly closed: boolean }

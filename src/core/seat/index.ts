@@ -69,7 +69,6 @@ export {
   COVERS,
   CUSHION_ZONES,
   FLOOR_OFFERS,
-  HOLDS,
   LOCK_STATES,
   MOVED_BY,
   NAMED_POSITIONS,
@@ -88,5 +87,29 @@ export {
 } from './lists';
 export { seatNumbers, type SeatNumbers } from './numbers';
 export { adjustmentOf, floorOf, offers, offersOf, takesCushions, uncalculated, UNCALCULATED } from './seat';
+export {
+  MOST_COMPARED,
+  compareSeats,
+  offeredBySome,
+  tipsForward,
+  type ComparedRange,
+  type ComparedRow,
+} from './compare';
+export {
+  DIMENSION_SETS,
+  DIMENSION_SET_IDS,
+  SCHOOL_SIZES,
+  orientationOf,
+  schoolSizesOf,
+  setsFor,
+  type Asked,
+  type DimensionSet,
+  type Orientation,
+  type PlainDimension,
+  type SchoolSize,
+} from './orientation';
+export { GAP_COSTS, SEAT_GAPS, gapCost, gapsOf, type GapCost, type SeatGap } from './gaps';
+export { SEAT_PARTS, SEAT_PART_IDS, partOf, type SeatPart } from './parts';
 export { heightShift, sinkMm } from './sink';
+export { SLIPS, likelySlip, slipOf, type LikelySlip, type Slip } from './slips';
 export { SEAT_FAULTS, adjustmentDoubts, seatDoubts, type SeatDoubt, type SeatFault } from './validate';

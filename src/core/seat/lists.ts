@@ -39,18 +39,6 @@ export type Offer = (typeof OFFERS)[number];
 export const FLOOR_OFFERS = ['castorsHardFloor', 'castorsSoftFloor', 'glides', 'bolted'] as const;
 export type FloorOffer = (typeof FLOOR_OFFERS)[number];
 
-/** What an adjustment does when nobody moves it, or who moves it. */
-export const HOLDS = [
-  /** Stays where it clicked in. */
-  'notched',
-  /** Stays anywhere. */
-  'free',
-  /** Goes where the sitter takes it: nobody sets it. */
-  'passive',
-  /** Moves with another adjustment. */
-  'follows',
-] as const;
-
 /** Who moves it, how. */
 export const MOVED_BY = [
   'seatedOneHand',

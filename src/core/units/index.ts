@@ -8,4 +8,5 @@ export {
   type LengthUnit,
 } from './length';
 export { KG_PER_POUND, formatMass, formatMassNumber, parseMass, type MassUnit } from './mass';
+export { parseDecimal, tidy } from './number';
 export { type ParseReason, type Parsed } from './parsed';

@@ -33,7 +33,12 @@ export const stops = (...values: number[]): Travel => ({ type: 'listed', values:
 export function adjustment(
   kind: AdjustmentKind,
   travel: Travel,
-  more: Partial<Pick<Adjustment, 'unit' | 'effort' | 'means' | 'lock' | 'holds' | 'creeps'>> = {},
+  more: Partial<
+    Pick<
+      Adjustment,
+      'unit' | 'effort' | 'means' | 'lock' | 'holds' | 'creeps' | 'neutral' | 'rest' | 'movedBy' | 'tape'
+    >
+  > = {},
 ): Adjustment {
   const holds = { how: travel.type === 'continuous' ? ('free' as const) : ('notched' as const) };
   return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, holds, ...more };

@@ -1,6 +1,7 @@
 /** The invented seats of Skarrow Isles Ferries. Every range is made up within what such seats commonly have. */
 import { office, task } from './office-seats';
 import { child, handwork } from './special-seats';
+import { canted, crane, dispatch, heavyDuty, reaching, tipping } from './mechanism-seats';
 import { counter, perching, shaped } from './more-seats';
 import { ordinary } from './plain-seats';
 import { controlDesk, operator } from './watch-seats';
@@ -16,4 +17,10 @@ export const DEMO_SEATS = [
   shaped,
   perching,
   ordinary,
+  dispatch,
+  heavyDuty,
+  tipping,
+  canted,
+  reaching,
+  crane,
 ] as const;

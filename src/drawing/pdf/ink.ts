@@ -25,6 +25,7 @@ export const INK: Record<Style, Ink> = {
   seatLine: { stroke: DARK, width: 2.4 },
   place: { fill: WHITE, stroke: MIDDLE, width: 1.2 },
   remedy: { fill: WHITE, stroke: BLACK, width: 1.4, dash: [5, 3] },
+  seatThin: { stroke: BLACK, width: 0.75, dash: [3, 2] },
   leader: { stroke: BLACK, width: 1, dash: [1.5, 3] },
   floor: { stroke: BLACK, width: 3 },
   rule: { stroke: BLACK, width: 1.6 },

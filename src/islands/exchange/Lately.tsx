@@ -3,9 +3,8 @@ import { useEffect, useState } from 'react';
 import type { ListedImport } from '../../contract/importing';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayClock, word } from '../../words';
+import { sayClock, sayWith as say, word } from '../../words';
 import { exchange } from './exchange-client';
-import { say } from './say';
 import type { Stage } from './use-import';
 import styles from './exchange.module.css';
 

@@ -3,11 +3,10 @@ import { useState } from 'react';
 import { EXISTING, type ImportOrder } from '../../contract/importing';
 import { PEOPLE_HEAD } from '../../core/exchange/columns';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith as say, word } from '../../words';
 import type { PeopleFound } from '../../workers/people';
 import { Faults, Sample } from './Found';
 import { Lately } from './Lately';
-import { say } from './say';
 import { useImport, type Presences, type Stage } from './use-import';
 import styles from './exchange.module.css';
 

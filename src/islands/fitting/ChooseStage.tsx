@@ -2,23 +2,26 @@ import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
 import { WORK_FLAGS, type Assessment } from '../../core/fit';
 import type { RankedSeat, Ranking, RefusedSeat } from '../../core/rank';
-import type { MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import type { MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
+import { MOST_TOOLS_KG } from '../../contract/limits';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
 import { formatMassNumber, parseMass } from '../../core/units';
 import { sayLoad } from '../../ui/say-load';
-import { sayLength, sayPrice, word } from '../../words';
+import { sayLength, sayPrice, sayWith, word } from '../../words';
 import type { FittingState } from './use-fitting';
 import { useAssessment, useRanking, type Ranked } from './use-ranking';
+import { SeatFinder, isNarrowed } from './SeatFinder';
+import { wantedBy, type Shelf, type ShelfFilter } from './use-shelf';
 import { useSteady } from './use-steady';
 import styles from './fitting.module.css';
 
-const MOST_TOOLS_KG = 100;
-
 interface Props {
   readonly state: FittingState;
-  readonly seats: readonly SeatSummary[];
+  readonly shelf: Shelf;
+  readonly filter: ShelfFilter;
+  readonly onFilter: (filter: ShelfFilter) => void;
   readonly places: readonly PlaceSummary[];
   readonly methods: readonly MethodSummary[];
 }
@@ -30,11 +33,11 @@ const sayPercent = ({ percent }: RankedSeat): string => {
 };
 
 interface CardProps {
-  readonly seat: SeatSummary;
+  readonly seat: OfferedSeat;
   readonly ranked: Ranked;
   readonly chosen: boolean;
   readonly disabled: boolean;
-  readonly onChoose: (seat: SeatSummary) => void;
+  readonly onChoose: (seat: OfferedSeat) => void;
 }
 
 /** How a seat would stand at its best: every adjustment, and what is out of reach. */
@@ -146,11 +149,12 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
   );
 });
 
+const NO_SEATS: readonly OfferedSeat[] = [];
 /** So many are shown at first. */
 const FIRST = 50;
 
 /** Best first, then those not yet known as they are listed, then the refused. */
-function inOrder(seats: readonly SeatSummary[], ranking: Ranking | null): readonly SeatSummary[] {
+function inOrder(seats: readonly OfferedSeat[], ranking: Ranking | null): readonly OfferedSeat[] {
   if (!ranking || ranking.done < Math.min(FIRST, ranking.count)) return seats;
   const byId = new Map(seats.map((seat) => [seat.seat.id, seat]));
   const take = (known: readonly { readonly seatId: string }[]) =>
@@ -161,23 +165,48 @@ function inOrder(seats: readonly SeatSummary[], ranking: Ranking | null): readon
   return [...ranked, ...seats.filter((seat) => !known.has(seat)), ...refused];
 }
 
-function Seats({ state, seats, places, methods }: Props) {
+function Seats({ state, shelf, filter, onFilter, places, methods }: Props) {
   const { fitting, edit } = state;
-  const ranked = useRanking(fitting, seats, places, methods);
+  const { seats, total, isLoading } = shelf;
+  // Judged once all have come: what is judged on the way would be judged again.
+  const ranked = useRanking(fitting, isLoading ? NO_SEATS : seats, places, methods);
   const [all, setAll] = useState(false);
-  const choose = useSteady((seat: SeatSummary) => void edit({ seatVersionId: seat.versionId }));
-  if (!ranked) return <p className={parts.soft}>{word('choose.none')}</p>;
+  const choose = useSteady((seat: OfferedSeat) => void edit({ seatVersionId: seat.versionId }));
+  const wanted = wantedBy(places.find((p) => p.versionId === fitting.place?.versionId)?.place);
+  const finder = <SeatFinder filter={filter} wanted={wanted} fittingId={fitting.id} onFilter={onFilter} />;
+  if (isLoading || shelf.isFailed || !ranked)
+    return (
+      <>
+        {finder}
+        {shelf.isFailed ? (
+          <div className={parts.notice} data-tone="misfit" role="alert">
+            {word('choose.unloaded')}
+            <button type="button" className={parts.plainButton} onClick={shelf.retry}>
+              {word('fault.retry')}
+            </button>
+          </div>
+        ) : (
+          <p className={parts.soft} role="status">
+            {isLoading
+              ? sayWith('choose.loading', { n: seats.length, all: total ?? '…' })
+              : word(isNarrowed(filter, wanted) ? 'choose.noneFound' : 'choose.none')}
+          </p>
+        )}
+      </>
+    );
   const { ranking } = ranked;
   const ordered = inOrder(seats, ranking);
   const isWorking = !ranked.isFailed && (!ranking || ranking.done < ranking.count);
   return (
     <>
+      {finder}
       <p className={parts.soft} role="status">
         {isWorking && ranking && ranking.count > FIRST
-          ? word('choose.working')
-              .replace('{n}', String(ranking.done))
-              .replace('{all}', String(ranking.count))
+          ? sayWith('choose.working', { n: ranking.done, all: ranking.count })
           : word('choose.order')}
+        {total !== null &&
+          total > seats.length &&
+          ` ${sayWith('choose.more', { n: seats.length, all: total })}`}
       </p>
       <div className={styles.seatCards}>
         {(all ? ordered : ordered.slice(0, FIRST)).map((seat) => (
@@ -194,7 +223,7 @@ function Seats({ state, seats, places, methods }: Props) {
       </div>
       {!all && ordered.length > FIRST && (
         <button type="button" className={parts.plainButton} onClick={() => setAll(true)}>
-          {word('choose.all').replace('{n}', String(ordered.length))}
+          {sayWith('choose.all', { n: ordered.length })}
         </button>
       )}
     </>
@@ -231,7 +260,8 @@ function Tools({ state }: { readonly state: FittingState }) {
 }
 
 /** Which seat, at which place, after which method. */
-export function ChooseStage({ state, seats, places, methods }: Props) {
+export function ChooseStage(props: Props) {
+  const { state, places, methods } = props;
   const { fitting, edit } = state;
   const locked = fitting.state === 'left' || state.busy;
   const chosenPlace = fitting.place?.versionId ?? '';
@@ -259,7 +289,7 @@ export function ChooseStage({ state, seats, places, methods }: Props) {
     <div className={styles.choose}>
       <section aria-label={word('choose.seat')}>
         <h2>{word('choose.seat')}</h2>
-        <Seats state={state} seats={seats} places={places} methods={methods} />
+        <Seats {...props} />
       </section>
       <section className={styles.chooseRest} aria-label={word('choose.place')}>
         <NativeSelect

@@ -13,7 +13,7 @@ import {
   type Settings,
 } from '../../core/fit';
 import { saysValue } from '../../core/scene';
-import type { FittingEdit, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import type { FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
 import { draftOf, outbox, seatOfSubject, settingsEntry, settingsSubject, type Entry } from '../../ui/outbox';
 import { useReading, useSay } from '../../ui/preferences';
@@ -27,7 +27,7 @@ import { sayRemedy } from './say-remedy';
 import type { Setting } from './use-setting';
 
 export interface Catalogue {
-  readonly seats: readonly SeatSummary[];
+  readonly seats: readonly OfferedSeat[];
   readonly places: readonly PlaceSummary[];
   readonly methods: readonly MethodSummary[];
 }

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
-import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type Remedy, type RemedySettings } from '../../core/fit';
 import { Frame } from '../../ui/Frame';
 import { useCommands, type Command } from '../../ui/commands';
@@ -21,6 +21,7 @@ import { useAutosave, type Autosave } from './use-autosave';
 import { useFitting, type FittingState } from './use-fitting';
 import { useRemedies } from './use-remedies';
 import { useSetting, type Setting } from './use-setting';
+import { ANY_SEAT, useShelf, wantedBy } from './use-shelf';
 import { useStateLink, type LinkNotice } from './use-state-link';
 import styles from './fitting.module.css';
 
@@ -28,7 +29,6 @@ interface Props {
   readonly page: PageProps;
   readonly fitting: FittingDetail;
   readonly stage: Stage;
-  readonly seats: readonly SeatSummary[];
   readonly places: readonly PlaceSummary[];
   readonly methods: readonly MethodSummary[];
 }
@@ -85,7 +85,7 @@ function SetOrCard({
   onStage,
 }: {
   readonly stage: 'set' | 'card';
-  readonly seats: readonly SeatSummary[];
+  readonly seats: readonly OfferedSeat[];
   readonly methods: readonly MethodSummary[];
   readonly state: FittingState;
   readonly setting: Setting;
@@ -193,12 +193,31 @@ function Deletion({ fitting }: { readonly fitting: FittingDetail }) {
   );
 }
 
-function FittingScreen({ fitting: initial, stage: first, seats, places, methods }: Props) {
+/** A seat that was added from here is chosen on coming back. */
+function useAddedSeat({ fitting, edit }: FittingState): void {
+  const isTaken = useRef(false);
+  useEffect(() => {
+    const url = new URL(window.location.href);
+    const added = url.searchParams.get('seat');
+    if (added === null || isTaken.current) return;
+    isTaken.current = true;
+    url.searchParams.delete('seat');
+    window.history.replaceState(null, '', url);
+    if (fitting.state === 'open' && fitting.seat?.versionId !== added) void edit({ seatVersionId: added });
+  }, [edit, fitting]);
+}
+
+function FittingScreen({ fitting: initial, stage: first, places, methods }: Props) {
   const state = useFitting(initial);
   const { stage, go } = useStage(first);
   const setting = useSetting(state.fitting);
   const autosave = useAutosave(state.fitting, setting?.store ?? null);
   const { fitting, fault, reload } = state;
+  const [filter, setFilter] = useState(ANY_SEAT);
+  const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place;
+  const shelf = useShelf(filter, wantedBy(place ?? fitting.inputs?.place));
+  const { seats } = shelf;
+  useAddedSeat(state);
   const isLeft = fitting.state === 'left';
   const keeper = autosave?.keeper ?? null;
   const { isOwn } = state;
@@ -275,7 +294,14 @@ function FittingScreen({ fitting: initial, stage: first, seats, places, methods 
         )}
         {(stage === 'choose' || (!setting && stage !== 'measure')) && (
           <>
-            <ChooseStage state={state} seats={seats} places={places} methods={methods} />
+            <ChooseStage
+              state={state}
+              shelf={shelf}
+              filter={filter}
+              onFilter={setFilter}
+              places={places}
+              methods={methods}
+            />
             <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
               {word('fitting.next.set')}
             </Button>

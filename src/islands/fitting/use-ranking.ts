@@ -1,15 +1,15 @@
 import { useMemo } from 'react';
 import { assess, makeInputs, problemOf, workOf, type Assessment, type FitInputs } from '../../core/fit';
 import type { Asked, Ranking } from '../../core/rank';
-import type { FittingDetail, MethodSummary, PlaceSummary, SeatSummary } from '../../contract';
-import { useJob } from './use-job';
+import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
+import { useJob } from '../jobs/use-job';
 
 /** What every seat is asked with: the sitter at this place after this method. */
 function askedOf(
   fitting: FittingDetail,
   places: readonly PlaceSummary[],
   methods: readonly MethodSummary[],
-  anySeat: SeatSummary | undefined,
+  anySeat: OfferedSeat | undefined,
 ): Asked | null {
   const method =
     methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
@@ -35,7 +35,7 @@ export interface Ranked {
 
 export function useRanking(
   fitting: FittingDetail,
-  seats: readonly SeatSummary[],
+  seats: readonly OfferedSeat[],
   places: readonly PlaceSummary[],
   methods: readonly MethodSummary[],
 ): Ranked | null {
@@ -52,7 +52,7 @@ export function useRanking(
 }
 
 /** What is said of one seat at its best settings; null where it is refused or not yet known. */
-export function useAssessment({ asked, ranking }: Ranked, seat: SeatSummary['seat']): Assessment | null {
+export function useAssessment({ asked, ranking }: Ranked, seat: OfferedSeat['seat']): Assessment | null {
   const settings = ranking?.ranked.find((r) => r.seatId === seat.id)?.settings;
   return useMemo(() => {
     if (!settings) return null;

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { SHIPPED_METHODS } from '../../core/method';
 import { adjustmentOf, endsOf, type AdjustmentKind, type SeatModel } from '../../core/seat';
 import type { Ages, Who } from '../../core/population';
-import type { SeatSummary, SitterDetail } from '../../contract';
+import type { OfferedSeat, SitterDetail } from '../../contract';
 import { api } from '../../ui/client';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
@@ -28,17 +28,14 @@ const STEPS = 64;
 const AHEAD_STEPS = 16;
 const SMALLEST = 0.05;
 
-function useSeats(): readonly SeatSummary[] {
-  const [seats, setSeats] = useState<readonly SeatSummary[]>([]);
+/** Seats made for children first. */
+function useSeats(): readonly OfferedSeat[] {
+  const [seats, setSeats] = useState<readonly OfferedSeat[]>([]);
   useEffect(() => {
-    api.seats().then(setSeats, () => undefined);
+    api.seatsFrom('child').then(setSeats, () => undefined);
   }, []);
   return seats;
 }
-
-/** Seats made for children first. */
-const forChildren = (seats: readonly SeatSummary[]): SeatSummary[] =>
-  [...seats].sort((a, b) => Number(b.seat.seatClass === 'child') - Number(a.seat.seatClass === 'child'));
 
 function sayAges({ from, to }: Ages): string {
   if (from === null || to === null) return word('growth.never');
@@ -61,11 +58,11 @@ function useFits(tables: Tables, seat: SeatModel | null, who: Who, shoeMm: numbe
   useEffect(() => {
     if (!seat) return;
     const timer = setTimeout(() => {
-      const given = { seat, place: null, method: SHIPPED_METHODS[0]! };
+      const given = { seat, method: SHIPPED_METHODS[0]! };
       const text = word('growth.fits')
         .replace('{seat}', seat.name)
-        .replace('{average}', sayAges(tables.agesOf(given, who, 0.5, shoeMm)))
-        .replace('{small}', sayAges(tables.agesOf(given, who, SMALLEST, shoeMm)));
+        .replace('{average}', sayAges(tables.childSeatRow(given, who, 0.5, shoeMm).both))
+        .replace('{small}', sayAges(tables.childSeatRow(given, who, SMALLEST, shoeMm).both));
       setTold({ of: seat, text });
     }, 0);
     return () => clearTimeout(timer);
@@ -88,7 +85,7 @@ export function Growth({
   readonly charts: Charts;
 }) {
   const reading = useReading();
-  const seats = forChildren(useSeats());
+  const seats = useSeats();
   const [id, setId] = useState<Growing>('poplitealHeight');
   const [chosen, setChosen] = useState<string | null>(null);
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -1,10 +1,11 @@
 import '../../words/pages';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import type { PlaceSummary } from '../../contract';
+import type { PlaceSummary, Unreadable } from '../../contract';
 import { deskOf, type Place } from '../../core/place';
 import { endsOf, isFixed, isStepped, valuesOf } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
+import { UnreadableNote } from '../../ui/UnreadableNote';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLength, word, type Reading } from '../../words';
@@ -124,12 +125,15 @@ function Places({ initial }: { readonly initial: readonly PlaceSummary[] }) {
 export default function PlacesPage({
   page,
   places,
+  unreadable,
 }: {
   readonly page: PageProps;
   readonly places: readonly PlaceSummary[];
+  readonly unreadable: readonly Unreadable[];
 }) {
   return (
     <Frame page={page} area="places">
+      <UnreadableNote records={unreadable} />
       <Places initial={places} />
     </Frame>
   );

@@ -1,6 +1,7 @@
-import type { MethodSummary } from '../../contract';
+import type { MethodSummary, Unreadable } from '../../contract';
 import { orderIdOf } from '../../core/method';
 import { Frame } from '../../ui/Frame';
+import { UnreadableNote } from '../../ui/UnreadableNote';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
@@ -25,12 +26,15 @@ function MethodLine({ summary: { method, isOwn, version } }: { readonly summary:
 export default function MethodsPage({
   page,
   methods,
+  unreadable,
 }: {
   readonly page: PageProps;
   readonly methods: readonly MethodSummary[];
+  readonly unreadable: readonly Unreadable[];
 }) {
   return (
     <Frame page={page} area="practice">
+      <UnreadableNote records={unreadable} />
       <PracticeNav page="methods" />
       <div className={parts.head}>
         <h1>{word('methods.title')}</h1>

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import type { TableEdit, TableSummary } from '../../contract';
+import type { TableEdit, TableSummary, Unreadable } from '../../contract';
 import { BODY_DIMENSIONS, type PopulationTable } from '../../core/population/table';
 import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
+import { UnreadableNote } from '../../ui/UnreadableNote';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
@@ -164,12 +165,15 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
 export default function TablesPage({
   page,
   tables,
+  unreadable,
 }: {
   readonly page: PageProps;
   readonly tables: readonly TableSummary[];
+  readonly unreadable: readonly Unreadable[];
 }) {
   return (
     <Frame page={page} area="practice">
+      <UnreadableNote records={unreadable} />
       <Tables initial={tables} />
     </Frame>
   );

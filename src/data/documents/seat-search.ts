@@ -1,0 +1,108 @@
+/** Seats as they are looked for: by name, class, what they offer, what a range covers, load, price and state. */
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  gt,
+  gte,
+  inArray,
+  isNotNull,
+  like,
+  lt,
+  lte,
+  ne,
+  or,
+  sql,
+  type SQL,
+} from 'drizzle-orm';
+import type { SQLiteColumn } from 'drizzle-orm/sqlite-core';
+import type { SeatFacts, SeatFilter, SeatSort } from '../../contract/catalogue';
+import type { Page, PageRequest } from '../../contract/paging';
+import type { Queries } from '../client';
+import { matchesWords } from '../fold';
+import { catalogue, seatFacts, seatRanges } from '../schema';
+import { SEATS } from './kinds';
+import type { Listing } from './versioned';
+
+const PER_KG = 100;
+
+/** By what a list is sorted; what is not described comes last either way. */
+const SORTED_BY: Readonly<Record<SeatSort, SQLiteColumn>> = {
+  name: catalogue.folded,
+  class: seatFacts.seatClass,
+  height: seatFacts.heightLowest,
+  width: seatFacts.width,
+  load: seatFacts.ratedLoad,
+  price: seatFacts.price,
+};
+
+function covering({ adjustment, covers }: SeatFilter): SQL | undefined {
+  if (adjustment === undefined) return undefined;
+  const own = and(
+    eq(seatRanges.kind, adjustment),
+    covers === undefined ? undefined : and(lte(seatRanges.lowest, covers), gte(seatRanges.highest, covers)),
+  );
+  return sql`${catalogue.id} in (select ${seatRanges.seatId} from ${seatRanges} where ${own})`;
+}
+
+/** A seat whose load nobody knows is not left out: its label may say enough. */
+const carrying = (loadKg: number): SQL | undefined =>
+  or(sql`${seatFacts.ratedLoad} is null`, gte(seatFacts.ratedLoad, Math.round(loadKg * PER_KG)));
+
+function matching(filter: SeatFilter): SQL | undefined {
+  return and(
+    eq(catalogue.kind, 'seat'),
+    matchesWords(catalogue.folded, filter.search),
+    filter.family === undefined ? undefined : eq(seatFacts.familyId, filter.family),
+    filter.class && inArray(seatFacts.seatClass, [...filter.class]),
+    filter.state ? inArray(catalogue.state, [...filter.state]) : ne(catalogue.state, 'retired'),
+    ...(filter.offers ?? []).map((offer) => like(seatFacts.offers, `% ${offer} %`)),
+    covering(filter),
+    filter.loadKg === undefined ? undefined : carrying(filter.loadKg),
+    filter.priceTo === undefined ? undefined : lte(seatFacts.price, filter.priceTo),
+  );
+}
+
+/** Rows after a row in the order of a list. */
+function beyond(filter: SeatFilter, last: { value: unknown; folded: string; id: string }): SQL | undefined {
+  const column = SORTED_BY[filter.sort];
+  const byName = sql`(${catalogue.folded}, ${catalogue.id}) > (${last.folded}, ${last.id})`;
+  if (last.value === null) return and(sql`${column} is null`, byName);
+  const later = filter.order === 'rising' ? gt(column, last.value) : lt(column, last.value);
+  return or(later, and(eq(column, last.value), byName), and(sql`${column} is null`));
+}
+
+/** Returns a page of seats. */
+export async function searchSeats(
+  q: Queries,
+  filter: SeatFilter,
+  { cursor, limit }: PageRequest,
+): Promise<Page<Listing<SeatFacts>> | 'unknownCursor'> {
+  const column = SORTED_BY[filter.sort];
+  const rows = (where: SQL | undefined) =>
+    q
+      .select({ row: catalogue, value: column })
+      .from(catalogue)
+      .leftJoin(seatFacts, eq(seatFacts.seatId, catalogue.id))
+      .where(where);
+  const [last] =
+    cursor === undefined ? [] : await rows(and(eq(catalogue.kind, 'seat'), eq(catalogue.id, cursor)));
+  if (cursor !== undefined && !last) return 'unknownCursor';
+  const found = matching(filter);
+  const after = last && beyond(filter, { value: last.value, folded: last.row.folded, id: last.row.id });
+  const towards = filter.order === 'rising' ? asc : desc;
+  const [[counted], listed] = await Promise.all([
+    q
+      .select({ total: count() })
+      .from(catalogue)
+      .leftJoin(seatFacts, eq(seatFacts.seatId, catalogue.id))
+      .where(found),
+    rows(and(found, after))
+      .orderBy(desc(isNotNull(column)), towards(column), asc(catalogue.folded), asc(catalogue.id))
+      .limit(limit + 1),
+  ]);
+  const items = listed.slice(0, limit).map(({ row }) => SEATS.listing(row));
+  return { items, total: counted?.total ?? 0, next: listed.length > limit ? items.at(-1)!.id : null };
+}

@@ -1,0 +1,345 @@
+/** A seat as it is typed: texts until they can be read. Nothing here knows of a screen. */
+import {
+  ADJUSTMENT_KINDS,
+  endsOf,
+  isFixed,
+  positionCount,
+  type Adjustment,
+  type AdjustmentKind,
+  type AdjustmentUnit,
+  type ArmSupport,
+  type LockState,
+  type MovedBy,
+  type SeatClass,
+  type SeatModel,
+  type StateKind,
+} from '../../core/seat';
+import { formatLengthNumber, formatMassNumber } from '../../core/units';
+import type { Reading } from '../../words';
+
+export const MOVES = ['slides', 'clicks', 'listed', 'fixed', 'onOff'] as const;
+export type MoveText = (typeof MOVES)[number];
+
+export const EFFORTS = ['trial', 'moment', 'mass', 'weighing'] as const;
+export type EffortText = (typeof EFFORTS)[number];
+
+export const HOLDINGS = ['usual', 'passive', 'follows'] as const;
+export type HoldingText = (typeof HOLDINGS)[number];
+
+/** One adjustment: numbers as typed, in the unit shown. */
+export interface AdjustmentText {
+  readonly kind: AdjustmentKind;
+  readonly unit: AdjustmentUnit;
+  readonly move: MoveText;
+  /** Of a fixed one its only value. */
+  readonly lowest: string;
+  readonly highest: string;
+  readonly count: string;
+  /** Of listed positions, with blanks between. */
+  readonly values: string;
+  /** What the ends of a count come to. */
+  readonly meansLowest: string;
+  readonly meansHighest: string;
+  readonly effort: EffortText;
+  readonly effortLowest: string;
+  readonly effortHighest: string;
+  readonly effortAtDeg: string;
+  readonly hasScale: boolean;
+  readonly lock: readonly LockState[];
+  readonly holding: HoldingText;
+  readonly leader: AdjustmentKind | '';
+  readonly ratio: string;
+  readonly movedBy: MovedBy | '';
+  readonly creeps: '' | 'yes' | 'no';
+  readonly play: string;
+  /** '' | lowest | middle | highest | a position from 1. */
+  readonly neutral: string;
+  readonly rest: string;
+  readonly tape: string;
+}
+
+export interface CushionText {
+  readonly zone: 'lumbar' | 'neck' | 'seat';
+  readonly thickness: string;
+  readonly belongsTo: 'seat' | 'sitter';
+  readonly slips: boolean;
+}
+
+export interface LiftText {
+  readonly name: string;
+  readonly lowest: string;
+  readonly highest: string;
+}
+
+export interface SeatText {
+  readonly name: string;
+  readonly seatClass: SeatClass;
+  readonly heightsAre: 'loaded' | 'empty';
+  readonly referenceMass: string;
+  readonly sink: string;
+  readonly ratedLoad: string;
+  readonly width: string;
+  readonly axis: string;
+  readonly recess: string;
+  readonly edgeRadius: string;
+  readonly backTop: string;
+  readonly backTopWidth: string;
+  readonly synchro: string;
+  readonly zoneLower: string;
+  readonly zoneUpper: string;
+  readonly hasArms: boolean;
+  readonly armSupport: ArmSupport;
+  readonly armsOn: '' | 'seat' | 'back';
+  readonly armsWithBack: '' | 'yes' | 'no';
+  readonly padLength: string;
+  readonly padWidth: string;
+  readonly padFront: string;
+  readonly padPivot: string;
+  readonly turnsRound: boolean;
+  /** Ids with blanks between. */
+  readonly offers: string;
+  readonly states: readonly StateKind[];
+  readonly cushions: readonly CushionText[];
+  readonly lifts: readonly LiftText[];
+  readonly ride: string;
+  readonly price: string;
+  readonly coverComesOff: '' | 'byHand' | 'withTool' | 'fixed';
+  readonly cleaning: string;
+  readonly variantLabel: string;
+  readonly notes: string;
+  readonly adjustments: readonly AdjustmentText[];
+}
+
+/** Masses of reference: a test person of a sheet, and a child. */
+const REFERENCE_KG = { adult: 75, child: 25 } as const;
+
+const COUNT_UNITS: readonly AdjustmentUnit[] = ['turn', 'step', 'pump'];
+export const isCount = (unit: AdjustmentUnit): boolean => COUNT_UNITS.includes(unit);
+
+/** A number of an adjustment as it would be typed. */
+export function typedIn(value: number, unit: AdjustmentUnit, reading: Reading): string {
+  if (unit === 'mm')
+    return value < 0
+      ? `-${formatLengthNumber(-value, reading.length)}`
+      : formatLengthNumber(value, reading.length);
+  return unit === 'kg' ? formatMassNumber(value, reading.mass) : String(value);
+}
+
+const NEW_ADJUSTMENT = {
+  move: 'slides',
+  lowest: '',
+  highest: '',
+  count: '',
+  values: '',
+  meansLowest: '',
+  meansHighest: '',
+  effort: 'trial',
+  effortLowest: '',
+  effortHighest: '',
+  effortAtDeg: '15',
+  hasScale: false,
+  lock: ['free', 'upright'],
+  holding: 'usual',
+  leader: '',
+  ratio: '',
+  movedBy: '',
+  creeps: '',
+  play: '',
+  neutral: '',
+  rest: '',
+  tape: '',
+} as const;
+
+/** Kinds that are commonly counted, or have names for positions. */
+const USUAL_MOVE: Partial<Record<AdjustmentKind, MoveText>> = {
+  tiltLock: 'clicks',
+  climate: 'clicks',
+  damper: 'clicks',
+};
+
+/** An adjustment that somebody has just pointed at: nothing is filled in but what is usual. */
+export const newAdjustment = (kind: AdjustmentKind): AdjustmentText => ({
+  ...NEW_ADJUSTMENT,
+  kind,
+  unit: ADJUSTMENT_KINDS[kind].units[0],
+  move: USUAL_MOVE[kind] ?? 'slides',
+});
+
+const yesNo = (is: boolean | null | undefined): '' | 'yes' | 'no' => (is == null ? '' : is ? 'yes' : 'no');
+const placeText = (at: Adjustment['neutral']): string =>
+  at === undefined ? '' : typeof at === 'number' ? String(at + 1) : at;
+
+function moveOf(adjustment: Adjustment): MoveText {
+  const { travel } = adjustment;
+  if (travel.type === 'onOff') return 'onOff';
+  if (isFixed(adjustment)) return 'fixed';
+  if (travel.type === 'listed') return 'listed';
+  return travel.type === 'steps' ? 'clicks' : 'slides';
+}
+
+function adjustmentText(adjustment: Adjustment, seat: SeatModel, reading: Reading): AdjustmentText {
+  const { kind, unit, travel, means, effort, lock, holds } = adjustment;
+  const { lowest, highest } = endsOf(travel);
+  const typed = (value: number) => typedIn(value, unit, reading);
+  const meant = ADJUSTMENT_KINDS[kind] as { readonly means?: 'mm' | 'deg' };
+  const meaning = (value: number | undefined) =>
+    value === undefined ? '' : typedIn(value, meant.means ?? 'mm', reading);
+  const leader =
+    holds.how === 'follows' ? seat.adjustments.find((a) => a.id === holds.leaderId)?.kind : undefined;
+  return {
+    ...newAdjustment(kind),
+    unit,
+    move: moveOf(adjustment),
+    lowest: typed(lowest),
+    highest: isFixed(adjustment) ? '' : typed(highest),
+    count: travel.type === 'steps' ? String(positionCount(adjustment)) : '',
+    values:
+      travel.type === 'listed' && !isFixed(adjustment)
+        ? travel.values.map((q) => typed(q.value)).join(' ')
+        : '',
+    meansLowest: meaning(means?.atLowest),
+    meansHighest: meaning(means?.atHighest),
+    effort: effort?.by ?? 'trial',
+    effortLowest: effort
+      ? effortText(effort.by === 'moment' ? effort.lightestNm : effort.lightestKg, effort.by, reading)
+      : '',
+    effortHighest: effort
+      ? effortText(effort.by === 'moment' ? effort.stiffestNm : effort.stiffestKg, effort.by, reading)
+      : '',
+    effortAtDeg: effort?.by === 'moment' ? String(effort.atDeg) : '15',
+    hasScale: effort?.by === 'weighing' ? effort.hasScale === true : false,
+    lock: lock?.states ?? NEW_ADJUSTMENT.lock,
+    holding: holds.how === 'passive' ? 'passive' : holds.how === 'follows' ? 'follows' : 'usual',
+    leader: leader ?? '',
+    ratio: holds.how === 'follows' ? String(holds.ratio) : '',
+    movedBy: adjustment.movedBy ?? '',
+    creeps: yesNo(adjustment.creeps),
+    play: adjustment.play === undefined ? '' : typed(adjustment.play),
+    neutral: placeText(adjustment.neutral),
+    rest: placeText(adjustment.rest),
+    tape: adjustment.tape ?? '',
+  };
+}
+
+const effortText = (value: number, by: EffortText, reading: Reading): string =>
+  by === 'moment' ? String(value) : formatMassNumber(value, reading.mass);
+
+/** What is typed of a seat that nobody has entered yet. */
+export const newSeatText = (reading: Reading): SeatText => ({
+  name: '',
+  seatClass: 'office',
+  heightsAre: 'loaded',
+  referenceMass: formatMassNumber(REFERENCE_KG.adult, reading.mass),
+  sink: '',
+  ratedLoad: '',
+  width: '',
+  axis: '',
+  recess: '',
+  edgeRadius: '',
+  backTop: '',
+  backTopWidth: '',
+  synchro: '',
+  zoneLower: '',
+  zoneUpper: '',
+  hasArms: false,
+  armSupport: 'elbowPad',
+  armsOn: '',
+  armsWithBack: '',
+  padLength: '',
+  padWidth: '',
+  padFront: '',
+  padPivot: '',
+  turnsRound: false,
+  offers: '',
+  states: [],
+  cushions: [],
+  lifts: [],
+  ride: '',
+  price: '',
+  coverComesOff: '',
+  cleaning: '',
+  variantLabel: '',
+  notes: '',
+  adjustments: [newAdjustment('seatHeight')],
+});
+
+/** What changes with the class: nothing that was typed. */
+export function withClass(text: SeatText, seatClass: SeatClass, reading: Reading): SeatText {
+  const usual = (of: SeatClass) =>
+    formatMassNumber(of === 'child' ? REFERENCE_KG.child : REFERENCE_KG.adult, reading.mass);
+  const isUntouched = text.referenceMass === usual(text.seatClass);
+  const adjustments =
+    seatClass === 'ordinary'
+      ? text.adjustments.map((a) => (isBlankAdjustment(a) ? { ...a, move: 'fixed' as const } : a))
+      : text.adjustments.map((a) =>
+          text.seatClass === 'ordinary' && isBlankAdjustment(a) ? newAdjustment(a.kind) : a,
+        );
+  return {
+    ...text,
+    seatClass,
+    adjustments,
+    referenceMass: isUntouched ? usual(seatClass) : text.referenceMass,
+  };
+}
+
+/** Whether no number of an adjustment has been typed. */
+export const isBlankAdjustment = (a: AdjustmentText): boolean =>
+  [a.lowest, a.highest, a.count, a.values].every((t) => t.trim() === '');
+
+/** A seat as it would be typed. */
+export function textOfSeat(seat: SeatModel, reading: Reading): SeatText {
+  const mm = (value: number | null | undefined) => (value == null ? '' : typedIn(value, 'mm', reading));
+  const kg = (value: number | null | undefined) =>
+    value == null ? '' : formatMassNumber(value, reading.mass);
+  const { arms, pan, back, cushion } = seat;
+  return {
+    name: seat.name,
+    seatClass: seat.seatClass,
+    heightsAre: cushion.heightsAre,
+    referenceMass: kg(cushion.referenceMassKg),
+    sink: mm(cushion.sinkMm?.value),
+    ratedLoad: kg(seat.ratedLoadKg?.value),
+    width: mm(seat.seatWidthMm?.value),
+    axis: mm(pan.axisFromRearMm),
+    recess: mm(pan.recessMm),
+    edgeRadius: mm(pan.frontEdgeRadiusMm),
+    backTop: mm(back.topMm),
+    backTopWidth: mm(back.topWidthMm),
+    synchro: back.synchroRatio === null ? '' : String(back.synchroRatio),
+    zoneLower: mm(back.lumbarZones?.lowerMm),
+    zoneUpper: mm(back.lumbarZones?.upperMm),
+    hasArms: arms !== null,
+    armSupport: arms?.support ?? 'elbowPad',
+    armsOn: arms?.on ?? '',
+    armsWithBack: yesNo(arms?.moveWithBack),
+    padLength: mm(arms?.lengthMm),
+    padWidth: mm(arms?.widthMm),
+    padFront: mm(arms?.frontMm),
+    padPivot: mm(arms?.pivotFromRearMm),
+    turnsRound: arms?.turnsRightRound === true,
+    offers: seat.offers.join(' '),
+    states: seat.states.map((s) => s.kind),
+    cushions: seat.strappedCushions.map((c) => ({
+      zone: c.zone,
+      thickness: mm(c.thicknessMm?.value),
+      belongsTo: c.belongsTo,
+      slips: c.slips === true,
+    })),
+    lifts: (seat.lifts ?? []).map((l) => ({
+      name: l.name,
+      lowest: mm(l.lowestMm),
+      highest: mm(l.highestMm),
+    })),
+    ride: mm(seat.rideMm),
+    price: seat.price === undefined ? '' : String(seat.price),
+    coverComesOff: seat.cover?.comesOff ?? '',
+    cleaning: seat.cover?.cleaning ?? '',
+    variantLabel: seat.variant?.label ?? '',
+    notes: seat.notes,
+    adjustments: seat.adjustments.map((a) => adjustmentText(a, seat, reading)),
+  };
+}
+
+/** The height that lies under everything else: the first of a list. */
+export const heightFirst = (texts: readonly AdjustmentText[]): AdjustmentText[] =>
+  [...texts].sort((a, b) => Number(b.kind === 'seatHeight') - Number(a.kind === 'seatHeight'));
