@@ -7,6 +7,7 @@ checkNode();
 const folder = join(ROOT, 'node_modules', '.velto-bench');
 mkdirSync(folder, { recursive: true });
 const outfile = join(folder, 'run.mjs');
-bundleForNode('bench/run.ts', outfile, 'Bundling the benchmarks');
+// Some bring compilers and browsers along, which cannot be bundled.
+bundleForNode('bench/run.ts', outfile, 'Bundling the benchmarks', { packages: 'outside' });
 run(process.execPath, [outfile, ...process.argv.slice(2)], 'The benchmarks');
 rmSync(outfile, { force: true });

@@ -40,15 +40,20 @@ export const STAYS_OUTSIDE = ['libsql', '@libsql/client', '@neon-rs/load', 'pdfk
 const REQUIRE =
   "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);";
 
-/** Bundles a source for Node, with the packages that it needs but for those that stay outside. */
-export function bundleForNode(source, outfile, what) {
+/**
+ * Bundles a source for Node, with the packages that it needs but for those that stay outside.
+ * @param packages `outside`: none of them is bundled; the outfile has to lie where they are found
+ */
+export function bundleForNode(source, outfile, what, { packages = 'inside' } = {}) {
+  const outside =
+    packages === 'outside' ? ['--packages=external'] : STAYS_OUTSIDE.map((name) => `--external:${name}`);
   run(
     'npx',
     [
       'esbuild',
       source,
       '--bundle',
-      ...STAYS_OUTSIDE.map((name) => `--external:${name}`),
+      ...outside,
       `--banner:js=${REQUIRE}`,
       '--platform=node',
       '--format=esm',

@@ -278,6 +278,21 @@ const anyCsvPerson: fc.Arbitrary<CsvPerson> = fc
   .map((p) => ({ ...p, measuredBy: p.measuredOn === null ? null : p.measuredBy }));
 
 describe('people as CSV', () => {
+  it('are told apart by what divides the head, whatever their names hold', () => {
+    for (const [name, delimiter] of [
+      ['cmd|x', ','],
+      ['Zoé; Åsland', ','],
+      ['Holm, Ann', ';'],
+      ['a;b;c', '\t'],
+    ] as const) {
+      const cell = `"${name}"`;
+      const file = ['name,birth date', ...[0, 1, 2].map(() => `${cell},1990-01-01`)].join('\n');
+      const found = read(file.replaceAll(/,(?=1990|birth)/g, delimiter));
+      expect(found.faults, name).to.deep.equal([]);
+      expect(found.people.map(({ person }) => person.name)).to.deep.equal([name, name, name]);
+    }
+  });
+
   it('are read as they were written, to the last digit', () => {
     fc.assert(
       fc.property(

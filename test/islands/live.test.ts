@@ -73,18 +73,22 @@ describe('what follows from the settings while they are dragged', () => {
     expect(heard.paced.at(-1)).to.equal(20);
   });
 
-  it('says sentences a few times a second, words for the ear at the end, and both at once where nothing is dragged', () => {
+  it('says sentences where a drag pauses, words for the ear at the end, and both at once where nothing is dragged', () => {
     const { store, heard } = following();
     for (let n = 2; n < 22; n++) {
       clock.tick(30);
       store.drag(at(n));
     }
-    // Sentences of 30 + 250 ms and, after the next move, 250 ms later.
-    expect(heard.calm).to.deep.equal([10, 19]);
+    expect(heard.calm).to.deep.equal([]);
+    clock.tick(250);
+    expect(heard.calm).to.deep.equal([21]);
+    store.drag(at(22));
     expect(heard.atRest).to.deep.equal([]);
     store.endDrag();
-    expect(heard.calm.at(-1)).to.equal(21);
-    expect(heard.atRest).to.deep.equal([21]);
+    expect(heard.calm).to.deep.equal([21, 22]);
+    clock.tick(250);
+    expect(heard.calm).to.deep.equal([21, 22]);
+    expect(heard.atRest).to.deep.equal([22]);
     store.set(at(3));
     expect(heard.calm.at(-1)).to.equal(3);
     expect(heard.atRest.at(-1)).to.equal(3);

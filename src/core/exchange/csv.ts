@@ -1,6 +1,6 @@
 /** People as a CSV file: one row a person, with the readings that hold. */
-import Papa from 'papaparse';
 import { DIMENSIONS, DIMENSION_IDS, type DimensionId, type Sex } from '../body';
+import { cellsOf, csvLine } from './cells';
 import { personDoubts, personFaults, isDate, type PersonFault } from './check';
 import {
   PEOPLE_HEAD,
@@ -44,9 +44,7 @@ const SEX_BY_WORD: Readonly<Record<string, Sex>> = {
 const YES = ['yes', 'true', '1'];
 const NO = ['', 'no', 'false', '0'];
 
-const line = (cells: readonly string[]): string => `${Papa.unparse([[...cells]], { newline: '\r\n' })}\r\n`;
-
-export const peopleCsvHead = (): string => line(PEOPLE_HEAD);
+export const peopleCsvHead = (): string => csvLine(PEOPLE_HEAD);
 
 /** A person's row; texts that a spreadsheet would compute have an apostrophe before them. */
 export function peopleCsvRow(person: CsvPerson): string {
@@ -63,7 +61,7 @@ export function peopleCsvRow(person: CsvPerson): string {
     'measured on': measuredOn ?? '',
     'measured by': defused(measuredBy ?? ''),
   };
-  return line([
+  return csvLine([
     ...PERSON_COLUMNS.map((column) => cells[column]),
     ...DIMENSION_IDS.map((dimension) => String(values[dimension] ?? '')),
   ]);
@@ -303,20 +301,17 @@ export function* readPeopleCsv(text: string, today: string): Generator<ReadingPr
     of: 0,
     read: { ...nothingRead(), faults },
   });
-  if (text.trim() === '') return yield end([ofTheFile('empty')]);
-  if (text.includes('\0')) return yield end([ofTheFile('notText')]);
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
-  const quotes = errors.find((e) => e.type === 'Quotes');
-  if (quotes) return yield end([{ ...ofTheFile('quotes'), row: (quotes.row ?? 0) + 1 }]);
-  const [first = [], ...rows] = data;
-  const head = first.map((name): Head => ({ name: name.trim(), column: columnByHead(name.trim()) }));
+  const cells = cellsOf(text, (name) => columnByHead(name).of !== 'nothing');
+  if ('fault' in cells) return yield end([{ ...ofTheFile(cells.fault), row: cells.row }]);
+  const { rows } = cells;
+  const head = cells.head.map((name): Head => ({ name, column: columnByHead(name) }));
   const wrong = headFaults(head);
   if (wrong.length > 0) return yield end(wrong);
   if (rows.length > MOST_PEOPLE + 1)
     return yield end([{ ...ofTheFile('tooManyRows'), limits: [0, MOST_PEOPLE] }]);
   const reader = new RowReader(head, today);
-  for (const [i, cells] of rows.entries()) {
-    reader.row(cells, i + 2);
+  for (const [i, row] of rows.entries()) {
+    reader.row(row, i + 2);
     if (i % ROWS_A_SLICE === 0) yield { done: i, of: rows.length, read: null };
   }
   reader.read.ignored.push(

@@ -1,5 +1,4 @@
 /** The flat part of seats as a CSV file: one row a seat, each adjustment by its ends and its positions. */
-import Papa from 'papaparse';
 import { stated } from '../quantity';
 import {
   ADJUSTMENT_KINDS,
@@ -19,6 +18,7 @@ import {
   type Travel,
 } from '../seat';
 import { KG_PER_POUND, MM_PER_INCH } from '../units';
+import { cellsOf, csvLine } from './cells';
 import { defused, fused, isFormula } from './formula';
 import { hasInvisible } from './invisible';
 import { shown } from './people';
@@ -84,10 +84,9 @@ export const SEATS_HEAD: readonly string[] = [
   ...FLAT_KINDS.flatMap((kind) => ENDS.map((end) => kindColumn(kind, end))),
 ];
 
-const line = (cells: readonly string[]): string => `${Papa.unparse([[...cells]], { newline: '\r\n' })}\r\n`;
-export const seatsCsvHead = (): string => line(SEATS_HEAD);
+export const seatsCsvHead = (): string => csvLine(SEATS_HEAD);
 
-function cellsOf(seat: SeatModel, kind: AdjustmentKind): readonly [string, string, string] {
+function cellsOfKind(seat: SeatModel, kind: AdjustmentKind): readonly [string, string, string] {
   const found = adjustmentOf(seat.adjustments, kind);
   if (found?.unit !== unitOf(kind) || found.travel.type === 'onOff') return ['', '', ''];
   const { lowest, highest } = endsOf(found.travel);
@@ -120,7 +119,10 @@ export function seatsCsvRow(seat: SeatModel): string {
     offers: seat.offers.join(' '),
     notes: defused(seat.notes),
   };
-  return line([...PLAIN_COLUMNS.map((c) => cells[c]), ...FLAT_KINDS.flatMap((kind) => cellsOf(seat, kind))]);
+  return csvLine([
+    ...PLAIN_COLUMNS.map((c) => cells[c]),
+    ...FLAT_KINDS.flatMap((kind) => cellsOfKind(seat, kind)),
+  ]);
 }
 
 interface Column {
@@ -162,6 +164,9 @@ function columnOf(head: string): Column | 'unit' {
   if (known?.of !== own) return 'unit';
   return { name: head, plain, kind: found?.kind ?? null, end: found?.end ?? null, per: known.per };
 }
+
+const isKnown = (column: Column | 'unit'): boolean =>
+  column === 'unit' || column.plain !== null || column.kind !== null;
 
 const NUMBER = /^[+-]?\d+(?:[.,]\d+)?$/;
 const FINEST = 100;
@@ -346,13 +351,9 @@ export function* readSeatsCsv(text: string, newId: () => string): Generator<Seat
     of: 0,
     read: { ...noSeatsRead(), faults },
   });
-  if (text.trim() === '') return yield end([ofTheFile('empty')]);
-  if (text.includes('\0')) return yield end([ofTheFile('notText')]);
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
-  const quotes = errors.find((e) => e.type === 'Quotes');
-  if (quotes) return yield end([{ ...ofTheFile('quotes'), row: (quotes.row ?? 0) + 1 }]);
-  const [first = [], ...rows] = data;
-  const names = first.map((name) => name.trim());
+  const found = cellsOf(text, (name) => isKnown(columnOf(name)));
+  if ('fault' in found) return yield end([{ ...ofTheFile(found.fault), row: found.row }]);
+  const { head: names, rows } = found;
   const heads = names.map(columnOf);
   const wrong = headFaults(heads, names);
   if (wrong.length > 0) return yield end(wrong);
@@ -372,7 +373,7 @@ export function* readSeatsCsv(text: string, newId: () => string): Generator<Seat
     if (seat) ids.add(seat.id);
     if (i % ROWS_A_SLICE === 0) yield { done: i, of: rows.length, read: null };
   }
-  read.ignored.push(...columns.filter((c) => !c.plain && !c.kind && c.name !== '').map((c) => shown(c.name)));
+  read.ignored.push(...columns.filter((c) => !isKnown(c) && c.name !== '').map((c) => shown(c.name)));
   yield {
     done: rows.length,
     of: rows.length,

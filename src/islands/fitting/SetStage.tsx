@@ -123,7 +123,8 @@ function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }
 
 const VIEWS = ['side', 'across'] as const;
 
-function DrawingBoard({ setting }: { readonly setting: Setting }) {
+/** It follows the settings by itself: what else comes in does not draw it again. */
+const DrawingBoard = memo(function DrawingBoard({ setting }: { readonly setting: Setting }) {
   const [view, setView] = useState<(typeof VIEWS)[number]>('side');
   return (
     <figure className={styles.board} aria-label={word('set.board')}>
@@ -143,7 +144,7 @@ function DrawingBoard({ setting }: { readonly setting: Setting }) {
       {view === 'side' ? <SideBoard setting={setting} /> : <AcrossViews setting={setting} />}
     </figure>
   );
-}
+});
 
 interface ToolsProps {
   readonly store: SettingsStore;
@@ -260,7 +261,7 @@ function Drawn({ isPartial, problem }: { readonly isPartial: boolean; readonly p
 const refusedChecks = (a: Assessment) => a.checks.filter((c) => c.verdict === 'refused');
 
 /** What of the seat stays at rest. */
-function Uncalculated({ seat }: { readonly seat: SeatModel }) {
+const Uncalculated = memo(function Uncalculated({ seat }: { readonly seat: SeatModel }) {
   const say = useSay();
   const all = uncalculatedOf(seat);
   if (all.length === 0) return null;
@@ -271,7 +272,7 @@ function Uncalculated({ seat }: { readonly seat: SeatModel }) {
       ))}
     </ul>
   );
-}
+});
 
 /** The drawing board beside the tracks: every move shows at once in both. */
 export function SetStage({

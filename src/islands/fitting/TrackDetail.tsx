@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { explain, remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
 import type { Interval } from '../../core/method';
 import { controlWords, isLifted } from '../../core/scene';
@@ -68,10 +69,11 @@ interface Props {
 }
 
 /** What there is to know about one adjustment: reason, aim and band, control, published rule. */
-export function TrackDetail({ live, store, kind, disabled, onMove }: Props) {
+export const TrackDetail = memo(function TrackDetail({ live, store, kind, disabled, onMove }: Props) {
   const isHeld = usePart(store, () => store.isHeld(kind));
-  const outcome = usePart(live.calm, (a) => live.outcomeIn(a, kind));
-  const { problem } = live.calm.get();
+  const assessment = usePart(live.calm, (a) => a);
+  const outcome = live.outcomeIn(assessment, kind);
+  const { problem } = assessment;
   const reading = useReading();
   const say = useSay();
   const { published } = outcome;
@@ -107,7 +109,7 @@ export function TrackDetail({ live, store, kind, disabled, onMove }: Props) {
         </p>
       )}
       <Control problem={problem} outcome={outcome} />
-      <Chain steps={explain(problem, live.calm.get().values, outcome).map(say)} />
+      <Chain steps={explain(problem, assessment.values, outcome).map(say)} />
       {!isFixed(outcome.variable.adjustment) && (
         <p className={styles.hold}>
           <button
@@ -133,4 +135,4 @@ export function TrackDetail({ live, store, kind, disabled, onMove }: Props) {
       {caution && <p className={styles.caution}>{word(caution)}</p>}
     </li>
   );
-}
+});

@@ -10,6 +10,7 @@ import type { AdjustmentKind } from '../../core/seat';
 import type { Source } from '../../drawing';
 import type { SettingsStore } from './settings-store';
 
+/** Sentences are read and not watched: they follow a pointer that has not moved for so long. */
 const CALM_MS = 250;
 /** Moves that come further apart than this come from a device that does not draw forty times a second. */
 const LATE_MS = 25;
@@ -66,19 +67,15 @@ export class Live implements Source<Assessment> {
     },
   };
 
-  /** Speaks at most every `CALM_MS` during a drag and at once at its end: for sentences, which are read and not watched. */
+  /** Speaks where a drag pauses for `CALM_MS`, and at once at its end. */
   readonly calm: Source<Assessment> = {
     get: this.get,
     subscribe: (listener) => {
       let timer: ReturnType<typeof setTimeout> | undefined;
-      const speak = () => {
-        clearTimeout(timer);
-        timer = undefined;
-        listener();
-      };
       const stop = this.store.subscribe(() => {
-        if (!this.store.isDragging) speak();
-        else timer ??= setTimeout(speak, CALM_MS);
+        clearTimeout(timer);
+        if (!this.store.isDragging) listener();
+        else timer = setTimeout(listener, CALM_MS);
       });
       return () => {
         clearTimeout(timer);
