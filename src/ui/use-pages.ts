@@ -1,4 +1,5 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import type { Page } from '../contract/paging';
 
 /**
@@ -19,11 +20,13 @@ export function usePages<T>(
     ...(first ? { initialData: { pages: [first], pageParams: [undefined] } } : {}),
     placeholderData: (before) => before,
   });
-  const pages = found.data?.pages ?? [];
+  const pages = found.data?.pages;
+  // The same list as long as nothing of it changes.
+  const items = useMemo(() => pages?.flatMap((page) => page.items) ?? [], [pages]);
   return {
-    items: pages.flatMap((page) => page.items),
+    items,
     /** How many there are in all; null before the first answer. */
-    total: pages.at(-1)?.total ?? null,
+    total: pages?.at(-1)?.total ?? null,
     hasMore: found.hasNextPage,
     isLoadingMore: found.isFetchingNextPage,
     isError: found.isError,

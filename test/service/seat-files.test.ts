@@ -6,7 +6,7 @@ import { SEATS_FORMAT, seatsJsonSchema, type SeatPart } from '../../src/contract
 import { SEATS_HEAD } from '../../src/core/exchange/seats-csv';
 import { adjustmentOf, endsOf, type SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
-import { EVERY_SEAT, allSeats, editSeat, pageOfSeats, seatOf } from '../../src/service/seats';
+import { EVERY_SEAT, allSeats, editSeat, pageOfSeats, putSeatState, seatOf } from '../../src/service/seats';
 import {
   importSeats,
   lookUpSeats,
@@ -89,6 +89,16 @@ describe('seats as files', () => {
       ),
       { numRuns: 60, seed: 18 },
     );
+  });
+
+  it('leave a retired seat retired where they bring a new version of it', async () => {
+    const [first] = await library();
+    valueOf(await putSeatState(bench.context, first!.id, 1, 'retired'));
+    const found = read(jsonOf([{ ...first, notes: 'from the file' }]));
+    expect(await bring(bench, v7(), found, 'version')).to.deep.include({ created: 0, versions: 1 });
+    const now = valueOf(await seatOf(bench.context, first!.id));
+    expect([now.version, now.state, now.seat.notes]).to.deep.equal([2, 'retired', 'from the file']);
+    expect((await library()).map((s) => s.id)).not.to.include(first!.id);
   });
 
   it('carry the flat part as CSV, both ways', async () => {

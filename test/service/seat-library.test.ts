@@ -94,6 +94,8 @@ describe('the library of seats', () => {
       await editSeat(bench.context, gull.seat.id, 1, { ...gull.seat, notes: 'seen again' }),
     );
     expect([changed.version, changed.state]).to.deep.equal([2, 'draft']);
+    const states = valueOf(await allSeats(bench.context)).map((s) => [s.seat.id === gull.seat.id, s.state]);
+    expect(states.every(([isGull, state]) => (state === 'draft') === isGull)).to.equal(true);
     const late = await putSeatState(bench.context, gull.seat.id, 1, 'checked');
     expect(late).to.deep.include({ ok: false, reason: 'changedMeanwhile' });
     const ada = actingAs(bench.context, 'Ada');

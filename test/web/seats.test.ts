@@ -1,5 +1,5 @@
+/** A seat of one’s own, from a sheet of paper to a printed card: by touch alone, and by keyboard alone. */
 import { writeFileSync } from 'node:fs';
-/** A seat of one's own, from a sheet of paper to a printed card: by touch alone, and by keyboard alone. */
 import { expect } from 'chai';
 import type { ElementHandle, Page as BrowserPage } from 'puppeteer-core';
 import { SEAT_EXAMPLE } from '../../src/api/examples';
@@ -294,5 +294,51 @@ describe('a seat of one’s own, on screen', function () {
     await user.sees('Undone: 1 taken out, 0 stay');
     expect((await get<Page<SeatListing>>('/seats?search=file')).items).to.have.length(0);
     expect(user.faults).to.deep.equal([]);
+  });
+
+  it('can be cancelled while a file is imported: nothing of it stays', async () => {
+    const user = new Driver(await bench.open(), app.base);
+    const [first] = (await get<Page<SeatListing>>('/seats?search=sandwick&include=document')).items;
+    const seats = Array.from({ length: 300 }, (_, i) => ({
+      ...first!.seat!,
+      id: `01990000-0000-7000-8000-${String(i).padStart(12, '0')}`,
+      name: `Cancelled ${i}`,
+    }));
+    writeFileSync(`${app.folder}/many.json`, JSON.stringify({ format: 'velto.seats', version: 1, seats }));
+    await user.goTo('/seats/files');
+    await user.choose('Fitter', (await get<Page<{ name: string }>>('/fitters')).items[0]!.name);
+    await user.goTo('/seats/files');
+    const input = (await user.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(`${app.folder}/many.json`);
+    await user.sees('300 new, 0 already here');
+    // The second part waits until somebody has thought better of it.
+    let parts = 0;
+    let goOn: (() => void) | null = null;
+    await user.page.setRequestInterception(true);
+    user.page.on('request', (request) => {
+      const isPart = request.method() === 'POST' && /seat-imports\/[^/]+$/.test(request.url());
+      if (isPart && ++parts === 2) goOn = () => void request.continue();
+      else void request.continue();
+    });
+    await user.press('Import 300 seats');
+    while (!goOn) await new Promise((resolve) => setTimeout(resolve, 20));
+    expect((await get<Page<SeatListing>>('/seats?search=cancelled')).total).to.be.greaterThan(0);
+    await user.press('Cancel');
+    (goOn as () => void)();
+    await user.sees('Cancelled. What had been imported was taken out again.');
+    expect((await get<Page<SeatListing>>('/seats?search=cancelled')).total).to.equal(0);
+    expect(user.faults).to.deep.equal([]);
+  });
+
+  it('is chosen in a fitting by nobody’s link', async () => {
+    const user = new Driver(await bench.open(), app.base);
+    const seatNow = async () => (await get<{ seat: unknown }>(`/fittings/${fittingId}`)).seat;
+    const before = await seatNow();
+    expect(before).not.to.equal(undefined);
+    const [petrel] = (await get<Page<SeatListing>>('/seats?search=petrel')).items;
+    await user.goTo(`/fittings/${fittingId}?stage=choose&seat=${petrel!.versionId}`);
+    await user.sees('Is the seat not here?');
+    await user.page.waitForNetworkIdle();
+    expect(await seatNow()).to.deep.equal(before);
   });
 });

@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type Remedy, type RemedySettings } from '../../core/fit';
+import { takeAddedSeat } from '../../ui/added-seat';
 import { Frame } from '../../ui/Frame';
 import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
@@ -195,15 +196,10 @@ function Deletion({ fitting }: { readonly fitting: FittingDetail }) {
 
 /** A seat that was added from here is chosen on coming back. */
 function useAddedSeat({ fitting, edit }: FittingState): void {
-  const isTaken = useRef(false);
   useEffect(() => {
-    const url = new URL(window.location.href);
-    const added = url.searchParams.get('seat');
-    if (added === null || isTaken.current) return;
-    isTaken.current = true;
-    url.searchParams.delete('seat');
-    window.history.replaceState(null, '', url);
-    if (fitting.state === 'open' && fitting.seat?.versionId !== added) void edit({ seatVersionId: added });
+    const added = takeAddedSeat(fitting.id);
+    if (added !== null && fitting.state === 'open' && fitting.seat?.versionId !== added)
+      void edit({ seatVersionId: added });
   }, [edit, fitting]);
 }
 

@@ -12,6 +12,7 @@ import {
   type SeatModel,
   type SeatPart,
 } from '../../core/seat';
+import { sendAddedSeat } from '../../ui/added-seat';
 import { Conflict } from '../../ui/Conflict';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
@@ -166,8 +167,9 @@ function SeatForm(props: Props) {
   const reading = useReading();
   const [start] = useState(() => startOf(props, newId(), reading));
   const away = (seat: SeatSummary | null) => {
+    if (fittingId && seat) sendAddedSeat(fittingId, seat.versionId);
     window.location.href = fittingId
-      ? `/fittings/${fittingId}?stage=choose${seat ? `&seat=${seat.versionId}` : ''}`
+      ? `/fittings/${fittingId}?stage=choose`
       : `/seats${seat ? `/${seat.seat.id}` : from ? `/${from.seat.id}` : ''}`;
   };
   const editor = useSeatEditor(start, reading, away);

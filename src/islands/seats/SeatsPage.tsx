@@ -1,6 +1,6 @@
 import '../../words/pages';
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { SeatListing } from '../../contract/catalogue';
 import type { Page } from '../../contract/paging';
 import { MOST_COMPARED } from '../../core/seat';
@@ -10,11 +10,11 @@ import { LoadFault, MoreLine } from '../../ui/MoreLine';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { usePages } from '../../ui/use-pages';
-import { useSettled } from '../../ui/use-settled';
+import { usePaced } from '../../ui/use-paced';
 import { sayLength, sayPrice, sayValue, sayWith, word, type Reading } from '../../words';
 import { SeatFilters } from './SeatFilters';
 import { sayRange } from './seat-facts';
-import { NO_FILTER, isNarrowed, queryOf } from './seat-query';
+import { NO_FILTER, isNarrowed, queryOf, type AskedSeats } from './seat-query';
 import styles from './seats.module.css';
 
 const lengths = (range: { lowest: number; highest: number } | null, reading: Reading): string =>
@@ -24,7 +24,7 @@ const lengths = (range: { lowest: number; highest: number } | null, reading: Rea
       ? sayLength(range.lowest, reading)
       : sayRange(sayLength(range.lowest, reading), sayLength(range.highest, reading));
 
-function SeatRow({
+const SeatRow = memo(function SeatRow({
   seat,
   isPicked,
   canPick,
@@ -33,7 +33,7 @@ function SeatRow({
   readonly seat: SeatListing;
   readonly isPicked: boolean;
   readonly canPick: boolean;
-  readonly onPick: () => void;
+  readonly onPick: (id: string) => void;
 }) {
   const reading = useReading();
   const { facts } = seat;
@@ -56,7 +56,7 @@ function SeatRow({
           aria-label={sayWith('seats.pick', { name: seat.name })}
           checked={isPicked}
           disabled={!isPicked && !canPick}
-          onChange={onPick}
+          onChange={() => onPick(seat.id)}
         />
       </td>
       <td>
@@ -73,7 +73,7 @@ function SeatRow({
       <td>{word(`seats.state.${seat.state}`)}</td>
     </tr>
   );
-}
+});
 
 const COLUMNS = [
   'people.name',
@@ -86,21 +86,63 @@ const COLUMNS = [
   'seats.stateOf',
 ] as const;
 
-/** Typing rests for this long before the server is asked, ms: short, for what is looked for is to be seen at once. */
-const TYPING_MS = 50;
+/** The server is asked at once, and while somebody types on no more often than this, ms. */
+const ASKED_EVERY_MS = 100;
+
+interface TableProps {
+  readonly seats: readonly SeatListing[];
+  readonly picked: readonly string[];
+  readonly onPick: (id: string) => void;
+}
+
+/** What is typed into a filter does not draw it again; what is found does. */
+const SeatTable = memo(function SeatTable({ seats, picked, onPick }: TableProps) {
+  return (
+    <div className={styles.scroll}>
+      <table className={parts.table}>
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="visually-hidden">{word('compareSeats.title')}</span>
+            </th>
+            {COLUMNS.map((key) => (
+              <th key={key} scope="col">
+                {word(key)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {seats.map((seat) => (
+            <SeatRow
+              key={seat.id}
+              seat={seat}
+              isPicked={picked.includes(seat.id)}
+              canPick={picked.length < MOST_COMPARED}
+              onPick={onPick}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+});
 
 function Seats({ initial }: { readonly initial: Page<SeatListing> }) {
   const reading = useReading();
   const [text, setText] = useState(NO_FILTER);
   const [picked, setPicked] = useState<readonly string[]>([]);
   const { query, faults } = queryOf(text, reading);
-  const asked = useSettled(JSON.stringify(query), TYPING_MS);
+  const asked = usePaced(JSON.stringify(query), ASKED_EVERY_MS);
   const isFirst = asked === JSON.stringify(queryOf(NO_FILTER, reading).query);
   const found = usePages<SeatListing>(['seats', asked], isFirst ? initial : null, (cursor) =>
-    call('GET /seats', { query: { ...(JSON.parse(asked) as typeof query), cursor } }),
+    call('GET /seats', { query: { ...(JSON.parse(asked) as AskedSeats), cursor } }),
   );
-  const pick = (id: string) =>
-    setPicked(picked.includes(id) ? picked.filter((other) => other !== id) : [...picked, id]);
+  const pick = useCallback(
+    (id: string) =>
+      setPicked((before) => (before.includes(id) ? before.filter((other) => other !== id) : [...before, id])),
+    [],
+  );
   return (
     <>
       <div className={parts.head}>
@@ -123,33 +165,7 @@ function Seats({ initial }: { readonly initial: Page<SeatListing> }) {
               <span className={parts.soft}>{word('seats.compare.hint')}</span>
             )}
           </p>
-          <div className={styles.scroll}>
-            <table className={parts.table}>
-              <thead>
-                <tr>
-                  <th scope="col">
-                    <span className="visually-hidden">{word('compareSeats.title')}</span>
-                  </th>
-                  {COLUMNS.map((key) => (
-                    <th key={key} scope="col">
-                      {word(key)}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {found.items.map((seat) => (
-                  <SeatRow
-                    key={seat.id}
-                    seat={seat}
-                    isPicked={picked.includes(seat.id)}
-                    canPick={picked.length < MOST_COMPARED}
-                    onPick={() => pick(seat.id)}
-                  />
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <SeatTable seats={found.items} picked={picked} onPick={pick} />
         </>
       )}
       {found.total === 0 && (
