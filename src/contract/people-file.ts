@@ -20,6 +20,7 @@ import {
 import { INSTRUMENT_IDS } from '../core/measuring/instruments';
 import { MOST_TAKES } from '../core/measuring/takes';
 import { MOST_PARTS, PEOPLE_A_PART } from './importing';
+import { schemaFaultOf, valueAt } from './schema-fault';
 
 const Uuid = z.uuid();
 const LocalDate = z.iso.date();
@@ -215,9 +216,6 @@ export type ImportPart = z.infer<typeof ImportPartSchema>;
 const whole = (reason: PeopleFaultReason, value = ''): PeopleFault => ({ reason, row: 0, column: '', value });
 
 /** What is at a path of something that was read. */
-const at = (value: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>((v, key) => (v as Record<PropertyKey, unknown> | null | undefined)?.[key], value);
-
 const UNREAD = { value: undefined };
 function parsed(text: string): { readonly value: unknown } {
   try {
@@ -257,11 +255,14 @@ export function* readPeopleJson(text: string, today: string): Generator<ReadingP
     const found = FilePersonSchema.safeParse(given);
     if (!found.success) {
       read.faults.push(
-        ...found.error.issues.map(({ path }) => ({
-          reason: 'notOfTheForm' as const,
+        ...found.error.issues.map((issue) => ({
+          reason: schemaFaultOf(issue, given),
           row,
-          column: path.join('/'),
-          value: shown(at(given, path)),
+          column: issue.path.join('/'),
+          value:
+            issue.code === 'unrecognized_keys'
+              ? issue.keys.map(shown).join(', ')
+              : shown(valueAt(given, issue.path)),
         })),
       );
     } else {

@@ -12,13 +12,14 @@ import { Id } from '../core/document';
 import { seatDoubts, upgradeSeat, type SeatModel } from '../core/seat';
 import { SeatSchema } from '../core/seat/schema';
 import { NewName, written } from './records';
+import { schemaFaultOf, valueAt } from './schema-fault';
 import { SEATS_EXISTING_CHOICES } from './seats-choices';
 
 export const SEATS_FORMAT = 'velto.seats';
 export const SEATS_FORMAT_VERSION = 1;
 
 /** A seat as it comes in: its name is plain. */
-const SeatInFile = SeatSchema.extend({ name: NewName, notes: written(2000) });
+const SeatInFile = SeatSchema.extend({ name: NewName, notes: written(2000).default('') });
 
 export const SeatsFileSchema = z.object({
   format: z.literal(SEATS_FORMAT),
@@ -79,9 +80,6 @@ const whole = (reason: string, value = ''): SeatFileFault => ({
   value,
 });
 
-const at = (value: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>((v, key) => (v as Record<PropertyKey, unknown> | null | undefined)?.[key], value);
-
 function parsed(text: string): { readonly value: unknown } | null {
   try {
     return { value: JSON.parse(text) as unknown };
@@ -95,11 +93,14 @@ function seatOf(given: unknown, row: number): SeatModel | SeatFileFault[] {
   const upgraded = upgradeSeat(given);
   const read = SeatInFile.safeParse(upgraded);
   if (!read.success)
-    return read.error.issues.map(({ path, code, ...issue }) => ({
-      reason: code === 'unrecognized_keys' ? 'seatFile.fault.unknownKey' : 'exchange.fault.notOfTheForm',
+    return read.error.issues.map((issue) => ({
+      reason: `exchange.fault.${schemaFaultOf(issue, upgraded)}`,
       row,
-      column: path.join('/'),
-      value: 'keys' in issue ? issue.keys.map(shown).join(', ') : shown(at(upgraded, path)),
+      column: issue.path.join('/'),
+      value:
+        issue.code === 'unrecognized_keys'
+          ? issue.keys.map(shown).join(', ')
+          : shown(valueAt(upgraded, issue.path)),
     }));
   const doubts = seatDoubts(read.data);
   if (doubts.length === 0) return read.data;

@@ -6,7 +6,7 @@ import parts from './parts.module.css';
 export function UnreadableNote({ records }: { readonly records: readonly Unreadable[] }) {
   if (records.length === 0) return null;
   return (
-    <div className={parts.notice} data-tone="misfit">
+    <div className={parts.notice} data-tone="misfit" style={{ marginBottom: '0.75rem' }}>
       {sayWith('list.unreadable', { list: records.map((r) => r.name).join(', ') })}
     </div>
   );

@@ -106,7 +106,10 @@ export const EXCHANGE_WORDS = {
   'exchange.fault.otherUnit': 'This dimension has another unit.',
   'exchange.fault.noSession': 'The person has no such session.',
   'exchange.fault.holdTwice': 'Two readings of one dimension cannot both hold.',
-  'exchange.fault.notOfTheForm': 'The schema wants something else here.',
+  'exchange.fault.missing': 'Missing: the file has to say this.',
+  'exchange.fault.notAChoice': 'Not one of the values that the schema lists here.',
+  'exchange.fault.unknownKey': 'There is no such field.',
+  'exchange.fault.notOfTheForm': 'Not of the form that the schema asks for here.',
   'exchange.fault.pair': 'Cannot be more than {value}: one of the two is wrong.',
   'exchange.fault.sameName': 'Somebody of this name and birth date stands in the file twice.',
 };

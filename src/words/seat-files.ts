@@ -51,7 +51,6 @@ export const SEAT_FILE_WORDS = {
   'seatFile.value': 'Value',
   'seatFile.why': 'What is wrong',
   'seatFile.sample': 'The first seats',
-  'seatFile.fault.unknownKey': 'There is no such field in a seat.',
   'seatFile.fault.notKnown': 'This is not one of the known words.',
   'seatFile.fault.noLowest': 'The lowest is missing.',
   'seatFile.fault.positions': 'Enter how many positions there are, or list them with | between.',

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { v7 } from 'uuid';
 import { SEATS_FORMAT, seatsJsonSchema, type SeatPart } from '../../src/contract/seats-file';
 import { SEATS_HEAD } from '../../src/core/exchange/seats-csv';
+import { stated } from '../../src/core/quantity';
 import { adjustmentOf, endsOf, type SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
 import { EVERY_SEAT, allSeats, editSeat, pageOfSeats, putSeatState, seatOf } from '../../src/service/seats';
@@ -89,6 +90,35 @@ describe('seats as files', () => {
       ),
       { numRuns: 60, seed: 18 },
     );
+  });
+
+  it('need no more of a seat than name, class and seat height: the rest is not known', async () => {
+    const least = {
+      schema: 2,
+      id: v7(),
+      name: 'Bench in the shed',
+      seatClass: 'office',
+      adjustments: [
+        {
+          id: 'seatHeight',
+          kind: 'seatHeight',
+          unit: 'mm',
+          travel: { type: 'listed', values: [stated(450, 'tape', 5)] },
+          holds: { how: 'free' },
+        },
+      ],
+    };
+    const found = read(jsonOf([least]));
+    expect(found.faults).to.deep.equal([]);
+    expect(await bring(bench, v7(), found)).to.deep.include({ created: 1 });
+    const { seat } = valueOf(await seatOf(bench.context, least.id));
+    expect([seat.ratedLoadKg, seat.seatWidthMm, seat.cushion.sinkMm, seat.arms, seat.offers]).to.deep.equal([
+      null,
+      null,
+      null,
+      null,
+      [],
+    ]);
   });
 
   it('leave a retired seat retired where they bring a new version of it', async () => {
@@ -222,13 +252,21 @@ describe('seats as files', () => {
       '',
     ],
     ['nesting without end', `{"a":${'['.repeat(100)}${']'.repeat(100)}}`, 'seatFile.fault.tooDeep', 0, ''],
-    ['an unknown field', jsonOf([{ ...sample, wings: 2 }]), 'seatFile.fault.unknownKey', 1, ''],
+    ['an unknown field', jsonOf([{ ...sample, wings: 2 }]), 'exchange.fault.unknownKey', 1, ''],
     [
       'a script for a class',
       jsonOf([{ ...sample, seatClass: '<script>' }]),
-      'exchange.fault.notOfTheForm',
+      'exchange.fault.notAChoice',
       1,
       'seatClass',
+    ],
+    ['no class', jsonOf([{ ...sample, seatClass: undefined }]), 'exchange.fault.missing', 1, 'seatClass'],
+    [
+      'a word for a number',
+      jsonOf([{ ...sample, price: 'dear' }]),
+      'exchange.fault.notOfTheForm',
+      1,
+      'price',
     ],
     [
       'two of one kind',

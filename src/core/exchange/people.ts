@@ -97,6 +97,9 @@ export const ROW_FAULTS = [
   'otherUnit',
   'noSession',
   'holdTwice',
+  'missing',
+  'notAChoice',
+  'unknownKey',
   'notOfTheForm',
 ] as const;
 /** What one should look at; the row is taken all the same. */

@@ -19,7 +19,11 @@ import {
 import { SEAT_DOCUMENT } from './schema-version';
 
 const Length = Finite.min(0).max(10_000);
-const Described = QuantitySchema.nullable();
+/** What nobody described is null, whether that is said or left out. */
+const Described = QuantitySchema.nullable().default(null);
+const Unsaid = Finite.nullable().default(null);
+/** Heights on a sheet without a mass are taken with this on the seat, kg. */
+const USUAL_REFERENCE_KG = 75;
 
 export const TravelSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('continuous'), lowest: QuantitySchema, highest: QuantitySchema }),
@@ -81,7 +85,7 @@ const At = z.union([z.enum(NAMED_POSITIONS), z.int().min(0).max(5000)]);
 export const AdjustmentSchema = z.strictObject({
   id: Slug,
   kind: z.enum(ADJUSTMENT_KIND_IDS),
-  side: z.enum(['both', 'left', 'right']),
+  side: z.enum(['both', 'left', 'right']).default('both'),
   unit: z.enum(ADJUSTMENT_UNIT_IDS),
   travel: TravelSchema,
   holds: HoldsSchema,
@@ -117,7 +121,7 @@ const StateSchema = z.strictObject({
   kind: z.enum(STATE_KINDS),
   removes: z.array(Slug).max(ADJUSTMENT_KIND_IDS.length).describe('adjustments that are not there then'),
   removesArms: z.boolean().optional(),
-  seatWidthMm: Described.optional().describe('usable width then, where it changes'),
+  seatWidthMm: QuantitySchema.nullable().optional().describe('usable width then, where it changes'),
 });
 export type SeatState = Frozen<z.infer<typeof StateSchema>>;
 
@@ -140,36 +144,44 @@ export const SeatSchema = z.strictObject({
   seatClass: z.enum(SEAT_CLASSES),
   ratedLoadKg: Described.describe('null: read the label'),
   seatWidthMm: Described.describe('usable width of the pan'),
-  cushion: z.strictObject({
-    sinkMm: Described.describe('how far it gives under the reference mass'),
-    referenceMassKg: Finite.positive(),
-    heightsAre: z
-      .enum(['loaded', 'empty'])
-      .describe('whether heights were taken with the reference mass on the seat, or with nobody on it'),
-  }),
-  pan: z.strictObject({
-    axisFromRearMm: Finite.nullable().describe('tilt axis from the pan’s rear end: 0 rear, depth front'),
-    recessMm: Finite.nullable().describe(
-      'how far the buttocks may lie behind the most forward point of the back support',
-    ),
-    frontEdgeRadiusMm: Length.nullable(),
-  }),
-  back: z.strictObject({
-    topMm: Finite.nullable().describe('above the loaded seat'),
-    topWidthMm: Length.optional(),
-    synchroRatio: Finite.positive()
-      .nullable()
-      .describe('back degrees per seat degree when both tilt together; null where the pan stays'),
-    lumbarZones: z
-      .strictObject({ lowerMm: Finite, upperMm: Finite })
-      .optional()
-      .describe('middles of two lumbar zones above the loaded seat, along the back'),
-  }),
-  arms: ArmsSchema.nullable().describe('null: none'),
-  offers: z.array(z.enum(OFFERS)).max(OFFERS.length),
+  cushion: z
+    .strictObject({
+      sinkMm: Described.describe('how far it gives under the reference mass'),
+      referenceMassKg: Finite.positive().default(USUAL_REFERENCE_KG),
+      heightsAre: z
+        .enum(['loaded', 'empty'])
+        .default('loaded')
+        .describe('whether heights were taken with the reference mass on the seat, or with nobody on it'),
+    })
+    .prefault({}),
+  pan: z
+    .strictObject({
+      axisFromRearMm: Unsaid.describe('tilt axis from the pan’s rear end: 0 rear, depth front'),
+      recessMm: Unsaid.describe(
+        'how far the buttocks may lie behind the most forward point of the back support',
+      ),
+      frontEdgeRadiusMm: Length.nullable().default(null),
+    })
+    .prefault({}),
+  back: z
+    .strictObject({
+      topMm: Unsaid.describe('above the loaded seat'),
+      topWidthMm: Length.optional(),
+      synchroRatio: Finite.positive()
+        .nullable()
+        .default(null)
+        .describe('back degrees per seat degree when both tilt together; null where the pan stays'),
+      lumbarZones: z
+        .strictObject({ lowerMm: Finite, upperMm: Finite })
+        .optional()
+        .describe('middles of two lumbar zones above the loaded seat, along the back'),
+    })
+    .prefault({}),
+  arms: ArmsSchema.nullable().default(null).describe('null: none'),
+  offers: z.array(z.enum(OFFERS)).max(OFFERS.length).default([]),
   rideMm: Length.optional().describe('travel of a suspension'),
-  states: z.array(StateSchema).max(STATE_KINDS.length),
-  strappedCushions: z.array(StrappedCushionSchema).max(10),
+  states: z.array(StateSchema).max(STATE_KINDS.length).default([]),
+  strappedCushions: z.array(StrappedCushionSchema).max(10).default([]),
   lifts: z
     .array(z.strictObject({ name: Name, lowestMm: Length, highestMm: Length }))
     .max(20)
@@ -181,10 +193,10 @@ export const SeatSchema = z.strictObject({
     .describe('one of several seats that share the rest'),
   cover: z.strictObject({ comesOff: z.enum(COVERS).nullable(), cleaning: Line }).optional(),
   adjustments: z.array(AdjustmentSchema),
-  controls: z.array(ControlSchema).max(100),
-  procedures: z.array(ProcedureSchema).max(40),
+  controls: z.array(ControlSchema).max(100).default([]),
+  procedures: z.array(ProcedureSchema).max(40).default([]),
   price: Finite.min(0).max(1e7).optional(),
-  notes: Notes,
+  notes: Notes.default(''),
 });
 /** A described product with its ranges: one immutable version of it. */
 export type SeatModel = Frozen<z.infer<typeof SeatSchema>>;

@@ -113,7 +113,8 @@ export class VersionedDocuments<T extends Described, S> {
       const read = this.type.schema.safeParse(this.type.upgrade(document));
       if (read.success) return { document: read.data };
       const [first] = read.error.issues;
-      return { fault: `${first?.path.join('/') ?? ''}: ${first?.message ?? ''}`.slice(0, LONGEST_FAULT) };
+      const said = [first?.path.join('/'), first?.message].filter(Boolean).join(': ');
+      return { fault: said.slice(0, LONGEST_FAULT) };
     } catch (error) {
       return { fault: String(error).slice(0, LONGEST_FAULT) };
     }
