@@ -157,6 +157,7 @@ export const RankAnswerSchema = z.object({
       margin: z.number().nullable(),
       price: z.number().nullable(),
       limiting: Condition.nullable(),
+      notMeant: z.array(Text).describe('why it is not meant for the place; empty where it is'),
       positions: PositionsSchema,
     }),
   ),

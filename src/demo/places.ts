@@ -30,13 +30,15 @@ const footrest = (...heights: number[]): Adjustment => ({
   holds: { how: 'notched' },
 });
 
-/** Any seat suits. */
-const PLAIN = { schema: PLACE_DOCUMENT, needs: [], seatClasses: [] } as const;
+/** Nothing is needed beyond a class that suits. */
+const PLAIN = { schema: PLACE_DOCUMENT, needs: [] } as const;
 
 export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Booking office counter',
+    seatClasses: ['office', 'task', 'controlDesk'],
+    needs: ['castorsHardFloor'],
     task: 'keyboard',
     adjustments: [fixedAt(740)],
     deskThicknessMm: 38,
@@ -46,6 +48,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Chart room table',
+    seatClasses: ['office', 'task', 'perching'],
     task: 'writing',
     adjustments: [desk({ type: 'continuous', lowest: q(650), highest: q(1250) })],
     deskThicknessMm: 32,
@@ -55,6 +58,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Sail loft bench',
+    seatClasses: ['handwork', 'perching'],
     task: 'handwork',
     adjustments: [desk({ type: 'listed', values: [740, 780, 820, 860].map(q) })],
     deskThicknessMm: 45,
@@ -64,6 +68,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Harbour control desk',
+    seatClasses: ['controlDesk', 'office', 'task'],
     task: 'keyboard',
     adjustments: [
       desk({ type: 'continuous', lowest: q(660), highest: q(820) }),
@@ -79,6 +84,8 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Helm of the Skarrow Star',
+    seatClasses: ['operator'],
+    needs: ['suspension', 'harness'],
     task: 'controls',
     adjustments: [],
     deskThicknessMm: 0,
@@ -92,6 +99,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Crew crèche table',
+    seatClasses: ['child'],
     task: 'writing',
     adjustments: [fixedAt(530)],
     deskThicknessMm: 22,
@@ -101,6 +109,8 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Cab of the harbour crane',
+    seatClasses: ['operator'],
+    needs: ['suspension'],
     task: 'controls',
     adjustments: [],
     deskThicknessMm: 0,
@@ -114,6 +124,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
   {
     ...PLAIN,
     name: 'Ticket window',
+    seatClasses: ['office', 'task', 'perching'],
     task: 'writing',
     adjustments: [fixedAt(1000)],
     deskThicknessMm: 40,

@@ -247,6 +247,7 @@ function saidRanking({ count, ranked, refused: out }: Ranking, limit: number, in
       margin: r.margin,
       price: r.price,
       limiting: r.limiting,
+      notMeant: r.notMeant.map((m) => say(m, DEFAULT_READING)),
       positions: { ...r.settings.positions },
     })),
     refused: out.map((r) => ({

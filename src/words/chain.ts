@@ -49,6 +49,8 @@ export const CHAIN_WORDS = {
   'chain.damper': 'For {ground}: {wanted}.',
   'chain.deskTop':
     'Seat under the buttocks {datum} + elbow {elbow} − keyboard {keyboard} = {top}; the task wants {lo} to {hi} from it.',
+  'chain.headroom':
+    'Under the sitter {datum} + sitting height {sitting} + ride and helmet {over} = top of the head {top}.',
   'chain.deskClearance': 'Top of the thigh {thigh}, of the knee {knee}.',
   'chain.gaze':
     'Eye {eye}, screen {far} away: {below} below level; the back’s shape turns the sight by {turned}.',

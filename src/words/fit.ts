@@ -183,6 +183,9 @@ export const FIT_WORDS = {
   'reason.headHeight.good': 'The pad at {pad} meets the nape at {nape} when leaning back {from} or more.',
   'reason.headHeight.more': 'The pad at {pad} stands {by} above the band for the nape at {nape}.',
   'reason.headHeight.less': 'The pad at {pad} stands {by} below the band for the nape at {nape}.',
+  'reason.headroom.good': '{room} free over the head at {top} under the roof at {ceiling}.',
+  'reason.headroom.more': '{room} free over the head at {top} under the roof at {ceiling}.',
+  'reason.headroom.less': 'The head reaches {top}: {by} through the roof at {ceiling}.',
   'reason.deskTop.good': 'With the elbow at {elbow} the desk at {desk} suits the work.',
   'reason.deskTop.more': 'The desk at {desk} is {by} too high for an elbow at {elbow}.',
   'reason.deskTop.less': 'The desk at {desk} is {by} too low for an elbow at {elbow}.',
@@ -194,11 +197,26 @@ export const FIT_WORDS = {
   'check.headroom': 'Headroom',
   'check.headroom.passes': 'The head reaches {top} with the seat at {seat}; the ceiling is at {ceiling}.',
   'check.headroom.close':
-    'Tight: the head reaches {top} with the seat at its lowest; the ceiling is at {ceiling}.',
+    'Tight: the head reaches {top} with the seat at {seat}; the ceiling is at {ceiling}.',
+  'check.headroom.tooHigh':
+    'Do not use as set: with the seat at {seat} the head reaches {top}; the ceiling is at {ceiling}. The seat may stand at {most} at most.',
   'check.headroom.refused':
-    'Do not use: even at its lowest, {seat}, a sitting height of {sitting} reaches {top}; the ceiling is at {ceiling}.',
+    'Do not use: even at its lowest, {seat}, a sitting height of {sitting} with {over} for ride and helmet reaches {top}; the ceiling is at {ceiling}.',
   'check.headroom.notMeasured':
     'Sitting height not measured: room under the ceiling at {ceiling} is not confirmed.',
+  'check.place': 'Workstation',
+  'check.place.passes': 'Meant for {place}.',
+  'check.place.castors': 'Do not use: it stands on castors and would roll at {place}.',
+  'check.place.class': 'Not meant for {place}: {class}.',
+  'check.place.lacks': 'Not meant for {place}; missing: {list}.',
+  'check.place.both': 'Not meant for {place}: {class}; missing: {list}.',
+  'check.suspension': 'Suspension',
+  'check.suspension.passes':
+    'Carries {load} ({mass} with clothing {clothing} and tools {tools}); made for {lightest} to {stiffest}.',
+  'check.suspension.tooHeavy':
+    'Do not drive: {load} ({mass} with clothing {clothing} and tools {tools}) is more than the suspension takes, {stiffest}.',
+  'check.suspension.tooLight':
+    'Do not drive: {load} ({mass} with clothing {clothing} and tools {tools}) is less than the suspension is made for, {lightest}.',
   'check.ratedLoad': 'Rated load',
   'check.seatWidth': 'Seat width',
   'check.ratedLoad.passes':
@@ -223,6 +241,7 @@ export const FIT_WORDS = {
   'checkVerdict.passes': 'passes',
   'checkVerdict.close': 'narrow',
   'checkVerdict.refused': 'refused',
+  'checkVerdict.notMeant': 'not meant for this place',
   'checkVerdict.notMeasured': 'not confirmed',
   'checkVerdict.notDescribed': 'not described',
 
@@ -351,6 +370,8 @@ export const FIT_WORDS = {
   'remedy.for.headHeight.less': 'Do without the head rest, or one {by} higher.',
   'remedy.for.deskTop.more': 'A desk {by} lower, a keyboard tray, or a raised seat with a footrest.',
   'remedy.for.deskTop.less': 'A desk {by} higher (blocks need a competent person).',
+  'remedy.for.headroom.more': 'A seat that goes {by} higher.',
+  'remedy.for.headroom.less': 'A seat that goes {by} lower, or a cab with more room.',
   'remedy.for.deskClearance.more': 'A desk {by} lower.',
   'remedy.for.deskClearance.less': 'A thinner desk, the drawer taken out, or a desk {by} higher.',
 

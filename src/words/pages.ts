@@ -393,7 +393,8 @@ export const PAGE_WORDS = {
   'places.keyboard': 'Keyboard thickness',
   'places.notes': 'Notes',
   'places.suits': 'Seats that suit',
-  'places.suits.hint': 'Kept with the workstation. Seats are not judged by it yet.',
+  'places.suits.hint':
+    'A seat without these is not meant for this workstation: it comes after those that are, with the reason.',
   'places.needs': 'A seat here needs',
   'places.seatClasses': 'Classes of seat that suit (none ticked: any)',
   'places.any': 'any',

@@ -93,6 +93,7 @@ export const TRADE_WORDS = {
   'condition.damper': 'damper',
   'condition.deskTop': 'elbows at the desk',
   'condition.deskClearance': 'legs under the desk',
+  'condition.headroom': 'room under the roof',
   'condition.gaze': 'gaze',
 
   'kind.seatHeight': 'Seat height',

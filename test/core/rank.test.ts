@@ -76,6 +76,7 @@ describe('seats in order', () => {
       margin: 1,
       price: 100,
       limiting: null,
+      notMeant: [],
     };
     const better: readonly [string, Partial<RankedSeat>, Partial<RankedSeat>][] = [
       ['a greater share', { percent: 51, penalty: 99 }, {}],

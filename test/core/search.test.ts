@@ -206,7 +206,11 @@ describe('what a residual can be over a span of adjustments', () => {
     .tuple(fc.nat(seats.length - 1), fc.nat(PLACES.length - 1), body, shares, shares)
     .map(([n, m, measures, a, b]) => {
       const p = problemOf(
-        inputsOf({ seat: seats[n]!, body: bodyWith({ ...ROUND, ...measures }), place: PLACES[m]! }),
+        inputsOf({
+          seat: seats[n]!,
+          body: bodyWith({ ...ROUND, sittingHeight: 880, ...measures }),
+          place: PLACES[m]!,
+        }),
       );
       const low = a.map((x, i) => Math.min(x, b[i]!));
       const high = a.map((x, i) => Math.max(x, b[i]!));

@@ -44,7 +44,7 @@ describe('the form of a workstation', () => {
   });
 
   it('keeps what a seat needs there, and says it in words', () => {
-    const texts = textsOf({ ...DEMO_PLACES[0]!, id: ID }, DEFAULT_READING);
+    const texts = textsOf({ ...DEMO_PLACES[1]!, id: ID }, DEFAULT_READING);
     expect(sayField('needs', texts)).to.equal('any');
     const ticked = {
       ...texts,
@@ -87,7 +87,7 @@ describe('the form of a workstation', () => {
   });
 
   it('says each field in words where two versions differ', () => {
-    const texts = textsOf({ ...DEMO_PLACES[0]!, id: ID }, DEFAULT_READING);
+    const texts = textsOf({ ...DEMO_PLACES[1]!, id: ID }, DEFAULT_READING);
     for (const key of Object.keys(PLACE_LABELS) as (keyof typeof PLACE_LABELS)[])
       expect(sayField(key, texts), key)
         .to.match(/\S/)

@@ -261,6 +261,35 @@ describe('a child’s seat with its lowest front edge at 300 mm and shortest dep
     expect(childAt('mixed', 7, 0.05).poplitealHeight!.value).to.be.closeTo(280, 5);
   });
 
+  // WHO growth reference 2007, weight for age, median, kg; from memory. Kept apart from what masses are made of: BMI for
+  // age (WHO 2007, from memory) and stature for age.
+  const WEIGHT_FOR_AGE = {
+    men: { 5: 18.3, 6: 20.5, 8: 25.4, 10: 31.2 },
+    women: { 5: 18.2, 6: 20.2, 8: 25, 10: 31.9 },
+  } as const;
+  for (const sex of SEXES)
+    for (const [age, kg] of Object.entries(WEIGHT_FOR_AGE[sex]))
+      it(`has the average mass of ${sex === 'men' ? 'boys' : 'girls'} of ${age}: ${kg} kg (WHO 2007, from memory)`, () =>
+        expect(childAt(sex, Number(age), 0.5).bodyMass!.value).to.be.within(0.97 * kg, 1.03 * kg));
+
+  // WHO 2007, BMI for age one deviation above and below the middle; from memory.
+  const ONE_OFF = [
+    ['men', 5, 14.1, 16.6],
+    ['men', 10, 14.9, 18.5],
+    ['men', 15, 17.6, 22.7],
+    ['women', 5, 13.9, 16.9],
+    ['women', 10, 14.8, 19],
+    ['women', 15, 17.8, 23.5],
+  ] as const;
+  for (const [sex, age, below, above] of ONE_OFF)
+    it(`spreads the mass of ${sex} of ${age} more upward than downward, at least as BMI alone does (WHO 2007)`, () => {
+      const at = (share: number) => childAt(sex, age, share).bodyMass!.value;
+      const square = (childAt(sex, age, 0.5).stature!.value / 1000) ** 2;
+      expect(at(0.8413) - at(0.5)).to.be.greaterThan(at(0.5) - at(0.1587));
+      expect(at(0.8413)).to.be.at.least(0.99 * above * square);
+      expect(at(0.1587)).to.be.at.most(1.01 * below * square);
+    });
+
   it('has an average five-year-old’s thigh of about 280 mm, where adult proportions would make it 311', () => {
     expect(childAt('mixed', 5, 0.5).buttockPoplitealLength!.value).to.be.closeTo(280, 3);
     const { means } = populationOf(BRITISH, 'men');

@@ -28,12 +28,12 @@ describe('a sitter among others', function () {
   it('estimates from what is measured, says so, and stores none of it', async () => {
     await on.user.enter('Stature', '1740');
     await on.user.enter('Body mass', '75');
-    await on.user.sees('Estimates by “British adults 19–65” (men and women alike');
+    await on.user.sees('Estimates by “British adults 19–65, 1986” (men and women alike');
     const mixed = await noteOf('poplitealHeight');
     expect(mixed).to.match(/about 4\d\d mm ± \d\d mm, estimated/);
     await on.user.choose('Sex (for tables of bodies)', 'male');
     await on.user.press('Save');
-    await on.user.sees('Estimates by “British adults 19–65” (men,');
+    await on.user.sees('Estimates by “British adults 19–65, 1986” (men,');
     // The average man, in everything else as well.
     expect(await noteOf('poplitealHeight')).to.match(/about 440 mm ± \d\d mm, estimated/);
     expect(await noteOf('sittingHeight')).to.include('about 910 mm');
@@ -60,8 +60,8 @@ describe('a sitter among others', function () {
     ).to.include({
       table_id: 'us-army-1988',
     });
-    await on.user.choose('Table of bodies', 'As usual: British adults 19–65');
-    await on.user.sees('Estimates by “British adults 19–65” (men,');
+    await on.user.choose('Table of bodies', 'As usual: British adults 19–65, 1986');
+    await on.user.sees('Estimates by “British adults 19–65, 1986” (men,');
   });
 
   it('asks about rows that were swapped, and swaps them', async () => {
@@ -110,7 +110,7 @@ describe('a sitter among others', function () {
 
   it('shows where somebody stands, with the spread of the measure', async () => {
     await on.user.page.click('::-p-text(Among others)');
-    await on.user.sees('Jory Pell: 1740 mm. 50 % of British adults 19–65 (men) measure less.');
+    await on.user.sees('Jory Pell: 1740 mm. 50 % of British adults 19–65, 1986 (men) measure less.');
     await on.user.choose('Measure', 'Sitting height');
     await on.user.sees('Jory Pell: 910 mm. 50 %');
     const painted = await on.user.page.$eval('canvas', (canvas) => {

@@ -28,7 +28,7 @@ describe('tables of bodies of a practice, on screen', function () {
   it('lists them with who was measured, and shows what one has', async () => {
     await on.user.sees('1774 men, 2208 women');
     await on.user.page.click('::-p-text(Show)');
-    await on.user.sees('British adults 19–65: mean, spread and the middle nine tenths');
+    await on.user.sees('British adults 19–65, 1986: mean, spread and the middle nine tenths');
     await on.user.sees('1740 ± 70 (1625–1855)');
   });
 
@@ -56,7 +56,7 @@ describe('tables of bodies of a practice, on screen', function () {
     await on.user.follow('Sunniva Harkaway-Brennholm of the Outer Skerries');
     await on.user.sees('Estimates by “Skarrow crew”');
     await on.user.goTo('/practice/tables');
-    await on.user.page.click('[aria-label="Usual: British adults 19–65"]');
+    await on.user.page.click('[aria-label="Usual: British adults 19–65, 1986"]');
     await on.user.press('Set aside');
     await on.user.sees('Set aside: not offered any more.');
     await on.user.press('Take back');

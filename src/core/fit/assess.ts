@@ -12,9 +12,9 @@ import type { Problem, SetValues } from './problem';
 import { seatDepthBand, seatHeightBand } from './published';
 import { reasonFor } from './reasons';
 import { decidingConditions } from './plan';
-import { isRefused, seatChecks, type SeatCheck } from './refusals';
+import { checksOfSeat, headroom, isRefused, type SeatCheck } from './refusals';
 import { valuesOfSettings } from './solve';
-import { frontEdgeMm } from './on-seat';
+import { datumMm, frontEdgeMm } from './on-seat';
 
 /** A published rule beside a setting: reported, never the verdict. */
 export interface PublishedCheck {
@@ -73,7 +73,7 @@ function settingOutcome(
   };
 }
 
-const checksOf = oncePer((p) => seatChecks(p.inputs));
+const checksOf = oncePer((p) => checksOfSeat(p.inputs));
 const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])]);
 
 /** What a published rule reads beyond the conditions of its track. */
@@ -124,7 +124,8 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
         settingOutcome(p, values, kind, settings.positions[kind] ?? 0),
     )
     .filter((o) => o !== null);
-  const checks = checksOf(p);
+  const overhead = headroom(p.inputs, datumMm(p, values));
+  const checks = overhead.length > 0 ? [...checksOf(p), ...overhead] : checksOf(p);
   return {
     problem: p,
     settings,

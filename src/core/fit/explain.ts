@@ -34,6 +34,7 @@ import {
   upperArmMm,
 } from './on-seat';
 import type { AdjustmentOutcome } from './outcome';
+import { headTopMm, overHeadMm } from './overhead';
 import { handOf, type Problem, type SetValues } from './problem';
 import { ownValue, sizeOf } from './reasons';
 import {
@@ -246,6 +247,12 @@ const STEPS: Record<ConditionId, Step> = {
   deskClearance: one('deskClearance', (p, v) => ({
     thigh: { mm: legTopsMm(p, v).thigh },
     knee: { mm: legTopsMm(p, v).knee },
+  })),
+  headroom: one('headroom', (p, v) => ({
+    datum: { mm: datumMm(p, v) },
+    sitting: { mm: p.body.sittingHeight },
+    over: { mm: overHeadMm(p.inputs) },
+    top: { mm: headTopMm(p, v) },
   })),
   gaze: one('gaze', (p, v) => ({
     eye: { mm: eyeMm(p, v) },

@@ -50,7 +50,7 @@ export {
   type Remedy,
   type RemedyEffect,
 } from './remedies';
-export { SEAT_WIDTH_SHARE, isRefused, seatChecks, type SeatCheck } from './refusals';
+export { SEAT_WIDTH_SHARE, isRefused, notMeant, seatChecks, type SeatCheck } from './refusals';
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
 export { completeSettings, sameSettings } from './complete';
 export { DONE_WITHOUT, NEEDED_FOR } from './needed-for';

@@ -4,9 +4,9 @@ import type { Place } from '../place';
 import type { AdjustmentKind, SeatModel } from '../seat';
 
 /** Raised with every change that makes the same inputs give another result. */
-export const CORE_VERSION = 1;
+export const CORE_VERSION = 2;
 /** Raised with every change of a table that a result depends on. */
-export const TABLES_VERSION = 1;
+export const TABLES_VERSION = 2;
 export const INPUTS_SCHEMA = 2;
 
 /** What the sitter works with, and how they get up. */

@@ -16,7 +16,7 @@ export const NEEDED_FOR: Readonly<
   shoulderHeightSitting: ['armHeight', 'armWidth', 'headHeight', 'deskHeight'],
   cervicaleHeightSitting: ['headHeight', 'headDepth'],
   eyeHeightSitting: ['screenHeight', 'backProfile'],
-  sittingHeight: ['headroom'],
+  sittingHeight: ['headroom', 'seatHeight'],
   smallOfBackHeight: ['lumbarApex', 'backHeight', 'upperLumbar', 'lowerLumbar'],
   smallOfBackDepth: ['lumbarDepth', 'upperLumbar', 'lowerLumbar'],
   napeHeight: ['headHeight', 'headDepth'],

@@ -23,6 +23,7 @@ import {
   underDeskMm,
 } from './on-seat';
 import type { AdjustmentOutcome, ConditionOutcome } from './outcome';
+import { headTopMm } from './overhead';
 import { meaning, type Problem, type SetValues, type Variable } from './problem';
 import { workingLoadKg } from './refusals';
 import { balancedTension, wantedDamper, wantedProminenceMm, wantedZoneMm } from './wanted';
@@ -108,6 +109,11 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
     set: { count: v.damper },
     wanted: { count: wantedDamper(p) },
     ground: { word: `ground.${p.inputs.place?.ground ?? 'mixed'}` },
+  }),
+  headroom: (p, v, o) => ({
+    top: { mm: headTopMm(p, v) },
+    ceiling: { mm: p.inputs.place?.headroomMm ?? NaN },
+    room: { mm: o.residual },
   }),
   gaze: (p, v, o) => ({
     eye: { mm: eyeMm(p, v) },

@@ -9,7 +9,7 @@ import { NO_REMEDIES, REMEDY_IDS, type RemedyId, type RemedySettings, type Setti
 import { INSIDE_SLACK } from './outcome';
 import { computable } from './plan';
 import { problemOf, type Problem } from './problem';
-import { isRefused, seatChecks } from './refusals';
+import { isRefused, notMeant, seatChecks } from './refusals';
 import { solve, valuesOfSettings } from './solve';
 
 /** What a remedy does to one condition. */
@@ -235,7 +235,8 @@ function otherSeatFor(p: Problem, seats: readonly SeatModel[]): OtherSeat | null
   for (const seat of seats) {
     if (seat.id === p.inputs.seat.id) continue;
     const inputs = { ...p.inputs, seat };
-    if (isRefused(seatChecks(inputs))) continue;
+    const checks = seatChecks(inputs);
+    if (isRefused(checks) || notMeant(checks).length > 0) continue;
     const trial = tryOut(problemOf(inputs), NO_REMEDIES);
     if (outsideIn(trial).length > 0) continue;
     const isBetter =

@@ -65,6 +65,7 @@ export const COMMON_TARGETS = {
   damper: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 0.5 }),
   deskTop: practice({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 3 }),
   deskClearance: practice({ hardLo: 0, bandLo: 20, aimLo: 20, weight: 1 }),
+  headroom: assumed({ hardLo: 0, bandLo: 0, aimLo: 50, weight: 3 }),
   gaze: {
     bandLo: 0,
     aimLo: 15,

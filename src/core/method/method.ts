@@ -62,6 +62,8 @@ export const CONDITION_UNITS = {
   deskTop: 'mm',
   /** Desk underside, drawer or apron less what has to go under it. */
   deskClearance: 'mm',
+  /** Ceiling of a cab less the top of the head, thrown up by the ride. */
+  headroom: 'mm',
   /** How far the screen's middle lies below the level line of sight, as the back's shape turns it. */
   gaze: 'deg',
 } as const;

@@ -105,18 +105,73 @@ export function shareOfStature(sex: Sex, id: BodyDimension, ageYears: number): n
   return small + share * (grown - small);
 }
 
-/** Mass follows stature about as its square and a half in growing children (assumed). */
-const MASS_POWER = 2.5;
+/** Age in years; body mass index a deviation below the middle, in the middle, a deviation above, kg/m². */
+type IndexPoint = readonly [age: number, below: number, median: number, above: number];
+
+/** WHO growth reference 2007, BMI for age; between printed deviations they are taken as straight; from memory. */
+export const BMI_BY_AGE: Readonly<Record<Sex, readonly IndexPoint[]>> = {
+  men: [
+    [5, 14.1, 15.3, 16.6],
+    [6, 14.1, 15.3, 16.8],
+    [8, 14.4, 15.7, 17.4],
+    [10, 14.9, 16.4, 18.5],
+    [11, 15.3, 16.9, 19.2],
+    [13, 16.4, 18.2, 20.8],
+    [15, 17.6, 19.8, 22.7],
+    [17, 18.8, 21.1, 24.3],
+    [19, 19.6, 22.2, 25.4],
+  ],
+  women: [
+    [5, 13.9, 15.2, 16.9],
+    [6, 13.9, 15.3, 17],
+    [8, 14.1, 15.7, 17.7],
+    [10, 14.8, 16.6, 19],
+    [11, 15.3, 17.2, 19.9],
+    [13, 16.6, 18.8, 21.8],
+    [15, 17.8, 20.2, 23.5],
+    [17, 18.4, 21, 24.5],
+    [19, 18.7, 21.4, 25],
+  ],
+};
+
+/** Body mass index at an age: middle, deviation and third moment, as a skewed curve through the printed deviations has them. */
+function bmiAt(
+  sex: Sex,
+  ageYears: number,
+): { readonly median: number; readonly sd: number; readonly skew: number } {
+  const points = BMI_BY_AGE[sex];
+  const age = Math.max(points[0]![0], Math.min(points.at(-1)![0], ageYears));
+  const next = points.findIndex(([a]) => a >= age);
+  const [a, b] = [points[Math.max(0, next - 1)]!, points[next]!];
+  const share = b[0] === a[0] ? 0 : (age - a[0]) / (b[0] - a[0]);
+  const at = (i: 1 | 2 | 3): number => a[i] + share * (b[i] - a[i]);
+  const [below, median, above] = [at(1), at(2), at(3)];
+  return {
+    median,
+    sd: (above - below) / 2,
+    skew: SKEW_PER_STEEPNESS * Math.log((above - median) / (median - below)),
+  };
+}
+/** Of a curve whose logarithm is normal the third moment is about three times the deviation of that logarithm. */
+const SKEW_PER_STEEPNESS = 3;
+const MM_PER_M = 1000;
+
+/** A child's mass follows from its stature and the body mass index of its age, not from an adult's. */
+function massAt(sex: Sex, ageYears: number): Row {
+  const { mean, sd } = statureAt(sex, ageYears);
+  const bmi = bmiAt(sex, ageYears);
+  const middle = bmi.median * (mean / MM_PER_M) ** 2;
+  // Index and stature hardly hang together; the square of a stature spreads twice as much as the stature itself.
+  const deviation = middle * Math.hypot(bmi.sd / bmi.median, (2 * sd) / mean);
+  // The mean of a skewed curve lies beside its middle by a sixth of its third moment.
+  return { mean: middle + (bmi.skew * deviation) / 6, sd: deviation, skew: bmi.skew, basis: 'derived' };
+}
 
 /** How one dimension is distributed among children of an age. */
 export function childRow(sex: Sex, id: BodyDimension, ageYears: number): Row {
   const { mean, sd } = statureAt(sex, ageYears);
   if (id === 'stature') return { mean, sd, skew: 0, basis: 'published' };
-  if (id === 'bodyMass') {
-    const adult = rowOf(BRITISH, sex, 'bodyMass');
-    const share = (mean / rowOf(BRITISH, sex, 'stature').mean) ** MASS_POWER;
-    return { mean: adult.mean * share, sd: adult.sd * share, skew: adult.skew, basis: 'assumed' };
-  }
+  if (id === 'bodyMass') return massAt(sex, ageYears);
   const part = shareOfStature(sex, id, ageYears) * mean;
   const withStature = shareOfStature(sex, id, ageYears) * sd;
   return {

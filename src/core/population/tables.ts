@@ -98,7 +98,7 @@ const GRIP = rowsOf(
 /** British adults 19–65: Pheasant, Bodyspace (1986; 2nd ed. 1996), main table; printed to 5 mm. */
 export const BRITISH: PopulationTable = {
   id: 'british',
-  name: 'British adults 19–65',
+  name: 'British adults 19–65, 1986',
   source: 'Pheasant, Bodyspace, 1986 and 1996, from memory',
   n: null,
   rows: together(
@@ -269,7 +269,7 @@ export const US_ARMY: PopulationTable = {
 /** German adults 18–65: DIN 33402-2:2005; the deviation from 5th and 95th centile. */
 export const GERMAN: PopulationTable = {
   id: 'german',
-  name: 'German adults 18–65',
+  name: 'German adults 18–65, 2005',
   source: 'DIN 33402-2:2005, from memory',
   n: null,
   rows: rowsOf(
@@ -327,5 +327,61 @@ export const GERMAN: PopulationTable = {
   ),
 };
 
+/**
+ * US Army 2012: Gordon et al. 2014, NATICK/TR-15/007, as far as it is remembered; women's deviation of sitting height is
+ * that of 1988.
+ */
+export const US_ARMY_2012: PopulationTable = {
+  id: 'us-army-2012',
+  name: 'US Army 2012',
+  source: 'Gordon et al. 2014, NATICK/TR-15/007, from memory; stature, mass and sitting height only',
+  n: { men: 4082, women: 1986 },
+  rows: together(
+    rowsOf(
+      {
+        stature: [
+          [1756.2, 68.6],
+          [1628.5, 64.2],
+        ],
+        bodyMass: [
+          [85.5, 14.2, SKEW.bodyMass[0]],
+          [67.8, 11, SKEW.bodyMass[1]],
+        ],
+      },
+      'published',
+    ),
+    rowsOf(
+      {
+        sittingHeight: [
+          [918, 36],
+          [857, 34.9],
+        ],
+      },
+      'derived',
+    ),
+  ),
+};
+
+/** The survey prints standard errors of its means, which are no deviations: these are the US Army's of 2012 (assumed). */
+export const US_ADULTS: PopulationTable = {
+  id: 'us-adults-2015-18',
+  name: 'US adults from 20, 2015–18',
+  source: 'means: NHANES 2015–18, Fryar et al. 2021, VHS 3(46), from memory; spreads: US Army 2012, assumed',
+  n: null,
+  rows: rowsOf(
+    {
+      stature: [
+        [1753, 68.6],
+        [1613, 64.2],
+      ],
+      bodyMass: [
+        [90.6, 14.2, SKEW.bodyMass[0]],
+        [77.5, 11, SKEW.bodyMass[1]],
+      ],
+    },
+    'assumed',
+  ),
+};
+
 /** The first is what estimates go by where nobody has chosen. */
-export const TABLES: readonly PopulationTable[] = [BRITISH, US_ARMY, GERMAN];
+export const TABLES: readonly PopulationTable[] = [BRITISH, US_ARMY, US_ARMY_2012, GERMAN, US_ADULTS];

@@ -4,6 +4,7 @@ import {
   NO_REMEDIES,
   computableConditions,
   followsStraight,
+  notMeant,
   problemOf,
   seatChecks,
   solve,
@@ -34,6 +35,8 @@ export interface RankedSeat {
   readonly price: number | null;
   /** The condition that is least likely to be met; null where all are sure. */
   readonly limiting: ConditionId | null;
+  /** Why it is not meant for the place; empty where it is: others come before it. */
+  readonly notMeant: readonly Message[];
 }
 
 /** One seat that must not be used, with every reason. */
@@ -60,11 +63,12 @@ const byName = (a: { readonly name: string; readonly seatId: string }, b: typeof
   a.name < b.name ? -1 : a.name > b.name ? 1 : a.seatId < b.seatId ? -1 : a.seatId > b.seatId ? 1 : 0;
 
 /**
- * Likelier to fit (whole per cent) before less likely; then the lesser penalty, the larger margin, the lower price (not
+ * Meant for the place before not meant; likelier to fit (whole per cent) before less likely; then the lesser penalty, the larger margin, the lower price (not
  * known: last), the name.
  */
 export function byRank(a: RankedSeat, b: RankedSeat): number {
   return (
+    Number(a.notMeant.length > 0) - Number(b.notMeant.length > 0) ||
     b.percent - a.percent ||
     a.penalty - b.penalty ||
     (b.margin ?? -1) - (a.margin ?? -1) ||
@@ -97,7 +101,8 @@ function marginOf(p: Problem, v: SetValues): number | null {
 export function rankOne(asked: Asked, seat: SeatModel, draws: Draws): RankedSeat | RefusedSeat {
   const inputs = { ...asked, seat };
   const of = { seatId: seat.id, name: seat.name };
-  const refusals = seatChecks(inputs).filter((c) => c.verdict === 'refused');
+  const checks = seatChecks(inputs);
+  const refusals = checks.filter((c) => c.verdict === 'refused');
   if (refusals.length > 0) return { ...of, reasons: refusals.map((c) => c.reason) };
   const p = problemOf(inputs);
   const { settings, hard, penalty } = solve(p, { remedies: NO_REMEDIES });
@@ -112,6 +117,7 @@ export function rankOne(asked: Asked, seat: SeatModel, draws: Draws): RankedSeat
     margin: marginOf(p, valuesOfSettings(p, settings)),
     price: seat.price ?? null,
     limiting,
+    notMeant: notMeant(checks),
   };
 }
 

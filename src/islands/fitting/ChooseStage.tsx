@@ -73,13 +73,15 @@ function Preview({ preview }: { readonly preview: Assessment }) {
   );
 }
 
-/** In how many adjustments a seat fits, or why it is refused. */
+/** In how many adjustments a seat fits, or why it is refused or not meant for the place. */
 function Sum({
   preview,
+  own,
   refused,
   chosen,
 }: {
   readonly preview: Assessment | null;
+  readonly own: RankedSeat | undefined;
   readonly refused: RefusedSeat | undefined;
   readonly chosen: boolean;
 }) {
@@ -87,7 +89,7 @@ function Sum({
   const fits = preview?.outcomes.filter((o) => o.verdict === 'fits').length ?? 0;
   return (
     <>
-      {refused?.reasons.map((reason, i) => (
+      {(refused?.reasons ?? own?.notMeant)?.map((reason, i) => (
         <span key={i} className={parts.soft}>
           {say(reason)}
         </span>
@@ -120,7 +122,7 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
       aria-pressed={chosen}
       disabled={disabled}
       onClick={() => onChoose(seat)}
-      data-refused={refused ? true : undefined}
+      data-refused={refused || (own && own.notMeant.length > 0) ? true : undefined}
     >
       <span className={styles.seatName}>{seat.seat.name}</span>
       <span className={parts.soft}>
@@ -144,7 +146,7 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
         </span>
       )}
       {preview && <Preview preview={preview} />}
-      <Sum preview={preview} refused={refused} chosen={chosen} />
+      <Sum preview={preview} own={own} refused={refused} chosen={chosen} />
     </button>
   );
 });
@@ -153,7 +155,7 @@ const NO_SEATS: readonly OfferedSeat[] = [];
 /** So many are shown at first. */
 const FIRST = 50;
 
-/** Best first, then those not yet known as they are listed, then the refused. */
+/** Best first, those not meant for the place last of them, then those not yet known as they are listed, then the refused. */
 function inOrder(seats: readonly OfferedSeat[], ranking: Ranking | null): readonly OfferedSeat[] {
   if (!ranking || ranking.done < Math.min(FIRST, ranking.count)) return seats;
   const byId = new Map(seats.map((seat) => [seat.seat.id, seat]));

@@ -55,11 +55,7 @@ export function SeatFinder({
       <p className={styles.suits}>
         {isNarrowed(filter, wanted) && (
           <>
-            <button
-              type="button"
-              className={parts.plainButton}
-              onClick={() => onFilter({ ...ANY_SEAT, suits: false })}
-            >
+            <button type="button" className={parts.plainButton} onClick={() => onFilter(ANY_SEAT)}>
               {word('choose.showAll')}
             </button>{' '}
           </>

@@ -18,7 +18,7 @@ export interface ShelfFilter {
   /** Only what the workstation asks for. */
   readonly suits: boolean;
 }
-export const ANY_SEAT: ShelfFilter = { search: '', seatClass: null, suits: true };
+export const ANY_SEAT: ShelfFilter = { search: '', seatClass: null, suits: false };
 
 /** What a workstation asks of a seat. */
 export interface Wanted {

@@ -1,5 +1,7 @@
 import { tanDeg } from '../../units';
 import { elbowMm, eyeMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
+import { headTopMm, overHeadMm } from '../overhead';
+import type { Problem } from '../problem';
 import {
   FEET,
   PAN,
@@ -22,7 +24,9 @@ const SCREEN: Inverse = {
     eyeMm(p, v) - (p.inputs.place?.screenDistanceMm ?? NaN) * tanDeg(deg + sightDeg(p, v)),
 };
 
-/** Desk and screen. */
+const ceilingMm = (p: Problem): number => p.inputs.place?.headroomMm ?? NaN;
+
+/** Desk, roof and screen. */
 export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'deskTop',
@@ -44,6 +48,22 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     residual: (p, v, leg) => v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) - underDeskMm(p, v, leg),
     extent: (x) => x.deskClearance,
     onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'headroom',
+    owners: () => ['seatHeight'],
+    scope: PAN,
+    applies: both(has('seatHeight'), placeHas('headroomMm')),
+    needs: () => ['sittingHeight'],
+    // Nobody is let under a roof for a guess, nor kept out.
+    onlyMeasured: true,
+    residual: (p, v) => ceilingMm(p) - headTopMm(p, v),
+    extent: ({ p, datum }) => {
+      const above = ceilingMm(p) - p.body.sittingHeight - overHeadMm(p.inputs);
+      return { lo: above - datum.hi, hi: above - datum.lo };
+    },
+    onTrack: -1,
     isStraight: true,
   },
   {
