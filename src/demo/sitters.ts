@@ -148,7 +148,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
     sex: 'men',
     measures: {
       stature: 1954,
-      bodyMass: 128,
+      bodyMass: 124,
       shoeHeel: 35,
       poplitealHeight: 492,
       kneeHeight: 606,

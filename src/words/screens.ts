@@ -192,7 +192,8 @@ export const SCREEN_WORDS = {
   'choose.percent': '{percent} %',
   'choose.some': 'that some position fits',
   'choose.limiting': 'least likely: {condition}',
-  'choose.order': 'By how likely it is that some position fits, then by how well; refused seats last.',
+  'choose.order':
+    'By how likely it is that some position fits, then by how well. Seats not meant for this workstation come after, refused ones last.',
   'choose.working': 'Working out {n} of {all} …',
   'choose.all': 'Show all {n}',
   'choose.none': 'There are no seats to choose from yet.',

@@ -234,7 +234,7 @@ describe('a refused seat', function () {
     await user.sees('Tidewick shared chair · Helm');
     await user.press('On to setting');
     await user.sees(
-      'Do not use: 133 kg (128 kg with clothing 3 kg and tools 2 kg) is more than the rated 120 kg.',
+      'Do not use: 129 kg (124 kg with clothing 3 kg and tools 2 kg) is more than the rated 120 kg.',
     );
     await user.press('On to the card');
     await user.sees('A refused seat cannot be handed over.');

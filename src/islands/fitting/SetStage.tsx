@@ -300,7 +300,7 @@ export function SetStage({
   return (
     <>
       {assessment.refused && (
-        <div className={parts.notice} data-tone="misfit" role="alert">
+        <div className={`${parts.notice} ${styles.refused}`} data-tone="misfit" role="alert">
           <Checks checks={refusedChecks(assessment)} />
         </div>
       )}
