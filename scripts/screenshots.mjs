@@ -1,6 +1,6 @@
 // Takes the pictures in docs/screenshots anew, from the demo records and a clock that stands still: all, or those named.
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
@@ -19,6 +19,9 @@ const server = spawn(
     stdio: ['ignore', 'pipe', 'inherit'],
   },
 );
+// Whatever fails, the server does not outlive it.
+process.once('exit', () => server.kill('SIGKILL'));
+server.unref();
 const base = await new Promise((resolve) => {
   createInterface({ input: server.stdout }).on('line', (line) => {
     const at = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(line)?.[1];
@@ -102,11 +105,13 @@ const PICTURES = [
   ],
 ];
 
+/** Debian's Chromium without windows, where it is installed. */
+const QUICK = '/usr/bin/chromium-headless-shell';
 const named = process.argv.slice(2);
 const folder = join(ROOT, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await puppeteer.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? (existsSync(QUICK) ? QUICK : '/usr/bin/chromium'),
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run'],
 });
 for (const [
