@@ -275,17 +275,65 @@ describe('what a remedy claims', () => {
     }
   });
 
-  it('is put in order: free before what must be bought, then what leaves least', () => {
-    for (const { found } of told) {
-      const ranks = found.offered.map((r) => REMEDY_COSTS.indexOf(r.cost));
-      expect(ranks).to.deep.equal([...ranks].sort((a, b) => a - b));
-      for (const cost of REMEDY_COSTS) {
-        const left = found.offered
-          .filter((r) => r.cost === cost)
-          .map((r) => r.leaves.length + r.opens.length);
-        expect(left).to.deep.equal([...left].sort((a, b) => a - b));
-      }
+  it('is put in order: what lowers the total most first, keeping the arms worth twelve points, within three the easier', () => {
+    let [apart, easier] = [0, 0];
+    const totalOf = (r: Remedy) => r.penalty + (idsOf(r).includes('armsOff') ? 12e6 : 0);
+    for (const { found } of told)
+      for (const [i, r] of found.offered.entries())
+        for (const later of found.offered.slice(i + 1)) {
+          // Nothing that comes later is better by more than a remedy is worth.
+          if (later.hard !== r.hard) {
+            expect(later.hard).to.be.greaterThan(r.hard);
+            continue;
+          }
+          expect(totalOf(later)).to.be.greaterThan(totalOf(r) - 3e6);
+          if (totalOf(later) > totalOf(r) + 3e6) apart++;
+          const ease = [r, later].map((x) => 10 * REMEDY_COSTS.indexOf(x.cost) + x.effort) as [
+            number,
+            number,
+          ];
+          if (totalOf(later) < totalOf(r)) {
+            easier++;
+            expect(ease[0]).to.be.at.most(ease[1]);
+          }
+        }
+    expect(apart).to.be.greaterThan(20);
+    expect(easier).to.be.greaterThan(0);
+  });
+
+  it('is worth three points at least', () => {
+    for (const { p, found } of told) {
+      const bare = solve(p, { remedies: NO_REMEDIES });
+      for (const r of found.offered)
+        if (r.hard === bare.hard) expect(bare.penalty - r.penalty).to.be.at.least(3e6);
     }
+  });
+
+  it('puts nothing under feet that work pedals', () => {
+    const driven = told.filter(({ p }) => p.inputs.place?.pedals);
+    expect(driven.length).to.be.greaterThan(10);
+    for (const { found } of driven)
+      for (const r of found.offered) expect(idsOf(r)).not.to.include('footrestMm');
+  });
+
+  it('leaves the arms to whoever rises by them', () => {
+    let taken = 0;
+    for (const { p, found } of told) {
+      if (!found.offered.some((r) => idsOf(r).includes('armsOff'))) continue;
+      taken++;
+      const rising = problemOf({ ...p.inputs, work: { ...p.inputs.work, risesByArms: true } });
+      for (const r of remediesFor(rising).offered) expect(idsOf(r)).not.to.include('armsOff');
+    }
+    expect(taken).to.be.greaterThan(5);
+  });
+
+  it('comes with the footrest first where the desk is too high and the arms could come off as well', () => {
+    const seat = seatWith([adjustment('seatHeight', slides(400, 520)), adjustment('armHeight', listed(255))]);
+    const p = problemFor({ seat, place: placeWith(listed(740), { task: 'writing' }) });
+    const offered = remediesFor(p).offered;
+    expect(offered.flatMap(idsOf)).to.include('armsOff');
+    expect(idsOf(offered[0])).to.include('footrestMm');
+    expect(idsOf(offered.at(-1))).to.include('armsOff');
   });
 
   it('never puts anything soft on a harness or a suspension', () => {

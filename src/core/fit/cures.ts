@@ -79,7 +79,8 @@ export const CURES: readonly Cure[] = [
     ],
     sizes: { least: 1, most: 1, step: 1 },
     sign: 1,
-    isPossible: ({ seat }) => seat.arms !== null,
+    // Whoever rises by the arms keeps them.
+    isPossible: ({ seat, work }) => seat.arms !== null && !work.risesByArms,
   },
   {
     id: 'footrestMm',
@@ -88,7 +89,8 @@ export const CURES: readonly Cure[] = [
     against: ['footGap.more', 'deskTop.more'],
     sizes: { least: 20, most: 180, step: 10 },
     sign: 1,
-    isPossible: () => true,
+    // Nothing lies under feet that work pedals.
+    isPossible: ({ place }) => place?.pedals === undefined,
   },
   {
     id: 'columnMm',

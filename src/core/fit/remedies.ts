@@ -49,7 +49,7 @@ export interface OtherSeat {
 export interface Remedies {
   /** Outside its band at the best settings without any remedy. */
   readonly shortfalls: readonly ConditionId[];
-  /** Free before cheap; in one class what leaves least, then what takes least to put in place. */
+  /** What lowers the total most first; to keep the arms counts for something. */
   readonly offered: readonly Remedy[];
   /** Only where nothing offered closes everything. */
   readonly otherSeat: OtherSeat | null;
@@ -89,6 +89,11 @@ function tryOut(p: Problem, remedies: RemedySettings): Trial {
 
 const isLess = (a: Trial, b: Trial): boolean =>
   a.hard < b.hard || (a.hard === b.hard && a.penalty < b.penalty);
+
+/** Less than so many millionths of a point is not worth a remedy (assumed). */
+const WORTH = 3e6;
+const isWorth = (trial: Trial, base: Trial): boolean =>
+  trial.hard < base.hard || (trial.hard === base.hard && base.penalty - trial.penalty >= WORTH);
 
 const outsideIn = ({ stands }: Trial): ConditionId[] =>
   [...stands].filter(([, { outside }]) => outside !== 0).map(([id]) => id);
@@ -220,14 +225,34 @@ function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly Cure[])
 const left = ({ leaves, opens }: Remedy): number => leaves.length + opens.length;
 const nameOf = ({ parts }: Remedy): string => parts.map(({ id, sizeMm }) => `${id} ${sizeMm}`).join();
 
-/** Free before cheap; then what leaves least, what takes least to put in place, what fits best; at a tie by name. */
-const byRank = (a: Remedy, b: Remedy): number =>
+/** What it is worth to keep the arms, in millionths of a point (assumed): they come off only where much is gained by it. */
+const ARMS_KEPT = 12e6;
+const totalOf = ({ penalty, parts }: Remedy): number =>
+  penalty + (parts.some(({ id }) => id === 'armsOff') ? ARMS_KEPT : 0);
+
+/** By what stays beyond hard bounds, and then by the total. */
+const byTotal = (a: Remedy, b: Remedy): number => a.hard - b.hard || totalOf(a) - totalOf(b);
+
+/** Of what is as good: what costs and takes least, then the better one; at a tie by name. */
+const byEase = (a: Remedy, b: Remedy): number =>
   REMEDY_COSTS.indexOf(a.cost) - REMEDY_COSTS.indexOf(b.cost) ||
-  left(a) - left(b) ||
   a.effort - b.effort ||
-  a.hard - b.hard ||
-  a.penalty - b.penalty ||
+  byTotal(a, b) ||
   (nameOf(a) < nameOf(b) ? -1 : 1);
+
+/** What lowers the total most comes first; what comes within what a remedy is worth of it is as good. */
+function inOrder(found: readonly Remedy[]): Remedy[] {
+  const waiting = [...found].sort(byTotal);
+  const ordered: Remedy[] = [];
+  while (waiting.length > 0) {
+    const best = waiting[0]!;
+    const asGood = waiting.filter((r) => r.hard === best.hard && totalOf(r) <= totalOf(best) + WORTH);
+    const [first] = asGood.sort(byEase);
+    ordered.push(first!);
+    waiting.splice(waiting.indexOf(first!), 1);
+  }
+  return ordered;
+}
 
 /** The first of the seats, by penalty and name, that leaves nothing over. */
 function otherSeatFor(p: Problem, seats: readonly SeatModel[]): OtherSeat | null {
@@ -260,7 +285,7 @@ function pairOf(p: Problem, base: Trial, a: Candidate, b: Candidate): Remedy | n
       isLess(trial, one) && alone.length < closes.length && outsideIn(trial).length < outsideIn(one).length
     );
   });
-  if (!isMore || !isLess(trial, base)) return null;
+  if (!isMore || !isWorth(trial, base)) return null;
   const pair = remedyOf(p, base, trial, [a.cure, b.cure]);
   return pair.parts.length === 2 ? pair : null;
 }
@@ -276,7 +301,7 @@ export function* remediesInTurn(p: Problem, seats: readonly SeatModel[] = []): G
   const singles = new Map<string, Candidate>();
   const sorted = (found: readonly Remedy[]): Remedies => ({
     shortfalls,
-    offered: [...found].sort(byRank),
+    offered: inOrder(found),
     otherSeat: null,
   });
   const offered: Remedy[] = [];
@@ -293,7 +318,7 @@ export function* remediesInTurn(p: Problem, seats: readonly SeatModel[] = []): G
       if (!found) continue;
       singles.set(`${cure.id} ${found.sizeMm}`, found);
       const isClosed = closedBy(base, found.trial).includes(id);
-      if (isClosed && isLess(found.trial, base)) keep(remedyOf(p, base, found.trial, [cure]));
+      if (isClosed && isWorth(found.trial, base)) keep(remedyOf(p, base, found.trial, [cure]));
       yield sorted(offered);
     }
   }
