@@ -60,14 +60,19 @@ export const STATURE_BY_AGE: Readonly<Record<Sex, readonly Point[]>> = {
 export const YOUNGEST = 3;
 export const OLDEST = 19;
 
-/** Mean and deviation of stature at an age, mm; straight between the printed ages, held at the ends. */
+/** A row of a table by age, straight between the printed ages, held at the ends. */
+function rowAtAge<R extends readonly number[]>(printed: readonly R[], ageYears: number): R {
+  const age = Math.max(printed[0]![0]!, Math.min(printed[printed.length - 1]![0]!, ageYears));
+  const above = printed.findIndex(([a]) => a! >= age);
+  const [a, b] = [printed[Math.max(0, above - 1)]!, printed[above]!];
+  const share = b[0] === a[0] ? 0 : (age - a[0]!) / (b[0]! - a[0]!);
+  return a.map((value, i) => value + share * (b[i]! - value)) as unknown as R;
+}
+
+/** Mean and deviation of stature at an age, mm. */
 export function statureAt(sex: Sex, ageYears: number): { readonly mean: number; readonly sd: number } {
-  const points = STATURE_BY_AGE[sex];
-  const age = Math.max(YOUNGEST, Math.min(OLDEST, ageYears));
-  const above = points.findIndex(([a]) => a >= age);
-  const [a, b] = [points[Math.max(0, above - 1)]!, points[above]!];
-  const share = b[0] === a[0] ? 0 : (age - a[0]) / (b[0] - a[0]);
-  return { mean: a[1] + share * (b[1] - a[1]), sd: a[2] + share * (b[2] - a[2]) };
+  const [, mean, sd] = rowAtAge(STATURE_BY_AGE[sex], ageYears);
+  return { mean, sd };
 }
 
 /** From here on a body has the proportions of an adult. */
@@ -139,13 +144,7 @@ function bmiAt(
   sex: Sex,
   ageYears: number,
 ): { readonly median: number; readonly sd: number; readonly skew: number } {
-  const points = BMI_BY_AGE[sex];
-  const age = Math.max(points[0]![0], Math.min(points.at(-1)![0], ageYears));
-  const next = points.findIndex(([a]) => a >= age);
-  const [a, b] = [points[Math.max(0, next - 1)]!, points[next]!];
-  const share = b[0] === a[0] ? 0 : (age - a[0]) / (b[0] - a[0]);
-  const at = (i: 1 | 2 | 3): number => a[i] + share * (b[i] - a[i]);
-  const [below, median, above] = [at(1), at(2), at(3)];
+  const [, below, median, above] = rowAtAge(BMI_BY_AGE[sex], ageYears);
   return {
     median,
     sd: (above - below) / 2,
