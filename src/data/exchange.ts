@@ -201,9 +201,9 @@ export async function holdingOf(q: Queries, ids: readonly string[]) {
 }
 
 export interface Used {
-  readonly readings: ReadonlySet<string>;
+  readonly readings: Set<string>;
   /** Whose session it is, by its id. */
-  readonly sessions: ReadonlyMap<string, string>;
+  readonly sessions: Map<string, string>;
 }
 
 /** Which ids of readings and sessions are in use. */

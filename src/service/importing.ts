@@ -98,13 +98,19 @@ function faultsIn(person: PartPerson, day: string): Pick<PersonFault, 'path' | '
   ];
 }
 
-const partFaults = (part: ImportPart, day: string): FieldFault[] =>
-  part.people.flatMap((person, i) =>
-    faultsIn(person, day).map(({ path, reason, value }) => ({
+function partFaults({ people }: ImportPart, day: string): FieldFault[] {
+  const first = new Map<string, number>();
+  for (const [i, { id }] of people.entries()) if (id && !first.has(id)) first.set(id, i);
+  return people.flatMap((person, i) => [
+    ...(person.id && first.get(person.id) !== i
+      ? [{ pointer: `/people/${i}/id`, detail: 'This id stands there twice.' }]
+      : []),
+    ...faultsIn(person, day).map(({ path, reason, value }) => ({
       pointer: `/people/${i}/${path}`,
       detail: `${reason}: ${value}`,
     })),
-  );
+  ]);
+}
 
 /** Most people, and readings, written in one act: others wait as long as that takes. */
 const PIECE = { people: 150, readings: 2500 } as const;

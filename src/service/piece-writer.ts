@@ -217,6 +217,8 @@ export class PieceWriter implements Mutable<Written> {
       const whose = this.used.sessions.get(session.id);
       const id = whose === undefined || whose === sitterId ? session.id : this.ctx.newId();
       ids.set(session.id, id);
+      // Whoever comes later in this piece finds it in use.
+      this.used.sessions.set(id, sitterId);
       if (whose !== sitterId) this.sessions.push({ ...session, id, sitterId });
     }
     return ids;
@@ -254,6 +256,7 @@ export class PieceWriter implements Mutable<Written> {
       instrument: reading.instrument ?? null,
       withdrawnAt,
     };
+    this.used.readings.add(row.id);
     this.readings.push(row);
     this.taken++;
     return row;

@@ -118,21 +118,22 @@ async function insertVersion(
  * stay as they are unless a new version is asked for.
  */
 export const importSeats = useCase('create', 'import', (ctx: Context, id: string, part: SeatPart) => {
-  const faults = part.seats.flatMap((seat, i) =>
-    seatDoubts(seat).map((doubt) => {
+  const ids = part.seats.map((seat) => seat.id);
+  const faults = part.seats.flatMap((seat, i) => [
+    ...(ids.indexOf(seat.id) < i
+      ? [{ pointer: `/seats/${i}/id`, detail: 'This id stands there twice.' }]
+      : []),
+    ...seatDoubts(seat).map((doubt) => {
       const { pointer, detail } = sayCaseDoubt(doubt);
       return { pointer: `/seats/${i}${pointer}`, detail };
     }),
-  );
+  ]);
   if (faults.length > 0) return refused('invalid', { faults });
   return write(ctx, async (q): Promise<Outcome<SeatCounts>> => {
     const known = await findSeatImport(q, id);
     if (known && known.undone !== null) return refused('importBegun');
     const counts = { created: 0, versions: 0, left: 0, same: 0 };
-    const here = await SEATS.known(
-      q,
-      part.seats.map((seat) => seat.id),
-    );
+    const here = await SEATS.known(q, ids);
     const savedAt = ctx.now().toISOString();
     const fresh = part.seats.filter((seat) => !here.has(seat.id));
     await SEATS.insertNew(

@@ -2,15 +2,19 @@ import { expect } from 'chai';
 import {
   CONDITIONS,
   NEEDED_FOR,
+  NO_REMEDIES,
+  assess,
   balancedTension,
   datumMm,
   frontEdgeMm,
+  solve,
   tensionFraction,
   valuesOfSettings,
   type Problem,
 } from '../../src/core/fit';
 import { DIMENSION_IDS, type DimensionId } from '../../src/core/body';
 import type { ConditionId } from '../../src/core/method';
+import { napeAlongBackMm } from '../../src/core/fit/on-seat';
 import { trunkMomentNm } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { cosDeg } from '../../src/core/units';
@@ -163,6 +167,28 @@ describe('a tilted pan', () => {
   });
 });
 
+describe('a head rest', () => {
+  it('is judged at the method’s lean, or as far as this back goes', () => {
+    const napeAt = (mostDeg: number): number => {
+      const p = problemFor({
+        body: bodyWith(FULL),
+        seat: seatWith([
+          adjustment('seatHeight', slides(400, 500)),
+          adjustment('backAngle', slides(0, mostDeg)),
+          adjustment('headHeight', slides(560, 760)),
+        ]),
+      });
+      expect(p.inputs.method.headRestFromDeg).to.equal(15);
+      const { positions } = settingsAt(p, LEVEL);
+      return napeAlongBackMm(p, valuesOfSettings(p, { positions, remedies: NO_REMEDIES }));
+    };
+    const pivot = FULL.cervicaleHeightSitting;
+    const along = (deg: number) => pivot + (FULL.napeHeight - pivot) * cosDeg(deg);
+    expect(napeAt(25)).to.be.closeTo(along(15), 1e-9);
+    expect(napeAt(10)).to.be.closeTo(along(10), 1e-9);
+  });
+});
+
 describe('the tension that balances a trunk', () => {
   const by = (
     travel: Parameters<typeof adjustment>[1],
@@ -192,9 +218,36 @@ describe('the tension that balances a trunk', () => {
     expect(by(slides(0, 2), { by: 'mass', lightestKg: 50, stiffestKg: 90 }, 'turn')).to.equal(1);
   });
 
-  it('ends at the lightest and the stiffest', () => {
-    expect(by(slides(0, 2), { by: 'mass', lightestKg: 50, stiffestKg: 90 }, 'turn', 40)).to.equal(0);
-    expect(by(slides(0, 2), { by: 'mass', lightestKg: 50, stiffestKg: 90 }, 'turn', 140)).to.equal(2);
+  it('lies beyond the lightest and the stiffest for a trunk that the seat is not made for: no end fits then', () => {
+    const effort = { by: 'mass', lightestKg: 50, stiffestKg: 90 } as const;
+    expect(by(slides(0, 2), effort, 'turn', 40)).to.equal(-0.5);
+    expect(by(slides(0, 2), effort, 'turn', 140)).to.equal(4.5);
+    const verdictOf = (massKg: number) => {
+      const p = problemFor({
+        body: bodyWith({ ...ROUND, bodyMass: massKg }),
+        seat: seatWith([
+          adjustment('seatHeight', slides(400, 500)),
+          adjustment('tiltTension', slides(0, 2), { effort, unit: 'turn' }),
+        ]),
+      });
+      return assess(p, solve(p, { remedies: NO_REMEDIES }).settings).outcomes.find(
+        (o) => o.kind === 'tiltTension',
+      )!.verdict;
+    };
+    expect([30, 50, 90, 92, 140].map(verdictOf)).to.deep.equal([
+      'cannotReach',
+      'fits',
+      'fits',
+      'fits',
+      'cannotReach',
+    ]);
+  });
+
+  it('is left to a mechanism that weighs by itself, within what it can weigh', () => {
+    const effort = { by: 'weighing', lightestKg: 45, stiffestKg: 120 } as const;
+    expect(by(slides(-1, 1), effort, 'turn', 120)).to.equal(0);
+    expect(by(slides(-1, 1), effort, 'turn', 135)).to.be.greaterThan(1.25);
+    expect(by(slides(-1, 1), effort, 'turn', 30)).to.be.lessThan(-1.25);
   });
 
   it('rounds to a position, halves down', () => {

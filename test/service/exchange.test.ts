@@ -343,12 +343,34 @@ describe('people taken out and in', function () {
       readings: [reading('stature', 1700, { id: readingId, session })],
     };
     await takeIn(bench, fileOf({ name: 'A', ...one }));
-    await takeIn(bench, fileOf({ name: 'B', ...one }));
+    // Elsewhere is in the records, and in the same file as well.
+    await takeIn(bench, fileOf({ name: 'B', ...one }, { name: 'C', ...one }));
     const rows = await readRows(
       bench.folder,
       'select count(distinct r.id) ids, count(distinct m.id) sessions, sum(m.sitter_id = r.sitter_id) own from readings r join measuring_sessions m on m.id = r.session_id',
     );
-    expect(rows).to.deep.equal([{ ids: 2, sessions: 2, own: 2 }]);
+    expect(rows).to.deep.equal([{ ids: 3, sessions: 3, own: 3 }]);
+    const fresh = await open();
+    await takeIn(fresh, fileOf({ name: 'A', ...one }, { name: 'B', ...one }));
+    expect(await readRows(fresh.folder, 'select count(distinct id) ids from readings')).to.deep.equal([
+      { ids: 2 },
+    ]);
+  });
+
+  it('are refused where a part has somebody twice: an import that could never be written does not begin', async () => {
+    const bench = await open();
+    const twin = { ...FILE_PERSON, id: v7() };
+    const part = {
+      file: 'f',
+      number: 0,
+      people: [twin, { ...FILE_PERSON, id: v7() }, { ...twin, name: 'B' }],
+    };
+    expect(await gatherPart(bench.context, v7(), part)).to.deep.include({
+      ok: false,
+      reason: 'invalid',
+      faults: [{ pointer: '/people/2/id', detail: 'This id stands there twice.' }],
+    });
+    expect(await readRows(bench.folder, 'select * from imports')).to.deep.equal([]);
   });
 });
 

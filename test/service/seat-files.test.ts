@@ -121,6 +121,19 @@ describe('seats as files', () => {
     ]);
   });
 
+  it('are refused where one part has the same seat twice, at the second one, and nothing is written', async () => {
+    const [first] = await library();
+    const twin = { ...first!, id: v7(), name: 'Twin' };
+    const seats = [twin, { ...twin, name: 'Other twin' }];
+    const part = { file: 'x', existing: 'leave', seats } as unknown as SeatPart;
+    expect(await importSeats(bench.context, v7(), part)).to.deep.include({
+      ok: false,
+      reason: 'invalid',
+      faults: [{ pointer: '/seats/1/id', detail: 'This id stands there twice.' }],
+    });
+    expect((await library()).map((s) => s.name)).not.to.include('Twin');
+  });
+
   it('leave a retired seat retired where they bring a new version of it', async () => {
     const [first] = await library();
     valueOf(await putSeatState(bench.context, first!.id, 1, 'retired'));

@@ -24,7 +24,7 @@ import {
   type Point,
 } from '../posture';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../units';
-import { meaning, type Problem, type SetValues } from './problem';
+import { meaning, type Problem, type SetValues, type Variable } from './problem';
 
 export const orZero = (value: number): number => (Number.isNaN(value) ? 0 : value);
 
@@ -254,7 +254,14 @@ export const forearmDeg = (p: Problem, v: SetValues): number =>
 
 /** The lean at which the head meets its rest: as set, and at least the method's. */
 export const restDegOf = (p: Problem, v: SetValues): number =>
-  Math.max(trunkDegOf(v), p.inputs.method.headRestFromDeg);
+  Math.max(trunkDegOf(v), Math.min(p.inputs.method.headRestFromDeg, mostLeanDeg(p)));
+
+/** As far as back and chair lean together; of a seat on which neither is described nobody knows. */
+function mostLeanDeg({ variables: { backAngle, chairAngle } }: Problem): number {
+  if (!backAngle && !chairAngle) return Infinity;
+  const most = (variable: Variable | undefined): number => variable?.values[variable.values.length - 1] ?? 0;
+  return most(backAngle) + most(chairAngle);
+}
 
 /** Nape above the datum along the back, at the angle from which the head leans on its rest. */
 export const napeAlongBackMm = (p: Problem, v: SetValues): number =>

@@ -1,27 +1,29 @@
 /** What an adjustment should come to for this sitter and place, where that is not simply a length of the body. */
 import { DAMPER_FOR } from '../place';
 import { trunkMomentNm } from '../posture';
-import { positionCount, type Effort } from '../seat';
+import { ADJUSTMENT_UNITS, positionCount, type Effort } from '../seat';
 import type { Problem, SetValues } from './problem';
 
-/** How far between the seat's lightest and stiffest this trunk lies, 0…1. */
+/** How far between the seat's lightest and stiffest this trunk lies: 0…1, beyond it for a trunk that it is not made for. */
 export function tensionFraction(effort: Effort, p: Problem): number {
   const { body } = p;
-  const share =
-    effort.by === 'moment'
-      ? (momentAt(p, effort.atDeg) - effort.lightestNm) / (effort.stiffestNm - effort.lightestNm)
-      : (body.bodyMass - effort.lightestKg) / (effort.stiffestKg - effort.lightestKg);
-  return Math.min(1, Math.max(0, share));
+  return effort.by === 'moment'
+    ? (momentAt(p, effort.atDeg) - effort.lightestNm) / (effort.stiffestNm - effort.lightestNm)
+    : (body.bodyMass - effort.lightestKg) / (effort.stiffestKg - effort.lightestKg);
 }
 
 /** Moment of this trunk about the hip at a lean, N·m. */
 export const momentAt = (p: Problem, deg: number): number =>
   trunkMomentNm(p.body.bodyMass, p.body.stature, deg);
 
+/** An override counts as at least so many steps that feel different, where it has fewer (assumed). */
+const LEAST_OVERRIDE = 8;
+
 /**
  * The tension that balances this trunk, in the adjustment's unit: turns from the lightest, or the position (from 0).
  * `n` turns: `f · n`; `n` positions: `round(f (n − 1))`, halves down. A mechanism that weighs by itself needs no
- * override within its range; beyond, all of it.
+ * override within its range; beyond, more than all of it. For a trunk that the seat is not made for it lies beyond the
+ * seat’s ends.
  */
 export function balancedTension(p: Problem): number {
   const variable = p.variables.tiltTension;
@@ -32,7 +34,14 @@ export function balancedTension(p: Problem): number {
   if (effort.by === 'weighing') {
     const { bodyMass } = p.body;
     if (Number.isNaN(bodyMass)) return NaN;
-    return bodyMass > effort.stiffestKg ? highest : bodyMass < effort.lightestKg ? lowest : 0;
+    const over = Math.max(0, bodyMass - effort.stiffestKg) + Math.min(0, bodyMass - effort.lightestKg);
+    if (over === 0) return 0;
+    // An override can only do so much: what lies beyond it is not balanced, however it is set.
+    const span = Math.max(
+      highest - lowest,
+      LEAST_OVERRIDE * ADJUSTMENT_UNITS[variable.adjustment.unit].closeBy,
+    );
+    return (over > 0 ? highest : lowest) + (span * over) / (effort.stiffestKg - effort.lightestKg);
   }
   const fraction = tensionFraction(effort, p);
   if (variable.adjustment.unit === 'turn') return lowest + fraction * (highest - lowest);

@@ -346,6 +346,13 @@ export class VersionedDocuments<T extends Described, S> {
         { id: recordId, versionId: before.id, number: before.number, document: read.document },
         { importId: null },
       );
+    else {
+      await q
+        .update(catalogue)
+        .set({ versionId: before.id, number: before.number, importId: null })
+        .where(own);
+      await this.noteFault(q, recordId, before, read?.fault ?? '');
+    }
   }
 
   /** Puts a record into a state; false where there is none. */
