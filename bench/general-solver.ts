@@ -16,9 +16,10 @@ export interface Compared {
   readonly general: { readonly hard: number; readonly penalty: number };
 }
 
-/** Whether the text can say it: not a foot ring, a dropped front, or what is reached from a seat that slides. */
+/** Whether the text can say it: not a foot ring, a dropped front, a roof, or what is reached from a seat that slides. */
 export const canBeWritten = ({ seat, place }: FitInputs): boolean =>
   !place?.pedals &&
+  place?.headroomMm === undefined &&
   !seat.adjustments.some((a) => ['footRing', 'frontSlope', 'foreAft', 'armAngle'].includes(a.kind));
 
 /** So many cases one instance of the general solver solves: it gives no memory back, and fails where that is full. */

@@ -42,7 +42,7 @@ export const saveMeasuringSession = useCase(
       const known = await findSession(q, edit.id);
       if (known && known.sitterId !== sitterId)
         return refused('invalid', {
-          faults: [{ pointer: '/id', detail: 'This session belongs to another person.' }],
+          faults: [{ pointer: '/id', detail: 'This measuring session belongs to another person.' }],
         });
       const saved = async (): Promise<MeasuringSession> =>
         (await sessionsOf(q, sitterId, dateIn(ctx))).find((s) => s.id === edit.id)!;

@@ -195,11 +195,12 @@ export const FIT_WORDS = {
 
   'check.estimates': 'Estimates of other measures',
   'check.headroom': 'Headroom',
-  'check.headroom.passes': 'The head reaches {top} with the seat at {seat}; the ceiling is at {ceiling}.',
+  'check.headroom.passes':
+    'The head reaches {top} with the seat under the sitter at {seat}; the ceiling is at {ceiling}.',
   'check.headroom.close':
-    'Tight: the head reaches {top} with the seat at {seat}; the ceiling is at {ceiling}.',
+    'Tight: the head reaches {top} with the seat under the sitter at {seat}; the ceiling is at {ceiling}.',
   'check.headroom.tooHigh':
-    'Do not use as set: with the seat at {seat} the head reaches {top}; the ceiling is at {ceiling}. The seat may stand at {most} at most.',
+    'Do not use as set: with the seat under the sitter at {seat} the head reaches {top}; the ceiling is at {ceiling}. It may stand at {most} there at most.',
   'check.headroom.refused':
     'Do not use: even at its lowest, {seat}, a sitting height of {sitting} with {over} for ride and helmet reaches {top}; the ceiling is at {ceiling}.',
   'check.headroom.notMeasured':

@@ -85,7 +85,7 @@ describe('the roof of a cab', () => {
     const high = at(485);
     expect([high.refused, high.checks.at(-1)!.verdict]).to.deep.equal([true, 'refused']);
     expect(say(high.checks.at(-1)!.reason, DEFAULT_READING)).to.match(
-      /head reaches 1,?365 mm.*may stand at 460 mm at most/,
+      /head reaches 1,?365 mm.*may stand at 460 mm there at most/,
     );
     expect(isRefused(seatChecks(inputs))).to.equal(false);
     const outcome = high.outcomes.find((o) => o.kind === 'seatHeight')!;

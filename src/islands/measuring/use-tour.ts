@@ -269,7 +269,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
       put({ about: { ...kept.about, ...change }, session: changed });
       if (changed) await post(() => sessionEntry(first.id, changed, now().sessionVersion ?? null));
     },
-    /** What two have said of this session at once; null where nobody else has. */
+    /** What two have said of this measuring session at once; null where nobody else has. */
     sessionConflict: sessionConflictOf(entries, sessionId),
     /** Ends that: this device's holds, or what was saved. */
     decideSession: async (mine: MeasuringSessionEdit, theirs: MeasuringSession, keepMine: boolean) => {
