@@ -16,7 +16,7 @@ import {
   shoulderPoint,
   spreadDeg,
 } from '../src/core/fit/on-seat';
-import { penaltyOf } from '../src/core/fit/penalty';
+import { judgeOf } from '../src/core/fit/judge';
 import { bandOf } from '../src/core/method';
 import type { Point } from '../src/core/posture';
 import { frontView, sideView, type Scene } from '../src/core/scene';
@@ -316,7 +316,8 @@ function penalty(): void {
   const y = (points: number) => height - 50 - points * 7;
   const from = -48;
   const to = 10;
-  const cost = (gap: number) => penaltyOf('footGap', target, gap).penalty / 1e6;
+  const { curve } = judgeOf(p, 'footGap')!;
+  const cost = (gap: number) => curve.at(gap) / 1e6;
   const points = Array.from({ length: (to - from) * 4 + 1 }, (_, i) => from + i / 4).filter(
     (g) => cost(g) <= 33,
   );

@@ -4,6 +4,7 @@ import { DIMENSION_IDS, SEXES, type DimensionId } from '../core/body';
 import { Id, Name, type Frozen } from '../core/document';
 import { INSTRUMENT_IDS } from '../core/measuring/instruments';
 import { MOST_TAKES } from '../core/measuring/takes';
+import { ENDINGS } from '../core/fit';
 import { CONDITION_IDS } from '../core/method';
 import { PLACE_FIELDS, PlaceSchema } from '../core/place/schema';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
@@ -333,6 +334,8 @@ const ChoiceSchema = z.object({
   /** Beyond hard bounds: tenths of a millimetre or degree, summed. */
   hardTenths: z.int().min(0),
   penaltyMillionths: z.int().min(0),
+  /** `proved`: no settings cost less; `budget`: so many boxes were opened that the best found so far is given. */
+  ended: z.enum(ENDINGS),
   /** No settings cost less than this; equal to the penalty where the best is proved. */
   boundMillionths: z.int().min(0),
   /** Boxes of positions that the search opened. */

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { DIMENSION_IDS, SEXES } from '../core/body';
 import { EXTRAS } from '../core/answer/extras';
-import { REMEDY_COSTS, REMEDY_IDS, VERDICTS } from '../core/fit';
+import { ENDINGS, REMEDY_COSTS, REMEDY_IDS, VERDICTS } from '../core/fit';
 import { CONDITION_IDS } from '../core/method';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';
 import { Id, type Frozen } from '../core/document';
@@ -114,6 +114,9 @@ export const FitAnswerSchema = z.object({
   posture: z.array(z.object({ angle: Text, degrees: z.number(), inBand: z.boolean() })),
   hardTenths: z.int(),
   penaltyMillionths: z.int(),
+  ended: z
+    .enum(ENDINGS)
+    .describe('`proved`: no settings cost less; `budget`: the best found so far is given'),
   boundMillionths: z.int(),
   boxesOpened: z.int(),
   certainty: z

@@ -88,6 +88,8 @@ export const MethodSchema: z.ZodType<Method> = z.strictObject({
   armsTo: z.enum(ARMS_TO).optional(),
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),
+  raisesKnee: z.literal(true).optional(),
+  orLevel: z.literal(true).optional(),
   tieBreaks: z.array(z.enum(TIE_BREAKS)),
   order: z.array(z.enum(ADJUSTMENT_KIND_IDS)),
   again: z.array(z.enum(ADJUSTMENT_KIND_IDS)).optional(),

@@ -179,6 +179,7 @@ function saidOf({ solved, assessment, certainty, remedies }: FitFound, inputs: F
     ),
     hardTenths: solved.hard,
     penaltyMillionths: solved.penalty,
+    ended: solved.ended,
     boundMillionths: solved.bound,
     boxesOpened: solved.nodes,
     certainty: certainty && {

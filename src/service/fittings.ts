@@ -437,10 +437,11 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   return null;
 }
 
-const choiceOf = ({ settings, hard, penalty, bound, nodes, binding }: Choice): Choices['best'] => ({
+const choiceOf = ({ settings, hard, penalty, ended, bound, nodes, binding }: Choice): Choices['best'] => ({
   settings,
   hardTenths: hard,
   penaltyMillionths: penalty,
+  ended,
   boundMillionths: bound,
   boxesOpened: nodes,
   binding: binding.map((b) => ({

@@ -30,7 +30,7 @@ export const CHAIN_WORDS = {
     'Clear {clear} + pad {pad} − (elbows {elbows} − forearm {forearm}), over twice the upper arm’s {arm}: {out} out.',
   'chain.hipClearance': 'Clear {clear} − hips {hips} = twice {side}.',
   'chain.armHeight':
-    'Elbow {elbow}; the trunk leaning {back} and the arm {out} out put it at {wanted} above the seat.',
+    'Elbow {elbow}; sitting relaxed, the trunk leaning {back} and the arm {out} out put it at {wanted} above the seat.',
   'chain.padsLevel':
     'Desk {desk} − seat {seat}, as far as the elbow at {elbow} lets the pads follow: {wanted} above the seat.',
   'chain.padReach':
@@ -40,7 +40,7 @@ export const CHAIN_WORDS = {
   'chain.armPivot': 'Elbow {elbow} from the middle, hand 60 mm, over {length} to the fingertips: {wanted}.',
   'chain.armAngle': 'From the elbow to the hands the forearm slopes {wanted}.',
   'chain.headHeight':
-    'Nape {nape}; above {pivot} the head stays level while the trunk leans {at}: {wanted} along the back.',
+    'Nape {nape}, sitting relaxed; above {pivot} the head stays level while the trunk leans {at}: {wanted} along the back.',
   'chain.headAngle': 'A head that stays level needs the pad turned by the lean, {wanted}.',
   'chain.headDepth': 'Leaning {at}, the level head’s nape stands {wanted} before the line of the back.',
   'chain.leverElbow': 'Upper arm {arm} and forearm to grip {grip}, from the shoulder to the control.',

@@ -176,6 +176,9 @@ export const FIT_WORDS = {
   'reason.armSpread.more':
     'With {clear} between the pads the upper arms stand {out} out, {by} beyond the band.',
   'reason.armSpread.less': 'With {clear} between the pads the elbows are pressed in: {by} beyond the band.',
+  'reason.hipContact.good': '{clear} between the pads leaves {side} beside each hip.',
+  'reason.hipContact.more': '{clear} between the pads leaves {side} beside each hip.',
+  'reason.hipContact.less': '{clear} between the pads squeezes hips of {hips} by {by}.',
   'reason.hipClearance.good': '{clear} between the pads leaves {side} beside each hip.',
   'reason.hipClearance.more': '{clear} between the pads leaves {side} beside each hip.',
   'reason.hipClearance.less':
@@ -189,9 +192,13 @@ export const FIT_WORDS = {
   'reason.deskTop.good': 'With the elbow at {elbow} the desk at {desk} suits the work.',
   'reason.deskTop.more': 'The desk at {desk} is {by} too high for an elbow at {elbow}.',
   'reason.deskTop.less': 'The desk at {desk} is {by} too low for an elbow at {elbow}.',
-  'reason.deskClearance.good': '{room} free between legs and desk.',
-  'reason.deskClearance.more': '{room} free between legs and desk.',
-  'reason.deskClearance.less': 'Thigh or knee at {legs} lacks {by} of room under the desk at {underside}.',
+  'reason.deskContact.good': '{room} free between legs and desk.',
+  'reason.deskContact.more': '{room} free between legs and desk.',
+  'reason.deskContact.less': 'Thigh or knee at {legs} meets the desk at {underside}: {by} too high.',
+  'reason.deskClearance.good': '{room} free over the thighs.',
+  'reason.deskClearance.more': '{room} free over the thighs.',
+  'reason.deskClearance.less':
+    'Of the thigh at {legs} to what is over it at {underside} it is {room}: {by} short of comfortable.',
 
   'check.estimates': 'Estimates of other measures',
   'check.headroom': 'Headroom',
@@ -365,6 +372,8 @@ export const FIT_WORDS = {
   'remedy.for.armHeight.less': 'Arms or pads {by} higher.',
   'remedy.for.armSpread.more': 'Arms closer together, or take them off.',
   'remedy.for.armSpread.less': 'Arms further apart.',
+  'remedy.for.hipContact.more': 'Arms closer together.',
+  'remedy.for.hipContact.less': 'Arms {by} further apart, or take them off.',
   'remedy.for.hipClearance.more': 'Arms closer together.',
   'remedy.for.hipClearance.less': 'Arms {by} further apart, or take them off.',
   'remedy.for.headHeight.more': 'Do without the head rest, or one {by} lower.',
@@ -373,6 +382,8 @@ export const FIT_WORDS = {
   'remedy.for.deskTop.less': 'A desk {by} higher (blocks need a competent person).',
   'remedy.for.headroom.more': 'A seat that goes {by} higher.',
   'remedy.for.headroom.less': 'A seat that goes {by} lower, or a cab with more room.',
+  'remedy.for.deskContact.more': 'A desk {by} lower.',
+  'remedy.for.deskContact.less': 'A thinner desk, the drawer taken out, or a desk {by} higher.',
   'remedy.for.deskClearance.more': 'A desk {by} lower.',
   'remedy.for.deskClearance.less': 'A thinner desk, the drawer taken out, or a desk {by} higher.',
 

@@ -47,24 +47,24 @@ describe('a leg on a seat', () => {
   const shank = 420 - 66;
 
   it('hangs by as much as the seat is too high', () => {
-    const leg = legPosture(460, 20, 420, 66, 340, 0);
+    const leg = legPosture(460, 20, 420, 66, 340, 0, 0);
     expect(leg).to.deep.equal({ gapMm: 20, shankDeg: 0, thighDeg: 0 });
   });
 
   it('stands upright at exactly its own height', () => {
-    expect(legPosture(440, 20, 420, 66, 340, 0)).to.deep.equal({ gapMm: 0, shankDeg: 0, thighDeg: 0 });
+    expect(legPosture(440, 20, 420, 66, 340, 0, 0)).to.deep.equal({ gapMm: 0, shankDeg: 0, thighDeg: 0 });
   });
 
   it('puts the foot forward before the knee rises', () => {
-    const leg = legPosture(440 - 5, 20, 420, 66, 340, 0);
+    const leg = legPosture(440 - 5, 20, 420, 66, 340, 0, 0);
     expect(leg.gapMm).to.equal(-5);
     expect(leg.thighDeg).to.equal(0);
     expect(shank * cosDeg(leg.shankDeg)).to.be.closeTo(shank - 5, 1e-6);
   });
 
   it('raises the knee once the foot is 15° forward', () => {
-    const leg = legPosture(440 - 50, 20, 420, 66, 340, 0);
-    expect(leg.shankDeg).to.equal(15);
+    const leg = legPosture(440 - 50, 20, 420, 66, 340, 0, 0);
+    expect(leg.shankDeg).to.be.closeTo(15, 1e-9);
     expect(leg.thighDeg).to.be.greaterThan(0);
     // The knee stands at sole + ankle + shank cos 15°; the seat lies 50 below the upright leg.
     const lift = 20 + 66 + shank * cosDeg(15) - 390;
@@ -74,19 +74,37 @@ describe('a leg on a seat', () => {
   it('never lowers the knee by raising a level seat', () => {
     fc.assert(
       fc.property(fc.integer({ min: 200, max: 700 }), (hollow) => {
-        expect(legPosture(hollow, 20, 420, 66, 340, 0).thighDeg).to.be.at.least(0);
+        expect(legPosture(hollow, 20, 420, 66, 340, 0, 0).thighDeg).to.be.at.least(0);
       }),
       { seed: 41 },
     );
   });
 
   it('changes without a jump as the seat goes down', () => {
-    let before = legPosture(480, 20, 420, 66, 340, 0);
+    let before = legPosture(480, 20, 420, 66, 340, 0, 0);
     for (let hollow = 479; hollow > 360; hollow--) {
-      const leg = legPosture(hollow, 20, 420, 66, 340, 0);
+      const leg = legPosture(hollow, 20, 420, 66, 340, 0, 0);
       expect(leg.thighDeg - before.thighDeg).to.be.within(-1e-9, 0.5);
       before = leg;
     }
+  });
+
+  it('lets the foot stand flat under a raised knee where the thigh is wanted higher', () => {
+    const flat = legPosture(440 - 11, 20, 420, 66, 340, 0, 6);
+    expect(flat.shankDeg).to.be.closeTo(0, 1e-6);
+    expect(340 * Math.sin((flat.thighDeg * Math.PI) / 180)).to.be.closeTo(11, 1e-6);
+    // Wanted in between, it stands in between.
+    const between = legPosture(440 - 11, 20, 420, 66, 340, 0, 1);
+    expect(between.thighDeg).to.equal(1);
+    expect(between.shankDeg).to.be.within(1, 14);
+  });
+
+  it('rests as high as a method raises the knee, and less where the foot does not bear it', () => {
+    const raised = 440 + 340 * Math.sin((4 * Math.PI) / 180);
+    expect(legPosture(raised, 20 + (raised - 440), 420, 66, 340, 0, 4, 4)).to.deep.include({ thighDeg: 4 });
+    const high = legPosture(raised, 20, 420, 66, 340, 0, 4, 4);
+    expect(high.gapMm).to.be.closeTo(raised - 440, 1e-9);
+    expect(high.thighDeg).to.be.closeTo(0, 1e-9);
   });
 
   it('has angles that count from level and upright', () => {

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   NO_REMEDIES,
   assess,
+  costOf,
   problemOf,
   remedyHint,
   seatChecks,
@@ -11,11 +12,9 @@ import {
   type Assessment,
   type Problem,
   type SettingOutcome,
+  type Settings,
   type Verdict,
 } from '../../src/core/fit';
-import { penaltyOf } from '../../src/core/fit/penalty';
-import { decidingConditions } from '../../src/core/fit/plan';
-import type { SetValues } from '../../src/core/fit/problem';
 import type { AdjustmentKind, Control } from '../../src/core/seat';
 import {
   adjustment,
@@ -44,8 +43,8 @@ describe('the verdict on one adjustment', () => {
   const verdicts: readonly [string, number, Verdict][] = [
     ['at its aim', 440, 'fits'],
     ['at the upper edge of the band', 445, 'fits'],
-    ['as low as the foot goes forward and the thigh stays in its band', 417, 'fits'],
-    ['where the foot gap is in its band but the knee rises past its own', 415, 'close'],
+    ['as low as the foot gap’s band goes', 415, 'fits'],
+    ['a little lower, the thigh still in its band', 410, 'close'],
     ['a little above', 450, 'close'],
     ['ten millimetres above the band', 455, 'close'],
     ['more above', 456, 'cannotReach'],
@@ -83,7 +82,7 @@ describe('the verdict on one adjustment', () => {
     const a = best(problemFor({ body: withoutMeasure('elbowToElbowBreadth') }));
     const outcome = ofKind(a, 'armWidth');
     expect(outcome.verdict).to.equal('fits');
-    expect(outcome.conditions.map((c) => c.id)).to.deep.equal(['hipClearance']);
+    expect(outcome.conditions.map((c) => c.id)).to.deep.equal(['hipContact', 'hipClearance']);
   });
 
   it('judges a lumbar by practice where the small of the back was not measured', () => {
@@ -106,9 +105,10 @@ describe('the verdict on one adjustment', () => {
 describe('aim and band on the adjustment’s own scale', () => {
   it('stand where the residual is in aim and band', () => {
     const a = best(problemFor());
-    expect(ofKind(a, 'seatHeight').aim).to.deep.equal({ lo: 440, hi: 440 });
+    expect(ofKind(a, 'seatHeight').aim).to.deep.equal({ lo: 425, hi: 440 });
     expect(ofKind(a, 'seatHeight').band).to.deep.equal({ lo: 415, hi: 445 });
-    expect(ofKind(a, 'seatDepth').band).to.deep.equal({ lo: 405, hi: 455 });
+    // A long thigh may hang over by a fifth of its length.
+    expect(ofKind(a, 'seatDepth').band).to.deep.equal({ lo: 384, hi: 455 });
     expect(ofKind(a, 'lumbarApex').aim).to.deep.equal({ lo: 180, hi: 180 });
   });
 
@@ -130,7 +130,7 @@ describe('aim and band on the adjustment’s own scale', () => {
   it('move with a footrest', () => {
     const p = problemFor();
     const outcome = ofKind(assess(p, solve(p, { remedies: { footrestMm: 50 } }).settings), 'seatHeight');
-    expect(outcome.aim).to.deep.equal({ lo: 490, hi: 490 });
+    expect(outcome.aim).to.deep.equal({ lo: 475, hi: 490 });
   });
 
   it('carry the doubt of the measures behind them', () => {
@@ -140,9 +140,10 @@ describe('aim and band on the adjustment’s own scale', () => {
   });
 
   it('reports the published rule beside the verdict', () => {
-    const { published } = ofKind(best(problemFor()), 'seatHeight');
-    expect(published?.rule).to.equal('gouvaliBoudolos');
-    expect(published?.inside).to.equal(false);
+    // (420 + 20) cos 5° = 438: a seat as high as the whole leg lies above it.
+    const high = problemFor({ seat: heightSeat(440) });
+    expect(ofKind(best(high), 'seatHeight').published).to.include({ rule: 'gouvaliBoudolos', inside: false });
+    expect(ofKind(best(problemFor()), 'seatHeight').published?.inside).to.equal(true);
     expect(ofKind(best(problemFor()), 'seatDepth').published?.inside).to.equal(true);
   });
 });
@@ -260,7 +261,8 @@ describe('the angles of the set posture', () => {
 
   it('are right at the right angle', () => {
     const all = angles({ place: placeWith(slides(600, 800), { task: 'writing', keyboardThicknessMm: 0 }) });
-    expect(all.knee?.deg).to.equal(90);
+    // The foot stands a little forward of a seat a little lower than exact.
+    expect(all.knee?.deg).to.be.within(90, 105);
     expect(all.trunkThigh?.deg).to.equal(95);
     expect(all.elbow?.inside).to.equal(true);
     expect(all.knee?.inside).to.equal(true);
@@ -318,12 +320,7 @@ describe('settings judged after others', () => {
 
   it('name the best position of all, every one of them tried', () => {
     const p = problemOf(drawn[0]!);
-    const costAt = (kind: AdjustmentKind, v: SetValues): [number, number] => {
-      const costs = decidingConditions(p, kind).map((c) =>
-        penaltyOf(c.id, p.targets[c.id], c.residual(p, v)),
-      );
-      return [costs.reduce((sum, c) => sum + c.hard, 0), costs.reduce((sum, c) => sum + c.penalty, 0)];
-    };
+    const total = (settings: Settings): number => costOf(p, settings).penalty;
     fc.assert(
       fc.property(fc.infiniteStream(fc.nat()), (stream) => {
         const positions = Object.fromEntries(
@@ -332,9 +329,10 @@ describe('settings judged after others', () => {
         const a = assess(p, { positions, remedies: NO_REMEDIES });
         for (const { kind, variable, bestPosition, conditions } of a.outcomes) {
           if (conditions.length === 0) continue;
-          const costs = variable.values.map((value) => costAt(kind, { ...a.values, [kind]: value }));
-          const least = costs.reduce((x, y) => (y[0] < x[0] || (y[0] === x[0] && y[1] < x[1]) ? y : x));
-          expect(bestPosition, kind).to.equal(costs.indexOf(least));
+          const costs = variable.values.map((_, at) =>
+            total({ ...a.settings, positions: { ...a.settings.positions, [kind]: at } }),
+          );
+          expect(bestPosition, kind).to.equal(costs.indexOf(Math.min(...costs)));
         }
       }),
       { numRuns: 40, seed: 5 },
@@ -347,7 +345,7 @@ describe('settings judged after others', () => {
     const at = one.settings.positions.armHeight! + 1;
     const two = assess(p, { ...one.settings, positions: { ...one.settings.positions, armHeight: at } }, one);
     expect(ofKind(two, 'armHeight')).to.not.equal(ofKind(one, 'armHeight'));
-    for (const kind of ['seatHeight', 'seatDepth', 'backAngle', 'tiltTension'] as const)
+    for (const kind of ['seatHeight', 'seatDepth', 'lumbarApex', 'tiltTension'] as const)
       expect(ofKind(two, kind)).to.equal(ofKind(one, kind));
   });
 });

@@ -65,15 +65,16 @@ describe('remedies', () => {
   it('offer a footrest as high as the feet hang', () => {
     const [remedy, ...rest] = offeredTo(problemFor({ seat: heightSeat(500) }));
     expect(rest).to.deep.equal([]);
-    expect(remedy?.parts).to.deep.equal([{ id: 'footrestMm', sizeMm: 60 }]);
+    // Ten more than they hang: a foot that stands a little forward is milder than one that hangs.
+    expect(remedy?.parts).to.deep.equal([{ id: 'footrestMm', sizeMm: 70 }]);
     expect(remedy?.arithmetic[0]?.values).to.deep.include({
       seat: { mm: 500 },
       leg: { mm: 420 },
       shoe: { mm: 20 },
       gap: { mm: 60 },
-      size: { sizeMm: 60 },
+      size: { sizeMm: 70 },
     });
-    expect(remedy?.settings.remedies.footrestMm).to.equal(60);
+    expect(remedy?.settings.remedies.footrestMm).to.equal(70);
   });
 
   it('raise the seat to a fixed desk and put the feet on a footrest', () => {
@@ -120,7 +121,7 @@ describe('remedies', () => {
       const seat = seatWith([adjustment('seatHeight', slides(lowest, highest))], { offers: [floor] });
       return offeredTo(problemFor({ seat })).find((r) => idsOf(r).join() === 'columnMm')?.parts[0]?.sizeMm;
     };
-    expect(sizeFor(500, 600)).to.equal(-60);
+    expect(sizeFor(500, 600)).to.equal(-70);
     expect(sizeFor(300, 380)).to.be.within(40, 60);
     expect(sizeFor(500, 600, 'bolted')).to.equal(undefined);
   });
@@ -275,17 +276,24 @@ describe('what a remedy claims', () => {
     }
   });
 
-  it('is put in order: what lowers the total most first, keeping the arms worth twelve points, within three the easier', () => {
+  it('is put in order: what lowers the total most first, with what each takes, within three points the easier', () => {
     let [apart, easier] = [0, 0];
-    const totalOf = (r: Remedy) => r.penalty + (idsOf(r).includes('armsOff') ? 12e6 : 0);
+    const PRICES: Record<string, number> = {
+      footrestMm: 0,
+      lumbarRollMm: 2,
+      seatPadMm: 14,
+      backCushionMm: 14,
+      screenRiserMm: 14,
+      keyboardTrayMm: 16,
+      columnMm: 20,
+      armsOff: 24,
+      deskMm: 26,
+    };
+    const totalOf = (r: Remedy) => idsOf(r).reduce((sum, id) => sum + 1e6 * PRICES[id]!, r.penalty);
     for (const { found } of told)
       for (const [i, r] of found.offered.entries())
         for (const later of found.offered.slice(i + 1)) {
           // Nothing that comes later is better by more than a remedy is worth.
-          if (later.hard !== r.hard) {
-            expect(later.hard).to.be.greaterThan(r.hard);
-            continue;
-          }
           expect(totalOf(later)).to.be.greaterThan(totalOf(r) - 3e6);
           if (totalOf(later) > totalOf(r) + 3e6) apart++;
           const ease = [r, later].map((x) => 10 * REMEDY_COSTS.indexOf(x.cost) + x.effort) as [
@@ -304,8 +312,7 @@ describe('what a remedy claims', () => {
   it('is worth three points at least', () => {
     for (const { p, found } of told) {
       const bare = solve(p, { remedies: NO_REMEDIES });
-      for (const r of found.offered)
-        if (r.hard === bare.hard) expect(bare.penalty - r.penalty).to.be.at.least(3e6);
+      for (const r of found.offered) expect(bare.penalty - r.penalty).to.be.at.least(3e6);
     }
   });
 
@@ -329,11 +336,11 @@ describe('what a remedy claims', () => {
 
   it('comes with the footrest first where the desk is too high and the arms could come off as well', () => {
     const seat = seatWith([adjustment('seatHeight', slides(400, 520)), adjustment('armHeight', listed(255))]);
-    const p = problemFor({ seat, place: placeWith(listed(740), { task: 'writing' }) });
+    const p = problemFor({ seat, place: placeWith(listed(740)) });
     const offered = remediesFor(p).offered;
     expect(offered.flatMap(idsOf)).to.include('armsOff');
     expect(idsOf(offered[0])).to.include('footrestMm');
-    expect(idsOf(offered.at(-1))).to.include('armsOff');
+    expect(offered.findIndex((r) => idsOf(r).includes('armsOff'))).to.be.greaterThan(0);
   });
 
   it('never puts anything soft on a harness or a suspension', () => {

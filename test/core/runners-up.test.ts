@@ -19,7 +19,7 @@ import {
   slides,
 } from '../support/inputs';
 
-const key = (cost: { readonly hard: number; readonly penalty: number }) => cost.hard * 1e12 + cost.penalty;
+const key = (cost: { readonly penalty: number }) => cost.penalty;
 
 describe('runners-up', () => {
   const p: Problem = problemFor({
@@ -37,6 +37,8 @@ describe('runners-up', () => {
 
   it('come after the best, each no better than the one before', () => {
     expect(next).to.have.length(4);
+    // None of them is cheaper than the best.
+    for (const one of next) expect(one.penalty).to.be.at.least(best.penalty);
     const costs = [best, ...next].map(key);
     expect(costs).to.deep.equal([...costs].sort((a, b) => a - b));
     for (const { settings, hard, penalty } of next)
@@ -54,6 +56,8 @@ describe('runners-up', () => {
       for (let seatHeight = 0; seatHeight <= 60; seatHeight++)
         for (let seatAngle = 0; seatAngle < 4; seatAngle++)
           for (let deskHeight = 0; deskHeight < 2; deskHeight++) {
+            // Nobody is tipped forward unasked.
+            if (seatAngle < 2) continue;
             const settings: Settings = {
               positions: { ...best.settings.positions, seatHeight, seatAngle, deskHeight },
               remedies: NO_REMEDIES,
@@ -79,7 +83,9 @@ describe('runners-up', () => {
     expect(choices.next.map((c) => c.settings)).to.deep.equal(next.map((n) => n.settings));
     for (const choice of [choices.best, ...choices.next]) {
       const sum = (of: 'hard' | 'penalty') => choice.binding.reduce((total, b) => total + b[of], 0);
-      expect([sum('hard'), sum('penalty')]).to.deep.equal([choice.hard, choice.penalty]);
+      expect(sum('hard')).to.equal(choice.hard);
+      // Conditions that cost next to nothing are not named, and levers are none.
+      expect(choice.penalty - sum('penalty')).to.be.within(0, 0.9e6);
       expect(choice.bound).to.equal(choice.penalty);
       for (const kind of ['seatHeight', 'seatAngle', 'deskHeight'] as const)
         expect(choice.differs.includes(kind), kind).to.equal(

@@ -5,10 +5,10 @@ import type { Outcome } from '../../src/contract';
 import { problemOf, type FitInputs } from '../../src/core/fit';
 import {
   allFitters,
-  allMethods,
   methodVersionsOf,
   saveHand,
   addMethod,
+  allMethods,
   editMethod,
 } from '../../src/service/catalogue';
 import { allSeats } from '../../src/service/seats';
@@ -97,7 +97,9 @@ describe('methods and hands', () => {
       const fitting = valueOf(
         await createFitting(context, { id: v7(), sitterId: sitter.id, fitterId: fitter!.id }),
       );
-      const byFitter = valueOf(await allMethods(context)).find((m) => m.method.fingers?.whose === 'fitter')!;
+      const byFitter = valueOf(
+        await addMethod(context, ours({ fingers: { lo: 3, hi: 3, whose: 'fitter' } })),
+      );
       const [seat] = valueOf(await allSeats(context));
       const chosen = valueOf(
         await editFitting(context, fitting.id, fitting.version, {

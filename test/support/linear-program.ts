@@ -1,23 +1,25 @@
 /**
  * The choice of the best setting written as a mixed-integer linear programme, for comparison with a general solver.
  *
- * Taken as given is what the plan fixes beforehand: the back angle where nothing ties it to the pan, lumbar depth, the
- * width of the arms. What feet and trunk hang on together (seat height, footrest, and every angle that turns pan or
- * trunk) is one binary for each combination, so that everything that is not straight (sines, the rise of a thigh) is a
- * constant of it. Other lengths are integers that count positions, the rest one binary a position. Each penalty is four
- * slopes over a residual; a hard bound costs a thousand points a tenth; what is chosen after feet, trunk and desk counts
- * a thousandth, as the plan has it. Straightened is only the angle to a screen. The positions found are judged by the
- * core.
+ * Taken as given are how far the lumbar and the back stand out and how wide the arms stand. What feet and trunk hang on
+ * together (seat height, footrest, and every angle that turns pan or trunk) is one binary for each combination, so that
+ * everything that is not straight (sines, the rise of a thigh) is a constant of it. Other lengths are integers that
+ * count positions, the rest one binary a position. The cost of each residual is the upper edge of straight lines that
+ * touch its curve. Straightened is only the angle to a screen. The positions found are judged by the core.
  */
 import { bandOf, type ConditionId } from '../../src/core/method';
-import type { Problem, Settings } from '../../src/core/fit';
-import { computable, planOf } from '../../src/core/fit/plan';
+import { judgesOf, type Problem, type Settings } from '../../src/core/fit';
+import { computable } from '../../src/core/fit/conditions';
+import type { Curve } from '../../src/core/fit/curve';
+import { leversOf } from '../../src/core/fit/judge';
+import { footrestCost } from '../../src/core/fit/levers';
 import {
   datumMm,
   elbowAboveSeatMm,
   elbowHalfMm,
   eyeMm,
   hollowFromRearMm,
+  legTopsMm,
   napeAlongBackMm,
   napeBeforeBackMm,
   padFrontMm,
@@ -26,12 +28,13 @@ import {
   spreadDeg,
   underDeskMm,
 } from '../../src/core/fit/on-seat';
-import { penaltyOf } from '../../src/core/fit/penalty';
 import type { SetValues } from '../../src/core/fit/problem';
 import { valuesOfSettings } from '../../src/core/fit/solve';
 import { balancedTension, wantedLock, wantedProminenceMm } from '../../src/core/fit/wanted';
+import { overLegs } from '../../src/core/place';
 import { padTurnDeg } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
+import { mayBeSet } from './enumeration';
 import { sinDeg, tanDeg } from '../../src/core/units';
 
 /** A sum of columns with factors, and a constant. */
@@ -67,11 +70,9 @@ const written = ({ terms }: Linear): string =>
     .map(([name, factor]) => `${factor < 0 ? '-' : '+'} ${number(Math.abs(factor))} ${name}`)
     .join(' ') || '0 zero';
 
-/** What a tenth of a millimetre, or of a degree, beyond a hard bound costs, in points. */
-const HARD = 1000;
-/** More than any height, gap or angle. */
+/** More than any height, gap or angle; and than any cost, in points. */
 const BIG = 4000;
-const LEAST_EDGE = { mm: 1, deg: 0.5, own: 0.125 } as const;
+const DEAR = 1e6;
 const TOGETHER: readonly AdjustmentKind[] = [
   'seatAngle',
   'chairAngle',
@@ -79,9 +80,6 @@ const TOGETHER: readonly AdjustmentKind[] = [
   'footrest',
   'seatHeight',
 ];
-/** What is chosen after feet, trunk and desk counts so much less. */
-const AFTER = 1e-3;
-
 class Programme {
   private objective = fixed(0);
   private readonly rows: string[] = [];
@@ -161,14 +159,13 @@ interface Pose {
   readonly values: SetValues;
 }
 
-/** @param given settings of which only what the plan fixes beforehand is taken */
+/** @param given settings of which only how far lumbar and back stand out and how wide the arms stand is taken */
 export function formulate(p: Problem, given: Settings): Formulation {
   if (p.hasSlope || p.variables.footRing || p.inputs.place?.pedals)
     throw new Error('not of this kind of seat');
   const lp = new Programme();
   const base = valuesOfSettings(p, given);
   const before: readonly AdjustmentKind[] = [
-    ...(p.isTied ? [] : (['backAngle'] as const)),
     'lumbarDepth',
     'upperLumbar',
     'lowerLumbar',
@@ -199,7 +196,11 @@ export function formulate(p: Problem, given: Settings): Formulation {
       const values = p.variables[kind]?.values;
       if (!values || isGiven(kind)) continue;
       all = all.flatMap((s) =>
-        values.map((x, i) => ({ at: { ...s.at, [kind]: i }, values: { ...s.values, [kind]: x } })),
+        values.flatMap((x, i) =>
+          mayBeSet(p, p.variables[kind]!, i)
+            ? [{ at: { ...s.at, [kind]: i }, values: { ...s.values, [kind]: x } }]
+            : [],
+        ),
       );
     }
     const names = lp.oneOf('pose', all.length);
@@ -220,10 +221,12 @@ export function formulate(p: Problem, given: Settings): Formulation {
     const isEven = values.every((x, i) => Math.abs(x - values[0]! - i * step) < 1e-9);
     if (isEven && values.length > 5) {
       readers.push((primal) => [kind, Math.round(primal(kind))]);
+      leverOnSlide(kind, values);
       return plus(fixed(values[0]!), times(lp.integer(kind, values.length - 1), step));
     }
     const names = lp.oneOf(kind, values.length);
     readers.push((primal) => [kind, names.findIndex((n) => primal(n) > 0.5)]);
+    lp.cost(plus(...names.map((n, i) => column(n, leverOf(kind, i)))));
     return plus(...names.map((n, i) => column(n, values[i])));
   }
 
@@ -236,37 +239,79 @@ export function formulate(p: Problem, given: Settings): Formulation {
       : plus(...values.map((x, i) => column(`${kind}_${i}`, of(x))));
   }
 
-  const together = new Set(
-    planOf(p)
-      .find((stage) => stage.kinds.includes('seatHeight'))!
-      .conditions.map((c) => c.id),
-  );
-  let count = 0;
-  function judge(id: ConditionId, residual: Linear, unit: keyof typeof LEAST_EDGE): void {
-    const { hardLo, bandLo, aimLo, aimHi, bandHi, hardHi } = p.targets[id];
-    const share = together.has(id) ? 1 : AFTER;
-    const weight = p.targets[id].weight * share;
-    const n = count++;
-    const side = (name: string, aim: number | undefined, band: number | undefined, sign: 1 | -1): void => {
-      if (aim === undefined) return;
-      const edge = band === undefined ? 0 : sign * (band - aim);
-      const width = Math.max(edge, LEAST_EDGE[unit]);
-      const inside = lp.between(`${name}_in_${n}`, 0, edge);
-      const beyond = lp.between(`${name}_out_${n}`, 0, BIG);
-      lp.atLeast(plus(inside, beyond, times(minus(fixed(aim), residual), sign)));
-      lp.cost(plus(times(inside, weight / width), times(beyond, (10 * weight) / width)));
-    };
-    side('over', aimHi, bandHi, 1);
-    side('under', aimLo, bandLo, -1);
-    for (const [bound, sign] of [
-      [hardHi, 1],
-      [hardLo, -1],
-    ] as const) {
-      if (bound === undefined) continue;
-      const hard = lp.between(`hard_${sign > 0 ? 'over' : 'under'}_${n}`, 0, BIG);
-      lp.atLeast(plus(hard, times(minus(fixed(bound), residual), sign)));
-      lp.cost(times(hard, 10 * HARD * share));
+  function leverOf(kind: AdjustmentKind, position: number): number {
+    return leversOf(p).get(kind)![position]! / 1e6;
+  }
+
+  /** What a slide costs is straight on either side of where it rests. */
+  function leverOnSlide(kind: AdjustmentKind, values: readonly number[]): void {
+    const costs = values.map((_, i) => leverOf(kind, i));
+    const last = values.length - 1;
+    if (costs.every((c) => c === 0)) return;
+    const cost = lp.between(`lever_${kind}`, 0, BIG);
+    for (const at of [0, last - 1]) {
+      const slope = costs[at + 1]! - costs[at]!;
+      lp.atLeast(minus(cost, plus(fixed(costs[at]! - slope * at), column(kind, slope))));
     }
+    lp.cost(cost);
+  }
+
+  const curves = new Map(judgesOf(p).map(({ condition, curve }) => [condition.id, curve]));
+  let count = 0;
+
+  /** Lines that touch a curve, over all residuals that matter. */
+  function linesOf(curve: Curve, unit: 'mm' | 'deg' | 'own', raw = (r: number) => curve.raw(r)) {
+    const reach = unit === 'mm' ? 400 : unit === 'deg' ? 60 : 40;
+    const fine = unit === 'mm' ? 1.5 : unit === 'deg' ? 0.4 : 0.25;
+    const ats = new Set<number>([-reach, reach]);
+    const centre = Number.isFinite(curve.aim.lo + curve.aim.hi)
+      ? (curve.aim.lo + curve.aim.hi) / 2
+      : Number.isFinite(curve.aim.lo)
+        ? curve.aim.lo
+        : curve.aim.hi;
+    for (let n = 0; n <= 44; n++) for (const way of [-1, 1]) ats.add(centre + way * fine * n * (1 + n / 40));
+    return [...ats].map((at) => {
+      const h = 1e-4;
+      const slope = (raw(at + h) - raw(at - h)) / (2 * h);
+      return { slope, at0: raw(at) - slope * at };
+    });
+  }
+
+  function judge(id: ConditionId, residual: Linear, unit: 'mm' | 'deg' | 'own'): void {
+    const curve = curves.get(id)!;
+    const n = count++;
+    const cost = lp.between(`cost_${n}`, 0, DEAR);
+    const isUnused = id === 'armHeight' ? lp.binary(`unused_${n}`) : null;
+    const lines = curve.sd === 0 ? plainLines(id, unit) : linesOf(curve, unit);
+    for (const { slope, at0 } of lines)
+      lp.atLeast(
+        plus(cost, times(residual, -slope), fixed(-at0), ...(isUnused ? [times(isUnused, DEAR)] : [])),
+      );
+    lp.cost(cost);
+    if (!isUnused) return;
+    // Left unused: a flat price, a little for each millimetre that they are too low, and the lifting side as ever.
+    const other = lp.between(`other_${n}`, 0, DEAR);
+    lp.atLeast(minus(plus(other, times(residual, 0.01)), plus(times(isUnused, 12 + DEAR), fixed(-DEAR))));
+    lp.atLeast(minus(other, times(isUnused, 12)));
+    for (const { slope, at0 } of lines.filter((l) => l.slope > 0))
+      lp.atLeast(
+        minus(plus(other, times(residual, -slope), fixed(-at0)), plus(times(isUnused, DEAR), fixed(-DEAR))),
+      );
+    lp.cost(other);
+  }
+
+  /** Of a curve without doubt its own pieces, drawn on. */
+  function plainLines(id: ConditionId, unit: 'mm' | 'deg' | 'own') {
+    const curve = curves.get(id)!;
+    const { hardLo, bandLo, aimLo, aimHi, bandHi, hardHi } = p.targets[id];
+    const corners = [hardLo, bandLo, aimLo, aimHi, bandHi, hardHi].filter((x) => x !== undefined);
+    const step = unit === 'own' ? 1e-3 : 1e-2;
+    return corners.flatMap((at) =>
+      [-step, step].map((by) => {
+        const slope = (curve.raw(at + 2 * by) - curve.raw(at + by)) / by;
+        return { slope, at0: curve.raw(at + by) - slope * (at + by) };
+      }),
+    );
   }
 
   const { body, inputs } = p;
@@ -281,10 +326,12 @@ export function formulate(p: Problem, given: Settings): Formulation {
   );
   lp.cost(
     byPose((v) => {
-      let points = v.footrest > 0 ? inputs.method.footrestPenalty : 0;
-      for (const condition of decided) {
-        const { hard, penalty } = penaltyOf(condition.id, p.targets[condition.id], condition.residual(p, v));
-        points += (together.has(condition.id) ? 1 : AFTER) * (penalty / 1e6 + hard * HARD);
+      let points = footrestCost(inputs.method.footrestPenalty, v.footrest || 0) / 1e6;
+      for (const condition of decided) points += curves.get(condition.id)!.at(condition.residual(p, v)) / 1e6;
+      for (const kind of Object.keys(p.variables) as AdjustmentKind[]) {
+        if (!TOGETHER.includes(kind) && !isGiven(kind)) continue;
+        const at = p.variables[kind]!.values.indexOf(v[kind]);
+        if (kind !== 'footrest') points += leverOf(kind, Math.max(0, at));
       }
       return points;
     }),
@@ -299,7 +346,15 @@ export function formulate(p: Problem, given: Settings): Formulation {
   if (has('lumbarByPractice')) judge('lumbarByPractice', apex, 'mm');
   if (has('lumbarDepth')) judge('lumbarDepth', fixed(meaningAt('lumbarDepth') - wantedProminenceMm(p)), 'mm');
   if (has('tension')) judge('tension', minus(value('tiltTension'), fixed(balancedTension(p))), 'own');
-  if (has('tiltLock')) judge('tiltLock', minus(value('tiltLock'), fixed(wantedLock(p, base))), 'own');
+  if (has('tiltLock'))
+    judge(
+      'tiltLock',
+      minus(
+        value('tiltLock'),
+        byPose((v) => wantedLock(p, v)),
+      ),
+      'own',
+    );
   if (has('tiltLimiter'))
     judge('tiltLimiter', minus(value('tiltLimiter'), fixed(bandOf(p.targets.backAngle).hi)), 'deg');
 
@@ -315,10 +370,9 @@ export function formulate(p: Problem, given: Settings): Formulation {
       'deg',
     );
   if (p.variables.armDepth) {
-    // Arms that lean with the back are taken to do so at the height of the elbow.
     const front = plus(
       value('armDepth'),
-      byPose((v) => padFrontMm(p, { ...v, armDepth: 0, armHeight: body.elbowHeightSitting })),
+      byPose((v) => padFrontMm(p, { ...v, armDepth: 0 })),
     );
     const before = minus(
       front,
@@ -330,12 +384,11 @@ export function formulate(p: Problem, given: Settings): Formulation {
       const under = lp.binary('padsUnder');
       const left = lp.free('padRoom');
       lp.atMost(minus(minus(left, room), times(under, BIG)));
-      lp.atMost(minus(left, times(minus(fixed(1), under), BIG)));
-      const padTop = plus(datum, armHeight, fixed(10));
-      lp.atMost(
-        plus(minus(padTop, minus(value('deskHeight'), fixed(place!.deskThicknessMm))), times(under, BIG)),
-        BIG,
+      const below = minus(
+        minus(value('deskHeight'), fixed(place!.deskThicknessMm + 10)),
+        plus(datum, armHeight),
       );
+      lp.atMost(minus(minus(left, below), times(minus(fixed(1), under), BIG)));
       judge('padAtDesk', left, 'mm');
     }
   }
@@ -378,6 +431,15 @@ export function formulate(p: Problem, given: Settings): Formulation {
       judge(
         'deskClearance',
         minus(
+          minus(desk, fixed(overLegs(place).thighsMm)),
+          byPose((v) => legTopsMm(p, v).thigh),
+        ),
+        'mm',
+      );
+    if (has('deskContact'))
+      judge(
+        'deskContact',
+        minus(
           minus(desk, fixed(place.deskThicknessMm)),
           byPose((v) => underDeskMm(p, v)),
         ),
@@ -407,19 +469,4 @@ export function formulate(p: Problem, given: Settings): Formulation {
     text: lp.toString(),
     positionsOf: (primal) => Object.fromEntries(readers.map((read) => read(primal))),
   };
-}
-
-/** What feet, trunk and desk cost, as the core judges them. */
-export function togetherCost(
-  p: Problem,
-  settings: Settings,
-): { readonly hard: number; readonly penalty: number } {
-  const v = valuesOfSettings(p, settings);
-  let [hard, penalty] = [0, v.footrest > 0 ? Math.round(p.inputs.method.footrestPenalty * 1e6) : 0];
-  for (const c of planOf(p).find((stage) => stage.kinds.includes('seatHeight'))!.conditions) {
-    const one = penaltyOf(c.id, p.targets[c.id], c.residual(p, v));
-    hard += one.hard;
-    penalty += one.penalty;
-  }
-  return { hard, penalty };
 }

@@ -58,7 +58,7 @@ describe('methods, on screen', function () {
     await user.page.keyboard.press('Enter');
     await user.tick('once more at the end: Seat height');
     await user.press('Remove: the lower arm');
-    await user.press('Sooner: the larger margin');
+    await user.press('Sooner: nearer to rest');
     await user.choose('Pads go by', 'the desk top, where it is at elbow height');
     await user.choose('Room behind the knee', '3 to 4 fingers');
     await user.choose('Fingers of', 'whoever checks');
@@ -82,14 +82,14 @@ describe('methods, on screen', function () {
     expect(method.order.slice(0, 4)).to.deep.equal(['padSlide', 'armHeight', 'armWidth', 'seatHeight']);
     expect(method).to.deep.include({
       again: ['seatHeight'],
-      tieBreaks: ['shorterDepth', 'largerMargin', 'lighterTension'],
+      tieBreaks: ['shorterDepth', 'nearerRest', 'lighterTension'],
       armsTo: 'desk',
       fingers: { lo: 3, hi: 4, whose: 'fitter' },
     });
     expect(method.reported.elbow.lo).to.equal(95);
     expect(method.steps).to.have.length(1);
     expect(method.steps![0]).to.deep.include({ name: 'Square', instruct: 'Set everything square.' });
-    expect(method.steps![0]!.targets!.thigh!.bandHi).to.equal(2);
+    expect(method.steps![0]!.targets!.thigh!.bandHi).to.equal(4);
   });
 
   it('stand side by side on a fitting, with the differences in words', async () => {

@@ -23,6 +23,20 @@ export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[
 export const estimatedOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
   ids.filter((id) => isEstimate(body[id]));
 
+/** Taken erect and used relaxed: how far the trunk gives is not known better than this, mm (assumed). */
+const SLUMP_SPREAD_MM = 8;
+const USED_RELAXED: readonly DimensionId[] = [
+  'elbowHeightSitting',
+  'shoulderHeightSitting',
+  'cervicaleHeightSitting',
+  'eyeHeightSitting',
+  'napeHeight',
+];
+
+/** How unsure a measure is in the posture that it is used in: its own spread, and that of the slump. */
+export const spreadInUse = (id: DimensionId, spread: number): number =>
+  USED_RELAXED.includes(id) ? Math.hypot(spread, SLUMP_SPREAD_MM) : spread;
+
 /**
  * A value outside what any body can have.
  * @param value mm or kg, by the dimension

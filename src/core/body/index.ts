@@ -13,6 +13,7 @@ export {
   missingOf,
   pairDoubts,
   rangeDoubt,
+  spreadInUse,
   type Body,
   type MeasureDoubt,
 } from './body';

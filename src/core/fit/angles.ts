@@ -1,7 +1,7 @@
 import { bandOf, outsideBy, type Interval } from '../method';
 import { estimatedOf, missingOf, type DimensionId } from '../body';
 import { HIP_ABOVE_PAN_MM, KNEE_ABOVE_UNDERSIDE_MM, elbowDeg, kneeDeg, trunkThighDeg } from '../posture';
-import { atan2Deg, cosDeg, sinDeg } from '../units';
+import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../units';
 import {
   datumMm,
   elbowMm,
@@ -70,7 +70,8 @@ function hipKneeFallDeg(p: Problem, v: SetValues): number {
 
 function elbowAngleDeg(p: Problem, v: SetValues): number {
   const lever = leverElbowDeg(p, v);
-  if (!Number.isNaN(lever)) return lever;
+  // Out of reach the arm is straight.
+  if (!Number.isNaN(lever)) return Math.max(0, Math.min(180, lever));
   const hands = handsMm(p, v);
   const at = Number.isNaN(hands) ? datumMm(p, v) + v.armHeight : hands;
   return elbowDeg(elbowMm(p, v), at, p.forearmMm);
@@ -97,6 +98,11 @@ function rowsOf(p: Problem, v: SetValues): Row[] {
   const band = p.targets.trunkThigh;
   const trunkThigh = { lo: band.bandLo ?? -Infinity, hi: band.bandHi ?? Infinity };
   const forearm: readonly DimensionId[] = [...ELBOW, 'stature'];
+  // At a desk the elbow is as open as the desk's height, where it suits the work, leaves it.
+  const atDesk = place && !place.handControls && !Number.isNaN(v.deskHeight);
+  const open = (mm: number): number => 90 - asinDeg(mm / p.forearmMm);
+  const desk = bandOf(p.targets.deskTop);
+  const elbowWanted = atDesk ? { lo: open(desk.hi), hi: open(desk.lo) } : reported.elbow;
   const hasScreen = !Number.isNaN(v.screenHeight) && place?.screenDistanceMm !== undefined;
   const isHandwork = place?.task === 'handwork';
   return [
@@ -106,7 +112,9 @@ function rowsOf(p: Problem, v: SetValues): Row[] {
       wanted: place?.pedals ? bandOf(p.targets.pedalKnee) : reported.knee,
       source: place?.pedals ? 'rebiffe' : 'method',
       compute: () =>
-        place?.pedals ? pedalKneeDeg(p, v) : kneeDeg(legOf(p, v).thighDeg, legOf(p, v).shankDeg),
+        place?.pedals
+          ? Math.max(0, Math.min(180, pedalKneeDeg(p, v)))
+          : kneeDeg(legOf(p, v).thighDeg, legOf(p, v).shankDeg),
     },
     {
       id: 'trunkThigh',
@@ -118,7 +126,7 @@ function rowsOf(p: Problem, v: SetValues): Row[] {
     {
       id: 'elbow',
       needs: forearm,
-      wanted: isHandwork ? null : place?.handControls ? bandOf(p.targets.leverElbow) : reported.elbow,
+      wanted: isHandwork ? null : place?.handControls ? bandOf(p.targets.leverElbow) : elbowWanted,
       source: isHandwork ? 'none' : 'method',
       compute: () => elbowAngleDeg(p, v),
     },

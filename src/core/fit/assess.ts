@@ -6,12 +6,11 @@ import { ownedBy } from './conditions';
 import type { Settings } from './inputs';
 import { inPlace } from './in-place';
 import { oncePer } from './once';
-import { adjustmentOutcome, type AdjustmentOutcome } from './outcome';
+import { adjustmentOutcome, decidedOn, type AdjustmentOutcome } from './outcome';
 import { positionWords } from './position-words';
 import type { Problem, SetValues } from './problem';
 import { seatDepthBand, seatHeightBand } from './published';
 import { reasonFor } from './reasons';
-import { decidingConditions } from './plan';
 import { checksOfSeat, headroom, isRefused, type SeatCheck } from './refusals';
 import { valuesOfSettings } from './solve';
 import { datumMm, frontEdgeMm } from './on-seat';
@@ -86,8 +85,11 @@ const readsOf = oncePer(
   (p): ReadonlyMap<AdjustmentKind, readonly AdjustmentKind[]> =>
     new Map(
       ADJUSTMENT_KIND_IDS.map((kind) => {
-        const scopes = [...(ownedBy(p).get(kind) ?? []), ...decidingConditions(p, kind)].map((c) => c.scope);
-        return [kind, [...new Set([kind, ...scopes.flat(), ...(PUBLISHED_READS[kind] ?? [])])]];
+        const scopes = (ownedBy(p).get(kind) ?? []).flatMap((c) => c.scope);
+        return [
+          kind,
+          [...new Set([kind, ...scopes, ...decidedOn(p, kind), ...(PUBLISHED_READS[kind] ?? [])])],
+        ];
       }),
     ),
 );

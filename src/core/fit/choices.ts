@@ -1,16 +1,9 @@
-import type { ConditionId } from '../method';
 import type { AdjustmentKind } from '../seat';
 import { inPlace } from './in-place';
 import type { Settings } from './inputs';
-import { penaltyOf, type Cost } from './penalty';
-import { computable, planOf } from './plan';
+import { bindings, type Binding } from './judge';
 import type { Problem } from './problem';
-import { runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
-
-/** What one condition costs. */
-export interface Binding extends Cost {
-  readonly id: ConditionId;
-}
+import { TOLD_APART, runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
 
 /** Settings to choose among: the best, and those that come after it. */
 export interface Choice extends SolveResult {
@@ -26,14 +19,16 @@ export interface ChoicesFound {
   readonly next: readonly Choice[];
 }
 
+/** Less than so many millionths of a point is not worth a word (assumed). */
+const WORTH_NAMING = 1e4;
+
 /** The conditions that cost something at settings, dearest first. */
 export function bindingAt(bare: Problem, settings: Settings): readonly Binding[] {
   const p = inPlace(bare, settings.remedies);
   const values = valuesOfSettings(p, settings);
-  return computable(p)
-    .map((c) => ({ id: c.id, ...penaltyOf(c.id, p.targets[c.id], c.residual(p, values)) }))
-    .filter(({ penalty, hard }) => penalty > 0 || hard > 0)
-    .sort((a, b) => b.hard - a.hard || b.penalty - a.penalty || (a.id < b.id ? -1 : 1));
+  return bindings(p, values)
+    .filter(({ penalty, hard }) => penalty >= WORTH_NAMING || hard > 0)
+    .sort((a, b) => b.penalty - a.penalty || b.hard - a.hard || (a.id < b.id ? -1 : 1));
 }
 
 /**
@@ -42,11 +37,10 @@ export function bindingAt(bare: Problem, settings: Settings): readonly Binding[]
  */
 export function choicesOf(p: Problem, options: SolveOptions, count: number): ChoicesFound {
   const best = solve(p, options);
-  const chosen = planOf(p).find(({ kinds }) => kinds.includes('seatHeight'))?.kinds ?? [];
   const choice = (result: SolveResult): Choice => ({
     ...result,
     binding: bindingAt(p, result.settings),
-    differs: chosen.filter((k) => result.settings.positions[k] !== best.settings.positions[k]),
+    differs: TOLD_APART.filter((k) => result.settings.positions[k] !== best.settings.positions[k]),
   });
   return { best: choice(best), next: runnersUp(p, options, count).map(choice) };
 }

@@ -179,6 +179,7 @@ const STEPS: Record<ConditionId, Step> = {
     arm: { mm: upperArmMm(p) },
     out: { deg: spreadDeg(p, v) },
   })),
+  hipContact: () => [],
   hipClearance: one('hipClearance', (p, v) => ({
     clear: { mm: clearMm(v) },
     hips: { mm: p.body.hipBreadthSitting },
@@ -244,10 +245,11 @@ const STEPS: Record<ConditionId, Step> = {
       hi: { mm: offset.hi },
     };
   }),
-  deskClearance: one('deskClearance', (p, v) => ({
+  deskContact: one('deskClearance', (p, v) => ({
     thigh: { mm: legTopsMm(p, v).thigh },
     knee: { mm: legTopsMm(p, v).knee },
   })),
+  deskClearance: () => [],
   headroom: one('headroom', (p, v) => ({
     datum: { mm: datumMm(p, v) },
     sitting: { mm: p.body.sittingHeight },

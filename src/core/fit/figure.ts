@@ -8,7 +8,6 @@ import {
   HIP_ABOVE_PAN_MM,
   KNEE_ABOVE_UNDERSIDE_MM,
   KNEE_BEFORE_HOLLOW_MM,
-  headAbove,
   type Point,
 } from '../posture';
 import { cosDeg, sinDeg } from '../units';
@@ -16,6 +15,7 @@ import {
   apexMm,
   datumFromRearMm,
   elbowAboveSeatMm,
+  eyeAtLeanMm,
   handsMm,
   legOf,
   orZero,
@@ -23,7 +23,9 @@ import {
   padFrontMm,
   panDegOf,
   panPointMm,
+  pivotUpMm,
   pushMm,
+  shoulderUpMm,
   standsOutMm,
   reachMm,
   trunkDegOf,
@@ -108,13 +110,13 @@ function makeFigure(p: Problem, v: SetValues): Figure {
   const ankle = { x: knee.x + shank * sinDeg(leg.shankDeg), z: hollow.z - shank * cosDeg(leg.shankDeg) };
   const sole = ankle.z - ankleMm;
   const foot = FOOT_FRACTION * body.stature;
-  const shoulder = alongTrunk(datum, back, body.shoulderHeightSitting);
+  const shoulder = alongTrunk(datum, back, shoulderUpMm(p, back));
   const elbow = { x: shoulder.x, z: datum.z + elbowAboveSeatMm(p, v, 0) };
   const at = handsMm(p, v);
   const hands = Number.isNaN(at) ? elbow.z : at;
   const forearm = p.gripMm;
   const drop = Math.max(-1, Math.min(1, (elbow.z - hands) / forearm));
-  const pivot = alongTrunk(datum, back, p.headPivotMm);
+  const pivot = alongTrunk(datum, back, pivotUpMm(p, back));
   const nape = go(pivot, 0, body.napeHeight - p.headPivotMm);
   return {
     hip: known(go(datum, -HIP_ABOVE_PAN_MM * sinDeg(back), HIP_ABOVE_PAN_MM * cosDeg(back))),
@@ -130,7 +132,7 @@ function makeFigure(p: Problem, v: SetValues): Figure {
     nape: known(nape),
     eye: known({
       x: pivot.x + EYE_BEFORE_NAPE_MM,
-      z: datum.z + headAbove(p.headPivotMm, body.eyeHeightSitting, back),
+      z: datum.z + eyeAtLeanMm(p, back),
     }),
   };
 }

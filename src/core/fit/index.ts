@@ -22,13 +22,30 @@ export { uncalculatedOf } from './uncalculated';
 export { upgradeInputs, upgradeSettings } from './upgrade';
 export { inPlace, inputsWith } from './in-place';
 export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
-export { CONDITIONS, followsStraight, type Condition } from './conditions';
-export { computable as computableConditions } from './plan';
+export {
+  CONDITIONS,
+  computable as computableConditions,
+  followsStraight,
+  scopeOf,
+  type Condition,
+} from './conditions';
 export { balancedTension, tensionFraction } from './wanted';
-export { penaltyOf, type Cost } from './penalty';
-export { costOf, runnersUp, solve, valuesOfSettings, type SolveOptions, type SolveResult } from './solve';
+export { Curve, curveOf, type LeftUnused } from './curve';
+export { residualSds } from './doubt';
+export { bindings, costAt, judgesOf, leversAt, type Binding, type Cost } from './judge';
+export {
+  BUDGET,
+  BUDGET_OF_MANY,
+  ENDINGS,
+  costOf,
+  runnersUp,
+  solve,
+  valuesOfSettings,
+  type SolveOptions,
+  type SolveResult,
+} from './solve';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
-export { bindingAt, choicesOf, type Binding, type Choice, type ChoicesFound } from './choices';
+export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './choices';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
 export {
   compareMethods,

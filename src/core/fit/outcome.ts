@@ -2,11 +2,19 @@
 import type { DimensionId } from '../body';
 import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Interval } from '../method';
 import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../seat';
-import { estimatedFor, followingOf, missingFor, ownedBy, type Condition } from './conditions';
+import {
+  computable,
+  estimatedFor,
+  followingOf,
+  missingFor,
+  ownedBy,
+  scopeOf,
+  type Condition,
+} from './conditions';
 import { oncePer } from './once';
-import { bestOnAxis } from './one-axis';
-import { penaltyOf, roundResidual } from './penalty';
-import { decidingConditions } from './plan';
+import { roundResidual } from './curve';
+import { judgeOf } from './judge';
+import { bestAlone } from './solve';
 import type { Problem, SetValues, Variable } from './problem';
 
 /**
@@ -64,7 +72,7 @@ function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOut
     aim: aimOf(target),
     band: bandOf(target),
     outside: Math.abs(outside) <= INSIDE_SLACK ? 0 : outside,
-    penalty: penaltyOf(condition.id, target, residual).penalty,
+    penalty: judgeOf(p, condition.id)?.curve.penalty(residual) ?? 0,
   };
 }
 
@@ -106,6 +114,23 @@ function common(intervals: readonly (Interval | null)[]): Interval | null {
   return all;
 }
 
+const decidedBy = oncePer((p) => {
+  const others = new Map<AdjustmentKind, Set<AdjustmentKind>>();
+  for (const c of computable(p)) {
+    const scope = scopeOf(p, c);
+    for (const kind of scope) {
+      const known = others.get(kind) ?? new Set();
+      for (const other of scope) if (other !== kind) known.add(other);
+      others.set(kind, known);
+    }
+  }
+  return new Map([...others].map(([kind, set]) => [kind, [...set]]));
+});
+
+/** All other adjustments that what decides the best position of one depends on. */
+export const decidedOn = (p: Problem, kind: AdjustmentKind): readonly AdjustmentKind[] =>
+  decidedBy(p).get(kind) ?? [];
+
 interface Known {
   readonly on: readonly number[];
   readonly best: number;
@@ -118,17 +143,16 @@ const knownBest = oncePer(() => new Map<AdjustmentKind, Known>());
  * The best position of one adjustment with all others as they stand. It is looked for again only when one of those
  * that its conditions depend on has moved: in a drag most have not.
  */
-function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
-  // What the adjustment does not move costs the same at every position.
-  const conditions = decidingConditions(p, variable.kind).filter((c) => c.scope.includes(variable.kind));
+function bestFor(p: Problem, v: SetValues, variable: Variable): number {
+  const { kind } = variable;
   const mine = knownBest(p);
-  const others = conditions.flatMap((c) => c.scope).filter((kind) => kind !== variable.kind);
-  const on = [...others.map((kind) => v[kind]), v.footrestMm, v.backCushionMm];
-  const found = mine.get(variable.kind);
+  const on = decidedOn(p, kind).map((other) => v[other]);
+  on.push(v.footrestMm, v.backCushionMm);
+  const found = mine.get(kind);
   if (found && found.on.length === on.length && found.on.every((value, i) => Object.is(value, on[i])))
     return found.best;
-  const best = bestOnAxis(p, v, variable, conditions, found?.best ?? 0).position;
-  mine.set(variable.kind, { on, best });
+  const best = bestAlone(p, v, variable);
+  mine.set(kind, { on, best });
   return best;
 }
 
@@ -170,7 +194,7 @@ export function adjustmentOutcome(
   const owned = ownedBy(p).get(variable.kind) ?? [];
   const ready = owned.filter((c) => missingFor(p, c).length === 0);
   const own = ready.map((c) => outcomeOf(p, v, c));
-  const bestPosition = ready.length > 0 ? bestAlone(p, v, variable) : position;
+  const bestPosition = ready.length > 0 ? bestFor(p, v, variable) : position;
   const there = { ...v, [variable.kind]: variable.values[bestPosition] ?? NaN };
   const main = owned[0];
   const isSpread = main?.id === 'armSpread';

@@ -25,12 +25,13 @@ import {
   uncalculated,
   valuesOf,
   type Adjustment,
+  type SeatModel,
   type AdjustmentKind,
   type Line,
   type SeatNumbers,
 } from '../seat';
 import { cosDeg } from '../units';
-import { isChild, type FitInputs } from './inputs';
+import { isChild, sizeInUse, type FitInputs, type RemedySettings } from './inputs';
 
 /** One adjustment as the computation sees it: its values under this body, one for each position. */
 export interface Variable {
@@ -85,6 +86,14 @@ export interface Problem {
   readonly forearmBreadthMm: number;
   /** Where the head begins to stay level: cervicale, or the shoulder where that was not measured, mm. */
   readonly headPivotMm: number;
+  /** Whether there is a back to lean against. */
+  readonly hasBack: boolean;
+  /** Where the method wants the thigh: the middle of its aim, degrees. */
+  readonly thighDeg: number;
+  /** How far a method that sets the seat low has the knee rise off the pan; null: it does not. */
+  readonly raisedDeg: number | null;
+  /** At which lean pads that cannot be moved in height are met; null: as set. */
+  readonly padsAtDeg: number | null;
   /** How thick a roll lies at the small of the back, mm; 0: none. */
   readonly rollMm: number;
   /** The same without what remedies changed about seat and place, and what they were; null where they changed nothing. */
@@ -96,14 +105,35 @@ export interface Problem {
 /** Values of a set seat and place, in each adjustment's unit; NaN for what is absent or not yet chosen. */
 export type SetValues = Record<AdjustmentKind, number> & { footrestMm: number; backCushionMm: number };
 
+/**
+ * Nothing set. Every solving begins with a copy of it: one object of which no field is known to be a number is copied
+ * ten times as fast as one that is put together, or that is all numbers.
+ */
+const NOTHING: SetValues = { ...blank() };
+
+function blank(): SetValues {
+  const names = [...ADJUSTMENT_KIND_IDS, 'footrestMm', 'backCushionMm'] as const;
+  const values = Object.fromEntries(names.map((name) => [name, null])) as Record<string, number | null>;
+  for (const name of names) values[name] = NaN;
+  return values as SetValues;
+}
+
+/** No adjustment set; of the remedies what is read as a value of its own. */
+export function emptyValues(remedies: RemedySettings): SetValues {
+  const values = { ...NOTHING };
+  values.footrestMm = sizeInUse(remedies, 'footrestMm');
+  values.backCushionMm = sizeInUse(remedies, 'backCushionMm');
+  return values;
+}
+
 const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
 
 /** How far forward a shank stands with the feet on pedals: a knee of 120° on a level thigh (assumed). */
 const SHANK_AT_PEDALS_DEG = 30;
-/** Whoever wins counts this much more than what gives way (assumed; large enough that it always does). */
-const WINNER_SHARE = 100;
+/** Whoever wins counts this much more than what gives way (assumed). */
+const WINNER_SHARE = 10;
 const WINS: Record<Winner, readonly ConditionId[]> = {
-  desk: ['deskTop', 'deskClearance'],
+  desk: ['deskTop', 'deskContact', 'deskClearance'],
   feet: ['footGap', 'thigh'],
 };
 /** A rounded front edge forgives `r (1 − cos 20°)`, at most this much, mm. */
@@ -168,6 +198,22 @@ export function handOf({ method, body, fitterHandMm }: FitInputs): Readonly<Reco
   return { 3: three ?? USUAL_FINGERS_MM[3], 4: four ?? USUAL_FINGERS_MM[4] };
 }
 
+/** A long thigh may hang over by this share of its length (common practice). */
+const ROOM_SHARE = 0.2;
+const LEVEL_THIGH = { bandLo: -4, aimLo: 0, aimHi: 0, bandHi: 4 };
+
+/** The room behind the knee on a seat: a short pan is no fault of a perch, and a long thigh bears more. */
+function roomOnSeat(room: Target, { seatClass }: SeatModel, lengthMm: number | undefined): Target {
+  if (seatClass === 'perching') return { ...room, aimHi: undefined, bandHi: undefined };
+  if (room.bandHi === undefined || lengthMm === undefined) return room;
+  return { ...room, bandHi: Math.max(room.bandHi, ROOM_SHARE * lengthMm) };
+}
+
+/** Whether pan or front slope of a seat goes below level. */
+const letsThighFall = ({ adjustments }: SeatModel): boolean =>
+  adjustments.some((a) => FALLING.includes(a.kind) && !uncalculated(a) && endsOf(a.travel).lowest < 0);
+const FALLING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle', 'frontSlope'];
+
 function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   const { method, place, seat, body } = inputs;
   const length = body.buttockPoplitealLength?.value;
@@ -177,6 +223,8 @@ function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   const hand = handOf(inputs);
   if (method.fingers && hand) targets.kneeRoom = roomByFingers(method.kneeRoom, method.fingers, hand);
   else if (isChild(inputs) && length !== undefined) targets.kneeRoom = roomForChild(method.kneeRoom, length);
+  targets.kneeRoom = roomOnSeat(targets.kneeRoom, seat, isChild(inputs) ? undefined : length);
+  if (method.orLevel && !letsThighFall(seat)) targets.thigh = { ...targets.thigh, ...LEVEL_THIGH };
   const forgiven = Math.min(
     MOST_FORGIVEN_MM,
     seatNumbers(seat).frontEdgeRadiusMm * (1 - cosDeg(EDGE_TURN_DEG)),
@@ -185,7 +233,11 @@ function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
     targets.footGap = { ...targets.footGap, bandHi: targets.footGap.bandHi + forgiven };
   targets.tension = { ...targets.tension, bandLo: -slack, bandHi: slack };
   targets.suspensionWeight = withinOneStep(targets.suspensionWeight, of('suspensionWeight'));
-  if (place) targets.deskTop = moved(targets.deskTop, TASK_OFFSETS[place.task]);
+  const { lo, hi } = TASK_OFFSETS[place?.task ?? 'keyboard'];
+  targets.deskTop = moved(targets.deskTop, {
+    lo: lo - TASK_OFFSETS.keyboard.lo,
+    hi: hi - TASK_OFFSETS.keyboard.hi,
+  });
   const pad = seat.arms?.lengthMm ?? 0;
   const longer = Math.max(0, pad - (UNDER_FOREARM_MM.to - UNDER_FOREARM_MM.from));
   targets.padReach = moved(targets.padReach, { lo: 0, hi: longer });
@@ -237,6 +289,25 @@ function bodyNumbers(body: Body): BodyNumbers {
   return numbers as BodyNumbers;
 }
 
+const BACKS: readonly AdjustmentKind[] = ['backAngle', 'backHeight', 'lumbarApex', 'lumbarDepth'];
+/** A perch has a back only where it is described. */
+const hasBackOf = ({ seatClass, back, adjustments }: SeatModel): boolean =>
+  seatClass !== 'perching' || back.topMm !== null || adjustments.some((a) => BACKS.includes(a.kind));
+
+/** The lean at which pads that nobody can move in height are met: the middle of the method's aim, within the back's reach. */
+function padsAtDegOf(
+  armHeight: Variable | undefined,
+  backAngle: Variable | undefined,
+  target: Target,
+): number | null {
+  if (armHeight?.values.length !== 1 || !backAngle) return null;
+  const { values } = backAngle;
+  return Math.max(values[0]!, Math.min(values[values.length - 1]!, middleOfAim(target)));
+}
+
+/** The middle of an aim; of one that is open on a side its end. */
+const middleOfAim = ({ aimLo, aimHi }: Target): number => ((aimLo ?? aimHi ?? 0) + (aimHi ?? aimLo ?? 0)) / 2;
+
 const isTurned = (variable: Variable | undefined): boolean => variable?.values.some((v) => v !== 0) ?? false;
 
 /** @param rollMm of a roll at the small of the back */
@@ -255,7 +326,8 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   place?.adjustments.forEach(add);
   const numbers = bodyNumbers(body);
   const isSynchro = seat.back.synchroRatio !== null;
-  const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle } = variables;
+  const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle, armHeight } = variables;
+  const targets = targetsOf(inputs);
   const parts = partsOf(inputs, numbers);
   const flattest = Math.min(
     flattestOf(variables.lumbarDepth),
@@ -268,7 +340,11 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
     body: numbers,
     variables,
     byNumber,
-    targets: targetsOf(inputs),
+    targets,
+    hasBack: hasBackOf(seat),
+    thighDeg: middleOfAim(targets.thigh),
+    raisedDeg: inputs.method.raisesKnee ? (targets.thigh.aimLo ?? null) : null,
+    padsAtDeg: padsAtDegOf(armHeight, backAngle, targets.backAngle),
     uprightDeg: backAngle?.values[0] ?? 0,
     isTied: isSynchro || chairAngle !== undefined,
     panTilts: isSynchro || isTurned(seatAngle) || isTurned(forwardTilt) || isTurned(chairAngle),

@@ -11,6 +11,7 @@ import {
   eyeMm,
   forearmDeg,
   legOf,
+  legTopsMm,
   napeAlongBackMm,
   napeBeforeBackMm,
   padAtDeskTopMm,
@@ -58,11 +59,8 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
   armHeight: (p, v) => ({ elbow: { mm: elbowOnPadMm(p, v) }, pad: { mm: v.armHeight } }),
   padsLevel: (p, v) => ({ pad: { mm: v.armHeight }, wanted: { mm: padAtDeskTopMm(p, v) } }),
   armSpread: (_, v, o) => ({ out: { deg: o.residual }, clear: { mm: clearMm(v) } }),
-  hipClearance: (p, v, o) => ({
-    clear: { mm: clearMm(v) },
-    hips: { mm: p.body.hipBreadthSitting },
-    side: { mm: o.residual / 2 },
-  }),
+  hipContact: hipValues,
+  hipClearance: hipValues,
   headHeight: (p, v) => ({
     pad: { mm: v.headHeight },
     nape: { mm: napeAlongBackMm(p, v) },
@@ -125,12 +123,23 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
     keyboard: { mm: p.inputs.place?.keyboardThicknessMm ?? 0 },
     desk: { mm: v.deskHeight },
   }),
-  deskClearance: (p, v, o) => ({
+  deskContact: (p, v, o) => ({
     underside: { mm: v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) },
     legs: { mm: underDeskMm(p, v) },
     room: { mm: o.residual },
   }),
+  deskClearance: (p, v, o) => ({
+    underside: { mm: legTopsMm(p, v).thigh + o.residual },
+    legs: { mm: legTopsMm(p, v).thigh },
+    room: { mm: o.residual },
+  }),
 };
+
+function hipValues(p: Problem, v: SetValues): Values {
+  const clear = clearMm(v);
+  const hips = p.body.hipBreadthSitting;
+  return { clear: { mm: clear }, hips: { mm: hips }, side: { mm: (clear - hips) / 2 } };
+}
 
 function zoneValues(zone: 'upper' | 'lower') {
   return (p: Problem, v: SetValues): Values => ({

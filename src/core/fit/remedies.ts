@@ -3,14 +3,14 @@ import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId } from '../
 import { message, type Message, type MessageValue } from '../message';
 import type { SeatModel } from '../seat';
 import type { Assessment } from './assess';
+import { computable } from './conditions';
 import { CURES, REMEDY_COSTS, type Cure, type RemedyCost, type Shortfall } from './cures';
 import { inPlace } from './in-place';
 import { NO_REMEDIES, REMEDY_IDS, type RemedyId, type RemedySettings, type Settings } from './inputs';
 import { INSIDE_SLACK } from './outcome';
-import { computable } from './plan';
 import { problemOf, type Problem } from './problem';
 import { isRefused, notMeant, seatChecks } from './refusals';
-import { solve, valuesOfSettings } from './solve';
+import { BUDGET_OF_MANY, solve, valuesOfSettings } from './solve';
 
 /** What a remedy does to one condition. */
 export interface RemedyEffect {
@@ -83,17 +83,15 @@ function standsOf(p: Problem, settings: Settings): ReadonlyMap<ConditionId, Stan
 
 function tryOut(p: Problem, remedies: RemedySettings): Trial {
   const chooseFootrest = remedies.footrestMm !== undefined;
-  const { settings, hard, penalty } = solve(p, { remedies, chooseFootrest });
+  const { settings, hard, penalty } = solve(p, { remedies, chooseFootrest, budget: BUDGET_OF_MANY });
   return { settings, hard, penalty, stands: standsOf(p, settings) };
 }
 
-const isLess = (a: Trial, b: Trial): boolean =>
-  a.hard < b.hard || (a.hard === b.hard && a.penalty < b.penalty);
+const isLess = (a: Trial, b: Trial): boolean => a.penalty < b.penalty;
 
 /** Less than so many millionths of a point is not worth a remedy (assumed). */
 const WORTH = 3e6;
-const isWorth = (trial: Trial, base: Trial): boolean =>
-  trial.hard < base.hard || (trial.hard === base.hard && base.penalty - trial.penalty >= WORTH);
+const isWorth = (trial: Trial, base: Trial): boolean => base.penalty - trial.penalty >= WORTH;
 
 const outsideIn = ({ stands }: Trial): ConditionId[] =>
   [...stands].filter(([, { outside }]) => outside !== 0).map(([id]) => id);
@@ -225,13 +223,26 @@ function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly Cure[])
 const left = ({ leaves, opens }: Remedy): number => leaves.length + opens.length;
 const nameOf = ({ parts }: Remedy): string => parts.map(({ id, sizeMm }) => `${id} ${sizeMm}`).join();
 
-/** What it is worth to keep the arms, in millionths of a point (assumed): they come off only where much is gained by it. */
-const ARMS_KEPT = 12e6;
+/**
+ * What each remedy counts beside the total when they are put in order, in millionths of a point (assumed): a footrest
+ * has its price in the total; what is as easily had counts as much, what has to be rebuilt more, and arms come off only
+ * where much is gained by it.
+ */
+const PRICES: Readonly<Record<RemedyId, number>> = {
+  footrestMm: 0,
+  lumbarRollMm: 2e6,
+  seatPadMm: 14e6,
+  backCushionMm: 14e6,
+  screenRiserMm: 14e6,
+  keyboardTrayMm: 16e6,
+  columnMm: 20e6,
+  armsOff: 24e6,
+  deskMm: 26e6,
+};
 const totalOf = ({ penalty, parts }: Remedy): number =>
-  penalty + (parts.some(({ id }) => id === 'armsOff') ? ARMS_KEPT : 0);
+  parts.reduce((sum, { id }) => sum + PRICES[id], penalty);
 
-/** By what stays beyond hard bounds, and then by the total. */
-const byTotal = (a: Remedy, b: Remedy): number => a.hard - b.hard || totalOf(a) - totalOf(b);
+const byTotal = (a: Remedy, b: Remedy): number => totalOf(a) - totalOf(b);
 
 /** Of what is as good: what costs and takes least, then the better one; at a tie by name. */
 const byEase = (a: Remedy, b: Remedy): number =>
@@ -246,7 +257,7 @@ function inOrder(found: readonly Remedy[]): Remedy[] {
   const ordered: Remedy[] = [];
   while (waiting.length > 0) {
     const best = waiting[0]!;
-    const asGood = waiting.filter((r) => r.hard === best.hard && totalOf(r) <= totalOf(best) + WORTH);
+    const asGood = waiting.filter((r) => totalOf(r) <= totalOf(best) + WORTH);
     const [first] = asGood.sort(byEase);
     ordered.push(first!);
     waiting.splice(waiting.indexOf(first!), 1);

@@ -1,7 +1,4 @@
-/**
- * The solver: every adjustment is a finite list of positions. The back angle is fixed first (unless synchro ties it to
- * the pan); what works together is one block, searched by branch and bound; the rest separates.
- */
+/** The best settings of a seat at its place for this sitter: everything chosen together, and proved by bounds. */
 import {
   ADJUSTMENT_KINDS,
   ADJUSTMENT_KIND_IDS,
@@ -9,51 +6,36 @@ import {
   kindNumber,
   type AdjustmentKind,
 } from '../seat';
-import { Block, footrestCost, hasMargin, stepOf, type Axis } from './block';
-import type { Condition } from './conditions';
+import type { Axis } from './search/choice';
+import { computable, ownedBy, scopeOf } from './conditions';
 import { inPlace } from './in-place';
-import { sizeInUse, type RemedySettings, type Settings } from './inputs';
+import type { RemedySettings, Settings } from './inputs';
+import { costAt, judgesOf, leversOf, type Cost } from './judge';
+import { footrestCost } from './levers';
 import { oncePer } from './once';
-import { bestOnAxis, isQuick } from './one-axis';
-import { penaltyOf } from './penalty';
-import { computable, planOf } from './plan';
-import { search, searchSeveral, type Cost } from './search';
-import type { Problem, SetValues, Variable } from './problem';
+import { emptyValues, type Problem, type SetValues, type Variable } from './problem';
+import { Whole, stepOf } from './search/whole';
 
-export interface SolveResult {
+/** `proved`: no setting costs less. `budget`: so many boxes were opened that the best found so far is given. */
+export const ENDINGS = ['proved', 'budget'] as const;
+
+export interface SolveResult extends Cost {
   readonly settings: Settings;
-  /** The bounds prove the optimum; the word is kept for solvers that may stop early. */
-  readonly ended: 'optimal';
-  /** Hard violation in tenths; total penalty in millionths. */
-  readonly hard: number;
-  readonly penalty: number;
-  /** The bound below which no setting can cost; equal to `penalty` when optimal. */
+  readonly ended: (typeof ENDINGS)[number];
+  /** No setting costs less than this, millionths; equal to `penalty` where that is proved. */
   readonly bound: number;
+  /** Boxes opened. */
   readonly nodes: number;
 }
 
+/** So many boxes are opened for one seat at most: counted in boxes and never in time, so that results are the same everywhere. */
+export const BUDGET = 60_000;
+
+/** The same where many are tried one after the other: remedies, seats to choose among. */
+export const BUDGET_OF_MANY = 6000;
+
 /** Footrest heights tried as a remedy, mm: what footrests of the trade come in (common practice). */
 const FOOTREST_HEIGHTS_MM = [0, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 170, 180];
-
-/**
- * Nothing set. Every solving begins with a copy of it: one object of which no field is known to be a number is copied
- * ten times as fast as one that is put together, or that is all numbers.
- */
-const NOTHING: SetValues = { ...blank() };
-
-function blank(): SetValues {
-  const names = [...ADJUSTMENT_KIND_IDS, 'footrestMm', 'backCushionMm'] as const;
-  const values = Object.fromEntries(names.map((name) => [name, null])) as Record<string, number | null>;
-  for (const name of names) values[name] = NaN;
-  return values as SetValues;
-}
-
-export function emptyValues(remedies: RemedySettings): SetValues {
-  const values = { ...NOTHING };
-  values.footrestMm = sizeInUse(remedies, 'footrestMm');
-  values.backCushionMm = sizeInUse(remedies, 'backCushionMm');
-  return values;
-}
 
 /** The values that settings stand for. */
 export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
@@ -64,50 +46,47 @@ export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
   return values;
 }
 
-/** Adjustments that some measured condition speaks for; the others are left at their neutral position. */
+/**
+ * Adjustments that some measured condition speaks for; the others are left at rest. What is shown on no track is spoken
+ * for by everything that it moves.
+ */
 const spokenFor = oncePer((p): readonly boolean[] => {
-  const spoken = p.byNumber.map(() => false);
-  for (const c of computable(p)) for (const kind of c.owners(p)) spoken[kindNumber(kind)] = true;
-  return spoken;
+  const [own, moved] = [p.byNumber.map(() => false), p.byNumber.map(() => false)];
+  for (const c of computable(p)) {
+    for (const kind of c.owners(p)) own[kindNumber(kind)] = true;
+    for (const kind of scopeOf(p, c)) moved[kindNumber(kind)] = true;
+  }
+  const shown = ownedBy(p);
+  return own.map((isOwn, i) => isOwn || (moved[i]! && !shown.has(ADJUSTMENT_KIND_IDS[i]!)));
 });
 
-/** Where an adjustment stands that nothing speaks for: level, straight or off, else the middle. */
-function neutralPosition(p: Problem, kind: AdjustmentKind): number {
-  const values = p.variables[kind]?.values ?? [];
-  const { datum, units } = ADJUSTMENT_KINDS[kind];
+/** Where an adjustment stands that nothing speaks for: at rest, straight or off, else in the middle. */
+function neutralPosition(p: Problem, { kind, values }: Variable): number {
+  const { datum, units, rest } = ADJUSTMENT_KINDS[kind];
+  if (rest !== 'none')
+    return leversOf(p)
+      .get(kind)!
+      .reduce((best, cost, i, all) => (cost < all[best]! ? i : best), 0);
   if (units[0] !== 'deg' && datum !== 'off') return Math.floor((values.length - 1) / 2);
   return values.reduce((best, v, i) => (Math.abs(v) < Math.abs(values[best] ?? Infinity) ? i : best), 0);
 }
 
-/** A seat is never tipped forward unasked: only where the method wants the thighs to fall, or the sitter tips it. */
-const isUnasked = (p: Problem, { adjustment }: Variable): boolean =>
-  adjustment.holds.how !== 'passive' && !((p.targets.thigh.aimHi ?? 0) < 0);
+/** What tips a seat forward of level. */
+const TIPPING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle'];
 
-const heldAt = ({ values }: Variable, position: number | undefined): number | null =>
-  position !== undefined && values[position] !== undefined ? position : null;
-
-function axesOf(
-  p: Problem,
-  kinds: readonly AdjustmentKind[],
-  spoken: readonly boolean[],
-  { held = {}, chooseFootrest = false }: SolveOptions,
-): Axis[] {
-  const axes: Axis[] = [];
-  for (const kind of kinds) {
-    const variable = p.variables[kind];
-    if (!variable) continue;
-    if (chooseFootrest && kind === 'seatHeight')
-      axes.push({ key: 'footrestMm', first: 0, values: FOOTREST_HEIGHTS_MM });
-    const isFree = spoken[kindNumber(kind)] === true && !(kind === 'forwardTilt' && isUnasked(p, variable));
-    const only = heldAt(variable, held[kind]) ?? (isFree ? null : neutralPosition(p, kind));
-    axes.push(
-      only === null
-        ? { key: kind, first: 0, values: variable.values }
-        : { key: kind, first: only, values: variable.values.slice(only, only + 1) },
-    );
-  }
-  return axes;
+/**
+ * The first position that may be chosen. A seat is never tipped forward unasked: only where the method wants the thighs
+ * to fall, or the sitter tips it.
+ */
+function firstAsked(p: Problem, { kind, values, adjustment }: Variable): number {
+  if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive') return 0;
+  if ((p.targets.thigh.aimHi ?? 0) < 0) return 0;
+  const level = values.findIndex((v) => v >= 0);
+  return level < 0 ? values.length - 1 : level;
 }
+
+/** The lowest and highest position that something may take. */
+export type Within = Readonly<Partial<Record<Axis['key'], readonly [number, number]>>>;
 
 export interface SolveOptions {
   /** Remedies taken as given. */
@@ -116,146 +95,186 @@ export interface SolveOptions {
   readonly chooseFootrest?: boolean;
   /** Positions that stay as they are: the rest is set around them. A position that is not there is not held. */
   readonly held?: Settings['positions'];
+  /** Boxes opened at most. */
+  readonly budget?: number;
 }
 
-/** Whether an axis is quicker looked through than searched: it has few positions, or few where the cost can turn. */
-const canLookThrough = (p: Problem, { key }: Axis, conditions: readonly Condition[]): boolean =>
-  key !== 'footrestMm' && !hasMargin(key) && isQuick(p.variables[key]!, conditions);
+const axisOf = (
+  key: Axis['key'],
+  values: readonly number[],
+  costs: Float64Array,
+  from: number,
+  to: number,
+): Axis => ({ key, first: from, values: values.slice(from, to + 1), costs: costs.slice(from, to + 1) });
 
-/**
- * Two adjustments of which the first has conditions of its own: each chosen alone, the first one first. null where that
- * is not proved the best: it is, where all that the second one takes part in costs nothing then.
- */
-function oneAfterTheOther(
-  p: Problem,
-  axes: readonly Axis[],
-  conditions: readonly Condition[],
-  values: SetValues,
-): (Cost & { readonly positions: readonly number[]; readonly nodes: number }) | null {
-  const [first, second] = axes.map(({ key }) => (key === 'footrestMm' ? undefined : p.variables[key]));
-  if (!first || !second || [first, second].some(({ kind }) => hasMargin(kind))) return null;
-  const own = conditions.filter((c) => !c.scope.includes(second.kind));
-  const shared = conditions.filter((c) => c.scope.includes(second.kind));
-  if (own.length === 0) return null;
-  const one = bestOnAxis(p, values, first, own, 0);
-  const before = values[first.kind];
-  values[first.kind] = first.values[one.position]!;
-  const two = bestOnAxis(p, values, second, shared, 0);
-  values[first.kind] = before;
-  if (two.hard > 0 || two.penalty > 0) return null;
-  return { hard: one.hard, penalty: one.penalty, positions: [one.position, two.position], nodes: 2 };
+/** What each position of an adjustment costs by itself. */
+function costsOf(p: Problem, { kind, values }: Variable): Float64Array {
+  if (kind !== 'footrest') return leversOf(p).get(kind)!;
+  return Float64Array.from(values, (mm) => footrestCost(p.inputs.method.footrestPenalty, mm));
 }
 
-/** Chooses a stage; what can be moved alone, without a tie but its own position, is not searched but looked through. */
-function chooseStage(
-  p: Problem,
-  axes: readonly Axis[],
-  conditions: readonly Condition[],
-  values: SetValues,
-  put: (axis: Axis, at: number) => void,
-): Cost & { readonly nodes: number } {
-  const free = axes.filter((axis) => axis.values.length > 1);
-  for (const axis of axes) if (axis.values.length === 1) put(axis, 0);
-  const held = values.footrest > 0 && axes.some((a) => a.key === 'footrest') ? footrestCost(p) : 0;
-  const [only] = free;
-  const apart = free.length === 2 ? oneAfterTheOther(p, free, conditions, values) : null;
-  if (apart) {
-    free.forEach((axis, i) => put(axis, apart.positions[i]!));
-    return apart;
-  }
-  if (free.length > 1 || (only && !canLookThrough(p, only, conditions))) {
-    const found = search(new Block(p, free, conditions, values));
-    free.forEach((axis, i) => put(axis, found.positions[i]!));
-    return { ...found, penalty: found.penalty + held };
-  }
-  if (only && only.key !== 'footrestMm') {
-    const best = bestOnAxis(p, values, p.variables[only.key]!, conditions, 0);
-    put(only, best.position);
-    return { ...best, nodes: 1 };
-  }
-  let [hard, penalty] = [0, held];
-  for (const c of conditions) {
-    const one = penaltyOf(c.id, p.targets[c.id], c.residual(p, values));
-    hard += one.hard;
-    penalty += one.penalty;
-  }
-  return { hard, penalty, nodes: 1 };
-}
-
-/** The best reachable settings; the same problem always gives the same settings. */
-export function solve(bare: Problem, options: SolveOptions): SolveResult {
-  const p = inPlace(bare, options.remedies);
+/** Every position that each adjustment may take, in the order of the kinds. */
+function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false }: SolveOptions): Axis[] {
   const spoken = spokenFor(p);
-  const values = emptyValues(options.remedies);
-  const positions: Partial<Record<AdjustmentKind, number>> = {};
-  let [nodes, hard, penalty] = [0, 0, 0];
-  for (const stage of planOf(p)) {
-    const axes = axesOf(p, stage.kinds, spoken, options);
-    if (axes.length === 0) continue;
-    const put = (axis: Axis, at: number): void => {
-      values[axis.key] = axis.values[at]!;
-      if (axis.key !== 'footrestMm') positions[axis.key] = axis.first + at;
-    };
-    const found = chooseStage(p, axes, stage.conditions, values, put);
-    nodes += found.nodes;
-    hard += found.hard;
-    penalty += found.penalty;
+  const flat = p.inputs.method.footrestPenalty;
+  const footrests = chooseFootrest ? FOOTREST_HEIGHTS_MM : [remedies.footrestMm ?? 0];
+  const footrestCosts = Float64Array.from(footrests, (mm) => footrestCost(flat, mm));
+  const axes = [axisOf('footrestMm', footrests, footrestCosts, 0, footrests.length - 1)];
+  for (const kind of ADJUSTMENT_KIND_IDS) {
+    const variable = p.variables[kind];
+    if (!variable) continue;
+    const kept = held[kind];
+    const isHeld = kept !== undefined && variable.values[kept] !== undefined;
+    const isFree = !isHeld && spoken[kindNumber(kind)]!;
+    const from = isHeld ? kept : isFree ? firstAsked(p, variable) : neutralPosition(p, variable);
+    const to = isFree ? variable.values.length - 1 : from;
+    axes.push(axisOf(kind, variable.values, costsOf(p, variable), from, to));
   }
-  const { footrestMm } = values;
-  const remedies = options.chooseFootrest ? { ...options.remedies, footrestMm } : options.remedies;
-  const settings: Settings = { positions, remedies };
+  return axes;
+}
+
+/** The axes with some of them kept between two positions; null where nothing is left of one. */
+function narrowed(axes: readonly Axis[], within: Within): Axis[] | null {
+  const found: Axis[] = [];
+  for (const axis of axes) {
+    const [lo, hi] = within[axis.key] ?? [-Infinity, Infinity];
+    const from = Math.max(0, lo - axis.first);
+    const to = Math.min(axis.values.length - 1, hi - axis.first);
+    if (from > to) return null;
+    found.push({
+      ...axis,
+      first: axis.first + from,
+      values: axis.values.slice(from, to + 1),
+      costs: axis.costs.slice(from, to + 1),
+    });
+  }
+  return found;
+}
+
+function resultOf(
+  p: Problem,
+  axes: readonly Axis[],
+  { remedies, budget = BUDGET }: SolveOptions,
+): SolveResult {
+  const found = new Whole(p, axes, emptyValues(remedies), budget).search();
+  const positions: Partial<Record<AdjustmentKind, number>> = {};
+  let inUse = remedies;
+  axes.forEach(({ key, first, values }, i) => {
+    const at = found.positions[i]!;
+    if (key !== 'footrestMm') positions[key] = first + at;
+    else if (remedies.footrestMm !== undefined || values[at]! > 0)
+      inUse = { ...remedies, footrestMm: values[at]! };
+  });
+  const settings: Settings = { positions, remedies: inUse };
   return {
     settings,
-    ended: 'optimal',
-    hard,
-    penalty,
-    bound: penalty,
-    nodes,
+    ended: found.bound < found.penalty ? 'budget' : 'proved',
+    hard: costAt(p, valuesOfSettings(p, settings)).hard,
+    penalty: found.penalty,
+    bound: found.bound,
+    nodes: found.boxes,
   };
 }
 
-/** How many positions of an axis feel like the same setting. */
-function nearOn(axis: Axis): number {
-  const unit = axis.key === 'footrestMm' ? 'mm' : ADJUSTMENT_KINDS[axis.key].units[0];
-  const step = stepOf(axis);
-  return step > 0 ? Math.floor(ADJUSTMENT_UNITS[unit].closeBy / step) : 0;
+/** The best settings; the same problem always gives the same ones. */
+export function solve(bare: Problem, options: SolveOptions): SolveResult {
+  const p = inPlace(bare, options.remedies);
+  return resultOf(p, axesOf(p, options), options);
+}
+
+/** By what settings have to differ to be told apart. */
+export const TOLD_APART: readonly AdjustmentKind[] = [
+  'seatHeight',
+  'seatAngle',
+  'forwardTilt',
+  'chairAngle',
+  'backAngle',
+  'footrest',
+  'deskHeight',
+];
+const isTold = (key: Axis['key']): boolean => key === 'footrestMm' || TOLD_APART.includes(key);
+
+/** How many positions of an axis still feel like the same setting: within 10 mm, 2°, or one step. */
+function nearOn({ key, values }: Axis): number {
+  const unit = key === 'footrestMm' ? 'mm' : ADJUSTMENT_KINDS[key].units[0];
+  const step = stepOf(values);
+  return step > 0 ? Math.floor(ADJUSTMENT_UNITS[unit].closeBy / step + 1e-9) : 0;
+}
+
+type Ranges = Partial<Record<Axis['key'], readonly [number, number]>>;
+
+/** What of some ranges lies outside others on at least one axis, as ranges that do not overlap. */
+function outside(within: Within, near: Within, keys: readonly Axis['key'][]): Within[] {
+  const parts: Within[] = [];
+  let rest: Ranges = { ...within };
+  for (const key of keys) {
+    const [lo, hi] = rest[key]!;
+    const [from, to] = near[key]!;
+    if (lo > to || hi < from) return [...parts, rest];
+    if (lo < from) parts.push({ ...rest, [key]: [lo, from - 1] });
+    if (hi > to) parts.push({ ...rest, [key]: [to + 1, hi] });
+    rest = { ...rest, [key]: [Math.max(lo, from), Math.min(hi, to)] };
+  }
+  return parts;
 }
 
 /**
- * The next best settings after the best, best first: of what meets floor and desk each is the best that is not near a
- * better one (10 mm, 2°, one step); everything else is solved around it.
+ * The next best settings after the best, best first: each is the best of what differs from every better one by more than
+ * 10 mm, 2° or a step in the height, the angles, the desk or the footrest.
  * @returns at most `count`, fewer where nothing else is left
  */
 export function runnersUp(bare: Problem, options: SolveOptions, count: number): SolveResult[] {
   const p = inPlace(bare, options.remedies);
-  const best = solve(p, options);
-  const stage = planOf(p).find(({ kinds }) => kinds.includes('seatHeight'));
-  if (!stage) return [];
-  const axes = axesOf(p, stage.kinds, spokenFor(p), options);
-  const space = new Block(p, axes, stage.conditions, valuesOfSettings(p, best.settings));
-  return searchSeveral(space, count + 1, axes.map(nearOn))
-    .slice(1)
-    .map(({ positions }) => {
-      const held: Partial<Record<AdjustmentKind, number>> = { ...options.held };
-      let { remedies } = options;
-      axes.forEach((axis, i) => {
-        if (axis.key === 'footrestMm') remedies = { ...remedies, footrestMm: axis.values[positions[i]!]! };
-        else held[axis.key] = axis.first + positions[i]!;
-      });
-      return solve(p, { remedies, held });
+  const axes = axesOf(p, options);
+  const apart = axes.filter((a) => isTold(a.key) && a.values.length > 1);
+  const keys = apart.map((a) => a.key);
+  const whole: Within = Object.fromEntries(
+    apart.map((a) => [a.key, [a.first, a.first + a.values.length - 1] as const]),
+  );
+  interface Part {
+    readonly within: Within;
+    readonly result: SolveResult;
+  }
+  const solved = (within: Within): Part[] => {
+    const narrow = narrowed(axes, within);
+    return narrow ? [{ within, result: resultOf(p, narrow, options) }] : [];
+  };
+  const positionOf = (axis: Axis, { settings }: SolveResult): number =>
+    axis.key === 'footrestMm'
+      ? axis.values.indexOf(settings.remedies.footrestMm ?? 0)
+      : settings.positions[axis.key]!;
+  let open = solved(whole);
+  const found: SolveResult[] = [];
+  while (open.length > 0 && found.length <= count) {
+    const best = open.reduce((a, b) => (b.result.penalty < a.result.penalty ? b : a)).result;
+    found.push(best);
+    const near: Within = Object.fromEntries(
+      apart.map((a) => {
+        const at = positionOf(a, best);
+        return [a.key, [at - nearOn(a), at + nearOn(a)] as const];
+      }),
+    );
+    open = open.flatMap((part) => {
+      const parts = outside(part.within, near, keys);
+      return parts.length === 1 && parts[0] === part.within ? [part] : parts.flatMap(solved);
     });
+  }
+  return found.slice(1);
+}
+
+/**
+ * The best position of one adjustment with all others as they stand.
+ * @param v left as it is
+ */
+export function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
+  const { kind, values } = variable;
+  const judges = judgesOf(p).filter(({ condition }) => scopeOf(p, condition).includes(kind));
+  const axis = axisOf(kind, values, costsOf(p, variable), 0, values.length - 1);
+  return new Whole(p, [axis], { ...v }, BUDGET, judges).search().positions[0]!;
 }
 
 /** What settings cost in all, in the solver's own measure. */
 export function costOf(bare: Problem, settings: Settings): Cost {
   const p = inPlace(bare, settings.remedies);
-  const values = valuesOfSettings(p, settings);
-  const hasFootrest = values.footrestMm > 0 || values.footrest > 0;
-  let [hard, penalty] = [0, hasFootrest ? footrestCost(p) : 0];
-  for (const condition of computable(p)) {
-    const one = penaltyOf(condition.id, p.targets[condition.id], condition.residual(p, values));
-    hard += one.hard;
-    penalty += one.penalty;
-  }
-  return { hard, penalty };
+  return costAt(p, valuesOfSettings(p, settings));
 }

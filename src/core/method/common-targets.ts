@@ -16,12 +16,17 @@ export const assumed = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
   source: 'assumed',
 });
 
+/** Two solids that must not meet, mm apart; and what is comfortable above that. */
+const CONTACT = assumed({ bandLo: 0, aimLo: 5, weight: 20 });
+const COMFORT = practice({ bandLo: 10, aimLo: 20, weight: 1 });
+
 /** The targets that every method starts from; each may put its own in their place. */
 export const COMMON_TARGETS = {
-  footGap: practice({ hardLo: -60, bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5 }),
-  thigh: practice({ bandLo: -2, aimLo: 0, aimHi: 0, bandHi: 2, weight: 2 }),
-  trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 100, weight: 1 }),
-  backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 5, bandHi: 10, weight: 2 }),
+  footGap: practice({ hardLo: -45, bandLo: -25, aimLo: -15, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5 }),
+  thigh: practice({ bandLo: -4, aimLo: 0, aimHi: 0, bandHi: 4, weight: 2 }),
+  // Back less thigh says the same: shown, and added up only by methods that give it a weight.
+  trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 100, weight: 0 }),
+  backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 5, bandHi: 10, weight: 4 }),
   lumbarHeight: practice({ bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 25, weight: 0.5 }),
   lumbarByPractice: {
     bandLo: 150,
@@ -37,20 +42,21 @@ export const COMMON_TARGETS = {
   lowerLumbar: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   lumbarEven: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
   tension: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
-  tiltLock: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 0.5 }),
-  tiltLimiter: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
-  armHeight: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 3 }),
+  tiltLock: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 1 }),
+  tiltLimiter: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
+  armHeight: practice({ bandLo: -20, aimLo: -10, aimHi: 0, bandHi: 5, hardHi: 25, weight: 3 }),
   // Stronger than the elbow's own aim, within whose band it stays.
   padsLevel: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 4 }),
-  armSpread: assumed({ bandLo: -5, aimLo: 0, aimHi: 15, bandHi: 20, weight: 1 }),
-  hipClearance: practice({ bandLo: 20, aimLo: 20, weight: 1 }),
-  padReach: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 0.5 }),
-  padAtDesk: practice({ hardLo: -20, bandLo: -10, aimLo: 0, weight: 1 }),
-  armPivot: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 10, weight: 0.5 }),
-  armAngle: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
+  armSpread: assumed({ aimHi: 15, bandHi: 20, weight: 1 }),
+  hipContact: CONTACT,
+  hipClearance: COMFORT,
+  padReach: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 1 }),
+  padAtDesk: practice({ bandLo: -10, aimLo: 0, weight: 1 }),
+  armPivot: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+  armAngle: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
   headHeight: practice({ bandLo: -20, aimLo: 0, aimHi: 0, bandHi: 20, weight: 1 }),
-  headAngle: assumed({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 10, weight: 0.5 }),
-  headDepth: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 0.5 }),
+  headAngle: assumed({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+  headDepth: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 1 }),
   leverElbow: practice({ bandLo: 90, aimLo: 100, aimHi: 120, bandHi: 135, weight: 3 }),
   pedalKnee: {
     bandLo: 95,
@@ -62,10 +68,12 @@ export const COMMON_TARGETS = {
     source: 'band: Rebiffé 1969; from memory',
   },
   suspensionWeight: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
-  damper: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 0.5 }),
-  deskTop: practice({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 3 }),
-  deskClearance: practice({ hardLo: 0, bandLo: 20, aimLo: 20, weight: 1 }),
-  headroom: assumed({ hardLo: 0, bandLo: 0, aimLo: 50, weight: 3 }),
+  damper: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
+  deskTop: practice({ bandLo: -45, aimLo: -30, aimHi: 0, bandHi: 25, weight: 3 }),
+  deskContact: CONTACT,
+  deskClearance: COMFORT,
+  // Through the roof is refused: nothing below is dear enough to go there.
+  headroom: assumed({ hardLo: 0, bandLo: 0, aimLo: 50, weight: 40 }),
   gaze: {
     bandLo: 0,
     aimLo: 15,

@@ -32,13 +32,15 @@ export const CONDITION_UNITS = {
   armHeight: 'mm',
   /** Upper arm out from the body. */
   armSpread: 'deg',
+  /** Clear distance between the pads less the hips, with what soft tissue gives. */
+  hipContact: 'mm',
   /** Clear distance between the pads less the hips. */
   hipClearance: 'mm',
   /** Pad top less the desk's top, as far as the elbow's band lets pads follow a desk; of methods with arms to the desk. */
   padsLevel: 'mm',
   /** Front end of the pad before the elbow. */
   padReach: 'mm',
-  /** Front end of the pad to 20 mm short of a desk that it cannot pass under; nothing where it can. */
+  /** Front end of the pad to 20 mm short of a desk, or room for it to pass under the desk: whichever is more. */
   padAtDesk: 'mm',
   /** Turn of the pad less the turn of the forearm over it. */
   armPivot: 'deg',
@@ -61,6 +63,8 @@ export const CONDITION_UNITS = {
   /** Desk top less the height the task wants at this elbow. */
   deskTop: 'mm',
   /** Desk underside, drawer or apron less what has to go under it. */
+  deskContact: 'mm',
+  /** The same over the thighs alone, for comfort. */
   deskClearance: 'mm',
   /** Ceiling of a cab less the top of the head, thrown up by the ride. */
   headroom: 'mm',
@@ -72,7 +76,7 @@ export type ConditionId = keyof typeof CONDITION_UNITS;
 export const CONDITION_IDS = Object.keys(CONDITION_UNITS) as ConditionId[];
 
 /** Tie-breaks in the order in which a solver applies them. */
-export const TIE_BREAKS = ['shorterDepth', 'lowerArm', 'lighterTension', 'largerMargin'] as const;
+export const TIE_BREAKS = ['shorterDepth', 'lowerArm', 'lighterTension', 'nearerRest'] as const;
 export type TieBreak = (typeof TIE_BREAKS)[number];
 
 /** What a method has to be warned of, wherever it is chosen (wording key `caution.method.<id>`). */
@@ -126,8 +130,12 @@ export interface Method {
   readonly armsTo?: ArmsTo | undefined;
   /** Back angle from which the head leans on its rest, degrees; upright it must not touch. */
   readonly headRestFromDeg: number;
-  /** What using a footrest costs, in units of penalty. */
+  /** What using a footrest costs, in points. */
   readonly footrestPenalty: number;
+  /** The seat is set so low that the knee rises off the pan to the lower end of the thigh's aim. */
+  readonly raisesKnee?: true | undefined;
+  /** Where neither pan nor front slope can let the thigh fall, level is aimed at. */
+  readonly orLevel?: true | undefined;
   readonly tieBreaks: readonly TieBreak[];
   readonly order: readonly AdjustmentKind[];
   /** What is set a second time at the end, because later steps moved it. */

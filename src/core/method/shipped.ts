@@ -4,26 +4,27 @@ import type { Method, MethodStep } from './method';
 import { ORDERS } from './orders';
 import type { Target } from './target';
 
-const TIE_BREAKS: Method['tieBreaks'] = ['shorterDepth', 'lowerArm', 'lighterTension', 'largerMargin'];
+const TIE_BREAKS: Method['tieBreaks'] = ['shorterDepth', 'lowerArm', 'lighterTension', 'nearerRest'];
 /** Elbow at the keyboard (common practice). */
 const ELBOW = { lo: 90, hi: 120 };
 
-/** Room behind the knee, as practitioners say it. */
+/** Room behind the knee, as practitioners say it: best in the middle, and never so little that the edge presses. */
 const ROOM = {
-  wide: practice({ bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4 }),
-  narrow: practice({ bandLo: 25, aimLo: 37, aimHi: 38, bandHi: 50, weight: 4 }),
-  roomy: practice({ bandLo: 50, aimLo: 62, aimHi: 63, bandHi: 75, weight: 4 }),
-  /** Three fingers: as broad as the hand is, give or take. */
-  threeFingers: practice({ bandLo: 40, aimLo: 50, aimHi: 50, bandHi: 65, weight: 4 }),
-  /** From three to four of them. */
-  threeToFour: practice({ bandLo: 50, aimLo: 55, aimHi: 65, bandHi: 70, weight: 4 }),
+  wide: practice({ hardLo: 10, bandLo: 25, aimLo: 50, aimHi: 50, bandHi: 75, weight: 4 }),
+  narrow: practice({ hardLo: 10, bandLo: 25, aimLo: 37.5, aimHi: 37.5, bandHi: 50, weight: 4 }),
+  roomy: practice({ hardLo: 25, bandLo: 50, aimLo: 62.5, aimHi: 62.5, bandHi: 75, weight: 4 }),
+  /** From three to four fingers, as broad as the hand is. */
+  threeToFour: practice({ hardLo: 25, bandLo: 50, aimLo: 60, aimHi: 60, bandHi: 70, weight: 4 }),
+  wedge: practice({ hardLo: 10, bandLo: 40, aimLo: 95, aimHi: 95, bandHi: 150, weight: 4 }),
+  /** A short pan is the point of it: no upper end. */
+  short: practice({ hardLo: 25, bandLo: 60, aimLo: 70, weight: 4 }),
 } as const satisfies Record<string, Target>;
 
 type Part = Pick<Method, 'id' | 'name' | 'summary' | 'kneeRoom'> & Partial<Method>;
 
 const method = (part: Part): Method => ({
   headRestFromDeg: 15,
-  footrestPenalty: 1,
+  footrestPenalty: 14,
   tieBreaks: TIE_BREAKS,
   order: ORDERS.groundUp,
   reported: { knee: { lo: 85, hi: 110 }, elbow: ELBOW },
@@ -37,7 +38,7 @@ const RIGHT_ANGLE = method({
   summary:
     'Thighs level, knees at a right angle, trunk upright or a little back. Simple to teach, easy to check.',
   kneeRoom: ROOM.wide,
-  reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
+  reported: { knee: { lo: 85, hi: 105 }, elbow: ELBOW },
 });
 
 const ARMS_TO_DESK = method({
@@ -47,13 +48,13 @@ const ARMS_TO_DESK = method({
     'As right angle, with the pads level with the desk top so that the forearms run on without a step, as long as the desk is at elbow height.',
   kneeRoom: ROOM.wide,
   armsTo: 'desk',
-  reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
+  reported: { knee: { lo: 85, hi: 105 }, elbow: ELBOW },
 });
 
 /** A hip opened by the back. */
 const OPENED = {
-  trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 1 }),
-  backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 10, bandHi: 20, weight: 2 }),
+  trunkThigh: practice({ bandLo: 95, aimLo: 95, aimHi: 110, bandHi: 110, weight: 0 }),
+  backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 10, bandHi: 20, weight: 4 }),
 };
 
 const OPEN_HIP = method({
@@ -61,7 +62,8 @@ const OPEN_HIP = method({
   name: 'Open hip',
   summary:
     'Hips a little above the knees and the back leaned at least 5°, so that the hip opens and breathing is easy.',
-  targets: { ...OPENED, thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 0, bandHi: 3, weight: 2 }) },
+  targets: { ...OPENED, thigh: practice({ bandLo: -6, aimLo: -3, aimHi: 0, bandHi: 2, weight: 2 }) },
+  orLevel: true,
   kneeRoom: ROOM.roomy,
 });
 
@@ -71,15 +73,14 @@ const LOW_SEAT = method({
   summary:
     'Knees as high as the hips or a little higher, the back leaned as far as the thighs rise. Takes the edge off the thighs and plants the feet.',
   targets: {
-    thigh: practice({ bandLo: 4, aimLo: 6, aimHi: 6, bandHi: 8, weight: 2 }),
-    trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 105, weight: 1 }),
-    backAngle: practice({ bandLo: 4, aimLo: 8, aimHi: 8, bandHi: 15, weight: 2 }),
-    // The knee rises because the seat is low: how low, the thigh says, and no lower than it says.
-    footGap: practice({ hardLo: -100, bandLo: -75, aimLo: 0, aimHi: 0, bandHi: 5, hardHi: 60, weight: 1 }),
+    thigh: practice({ bandLo: 2, aimLo: 4, aimHi: 8, bandHi: 10, weight: 2 }),
+    trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 105, weight: 0 }),
+    backAngle: practice({ bandLo: 4, aimLo: 8, aimHi: 8, bandHi: 15, weight: 4 }),
   },
+  raisesKnee: true,
   kneeRoom: ROOM.narrow,
   cautions: ['lowSeat'],
-  reported: { knee: { lo: 80, hi: 95 }, elbow: ELBOW },
+  reported: { knee: { lo: 75, hi: 105 }, elbow: ELBOW },
 });
 
 const OPEN_WEDGE = method({
@@ -90,10 +91,9 @@ const OPEN_WEDGE = method({
   targets: {
     thigh: practice({ bandLo: -15, aimLo: -10, aimHi: -10, bandHi: -5, weight: 2 }),
     trunkThigh: practice({ bandLo: 95, aimLo: 100, aimHi: 105, bandHi: 110, weight: 1 }),
-    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 2, bandHi: 6, weight: 2 }),
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 2, bandHi: 6, weight: 4 }),
   },
-  kneeRoom: ROOM.threeFingers,
-  fingers: { lo: 3, hi: 3, whose: 'fitter' },
+  kneeRoom: ROOM.wedge,
   order: ORDERS.tiltThenHeight,
   again: ['seatHeight'],
   cautions: ['openWedge'],
@@ -107,9 +107,9 @@ const SADDLE = method({
   targets: {
     thigh: practice({ bandLo: -45, aimLo: -35, aimHi: -25, bandHi: -20, weight: 2 }),
     trunkThigh: practice({ bandLo: 110, aimLo: 115, aimHi: 130, bandHi: 135, weight: 1 }),
-    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 0, bandHi: 5, weight: 2 }),
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 0, bandHi: 5, weight: 4 }),
   },
-  kneeRoom: ROOM.wide,
+  kneeRoom: ROOM.short,
   order: ORDERS.depthBeforeHeight,
   cautions: ['saddle', 'openWedge'],
   reported: { knee: { lo: 110, hi: 140 }, elbow: ELBOW },
@@ -121,9 +121,9 @@ const LAID_BACK = method({
   summary:
     'Back leaned 15 to 20°, to move from all day; further for reading and the telephone. Takes load off the back.',
   targets: {
-    thigh: practice({ bandLo: -3, aimLo: 0, aimHi: 2, bandHi: 5, weight: 2 }),
-    trunkThigh: practice({ bandLo: 100, aimLo: 105, aimHi: 110, bandHi: 120, weight: 1 }),
-    backAngle: practice({ bandLo: 12, aimLo: 15, aimHi: 15, bandHi: 20, weight: 2 }),
+    thigh: practice({ bandLo: 0, aimLo: 3, aimHi: 6, bandHi: 8, weight: 2 }),
+    trunkThigh: practice({ bandLo: 100, aimLo: 105, aimHi: 110, bandHi: 120, weight: 0 }),
+    backAngle: practice({ bandLo: 13, aimLo: 15, aimHi: 20, bandHi: 30, weight: 4 }),
   },
   kneeRoom: ROOM.roomy,
   order: ORDERS.tensionBeforeBack,
@@ -135,11 +135,11 @@ const BREAKS_ONLY = method({
   name: 'Recline for breaks only',
   summary: 'Upright for work; leaning back is rest. For those who want their posture disciplined.',
   targets: {
-    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 3, bandHi: 6, weight: 2 }),
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 3, bandHi: 6, weight: 4 }),
   },
   kneeRoom: ROOM.wide,
   order: ORDERS.lumbarAndArmsFirst,
-  reported: { knee: { lo: 85, hi: 100 }, elbow: ELBOW },
+  reported: { knee: { lo: 85, hi: 105 }, elbow: ELBOW },
 });
 
 const OPENING: readonly MethodStep[] = [
@@ -167,6 +167,7 @@ const THEN_OPEN = method({
   summary:
     'Begins square and is opened by back and tilt until it feels best. Teaches the sitter what each lever does.',
   targets: OPEN_HIP.targets,
+  orLevel: true,
   kneeRoom: ROOM.threeToFour,
   fingers: { lo: 3, hi: 4, whose: 'sitter' },
   steps: OPENING,
@@ -179,9 +180,9 @@ const SITTER_LED = method({
     'The sitter finds each setting blind, by preference; then it is measured and judged. Comfort is the arbiter.',
   targets: {
     thigh: practice({ bandLo: -6, aimLo: -2, aimHi: 2, bandHi: 6, weight: 1 }),
-    trunkThigh: practice({ bandLo: 90, aimLo: 95, aimHi: 110, bandHi: 120, weight: 1 }),
+    trunkThigh: practice({ bandLo: 90, aimLo: 95, aimHi: 110, bandHi: 120, weight: 0 }),
     backAngle: practice({ bandLo: 0, aimLo: 5, aimHi: 15, bandHi: 25, weight: 1 }),
-    armHeight: practice({ bandLo: -15, aimLo: -5, aimHi: 0, bandHi: 10, weight: 2 }),
+    armHeight: practice({ bandLo: -25, aimLo: -15, aimHi: 0, bandHi: 10, hardHi: 25, weight: 2 }),
     lumbarHeight: practice({ bandLo: -40, aimLo: -15, aimHi: 15, bandHi: 40, weight: 0.5 }),
   },
   kneeRoom: practice({ bandLo: 20, aimLo: 35, aimHi: 65, bandHi: 90, weight: 3 }),
@@ -211,17 +212,17 @@ const EYE_AND_HANDS = method({
     gaze: { ...COMMON_TARGETS.gaze, weight: 5 },
     leverElbow: { ...COMMON_TARGETS.leverElbow, weight: 5 },
     footGap: { ...COMMON_TARGETS.footGap, weight: 3 },
-    thigh: assumed({ bandLo: -2, aimLo: 0, aimHi: 6, bandHi: 10, weight: 1 }),
+    thigh: assumed({ bandLo: -4, aimLo: 0, aimHi: 6, bandHi: 10, weight: 1 }),
     trunkThigh: {
       bandLo: 95,
       aimLo: 100,
       aimHi: 110,
       bandHi: 120,
-      weight: 1,
+      weight: 0,
       basis: 'published',
       source: 'band: Rebiffé 1969; aim assumed inside it; from memory',
     },
-    backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 15, bandHi: 25, weight: 2 }),
+    backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 15, bandHi: 25, weight: 4 }),
   },
   kneeRoom: ROOM.wide,
   order: ORDERS.operator,

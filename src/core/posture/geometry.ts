@@ -35,15 +35,19 @@ export function datumFromRear(recessMm: number, pushMm: number): number {
 
 /**
  * How a leg stands when the hollow of the knee would lie at `hollowMm` on the pan: hanging where the seat is too
- * high; foot forward, then knee raised, where it is too low.
+ * high. Where it is too low the foot stands anywhere between flat under a raised knee and as far forward as it goes,
+ * where the thigh comes nearest to what is wanted; lower still, the knee rises.
  *
- * @param hollowMm height of the hollow on the pan, mm
+ * @param hollowMm height of the hollow with the thigh at `restDeg`, mm
  * @param soleMm foot support plus shoe, mm
  * @param poplitealMm lower leg length, mm
  * @param ankleMm ankle height, mm
  * @param reachMm along the thigh from the seated datum to the hollow, mm
  * @param panDeg pan angle
- * @returns `gapMm` positive when the feet dangle, negative when the seat is too low; shank and thigh angles
+ * @param wantedDeg where the thigh is wanted
+ * @param restDeg how the thigh lies where a method raises the knee off the pan; otherwise the pan angle
+ * @returns `gapMm` positive when the feet dangle, or the knee is not raised as far as the method has it; negative when
+ * the seat is too low; shank and thigh angles
  */
 export function legPosture(
   hollowMm: number,
@@ -52,16 +56,22 @@ export function legPosture(
   ankleMm: number,
   reachMm: number,
   panDeg: number,
+  wantedDeg: number,
+  restDeg = panDeg,
 ): { readonly gapMm: number; readonly shankDeg: number; readonly thighDeg: number } {
   const gapMm = hollowMm - (soleMm + poplitealMm);
-  if (gapMm >= 0) return { gapMm, shankDeg: 0, thighDeg: panDeg };
+  if (gapMm >= 0) {
+    const fallen = restDeg === panDeg ? panDeg : asinDeg(sinDeg(restDeg) - gapMm / reachMm);
+    return { gapMm, shankDeg: 0, thighDeg: Math.max(panDeg, fallen) };
+  }
   const shank = poplitealMm - ankleMm;
-  const forward = acosDeg((hollowMm - soleMm - ankleMm) / shank);
-  if (forward <= SHANK_FORWARD_MOST_DEG) return { gapMm, shankDeg: forward, thighDeg: panDeg };
-  const raised = soleMm + ankleMm + shank * cosDeg(SHANK_FORWARD_MOST_DEG);
-  const lift = raised - hollowMm;
-  const thighDeg = Math.min(THIGH_MOST_DEG, asinDeg(sinDeg(panDeg) + lift / reachMm));
-  return { gapMm, shankDeg: SHANK_FORWARD_MOST_DEG, thighDeg };
+  const lifted = (mm: number): number => Math.min(THIGH_MOST_DEG, asinDeg(sinDeg(restDeg) + mm / reachMm));
+  const forward = soleMm + ankleMm + shank * cosDeg(SHANK_FORWARD_MOST_DEG) - hollowMm;
+  const lowest = forward <= 0 ? restDeg : lifted(forward);
+  const thighDeg = Math.max(lowest, Math.min(lifted(-gapMm), wantedDeg));
+  const standsMm = hollowMm + reachMm * (sinDeg(thighDeg) - sinDeg(restDeg));
+  const shankDeg = Math.min(SHANK_FORWARD_MOST_DEG, acosDeg((standsMm - soleMm - ankleMm) / shank));
+  return { gapMm, shankDeg, thighDeg };
 }
 
 /**
@@ -105,6 +115,29 @@ export const forwardOfBack = (pivotMm: number, landmarkMm: number, backDeg: numb
 export function sideAngleDeg(one: number, two: number, third: number): number {
   const cosine = (one * one + two * two - third * third) / (2 * one * two);
   return acosDeg(Math.max(-1, Math.min(1, cosine)));
+}
+
+/** How much lower a relaxed trunk stands than an erect one, mm: with nothing behind it, and against a leaning back. */
+export interface Slump {
+  readonly free: number;
+  readonly leaning: number;
+}
+
+/**
+ * Seated heights are taken erect and used relaxed. Eye: Pheasant, from memory; the others assumed. Against a back from
+ * this lean on the trunk is carried; more upright the slump grows in a straight line.
+ */
+export const SLUMPS = {
+  eye: { free: 40, leaning: 20 },
+  neck: { free: 25, leaning: 15 },
+  shoulder: { free: 20, leaning: 10 },
+} as const satisfies Record<string, Slump>;
+export const CARRIED_FROM_DEG = 10;
+
+/** @param hasBack whether there is a back to lean against */
+export function slumpMm({ free, leaning }: Slump, hasBack: boolean, backDeg: number): number {
+  if (!hasBack || backDeg <= 0) return free;
+  return free + (leaning - free) * Math.min(1, backDeg / CARRIED_FROM_DEG);
 }
 
 /** Angle between trunk and the underside of the thigh. */

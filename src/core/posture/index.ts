@@ -13,7 +13,9 @@ export {
   type Point,
 } from './frame';
 export {
+  CARRIED_FROM_DEG,
   HIP_TO_SHOULDER_FRACTION,
+  SLUMPS,
   TRUNK_CENTRE_FRACTION,
   TRUNK_MASS_FRACTION,
   alongBack,
@@ -34,7 +36,9 @@ export {
   padTurnDeg,
   panHeight,
   sideAngleDeg,
+  slumpMm,
   thighTopAbove,
   trunkMomentNm,
   trunkThighDeg,
+  type Slump,
 } from './geometry';

@@ -1,6 +1,7 @@
 /** Seats in the order in which they are to be considered for one person at one place. */
 import { certaintyOfSeat, type Draws } from '../certainty';
 import {
+  BUDGET_OF_MANY,
   NO_REMEDIES,
   computableConditions,
   followsStraight,
@@ -105,7 +106,7 @@ export function rankOne(asked: Asked, seat: SeatModel, draws: Draws): RankedSeat
   const refusals = checks.filter((c) => c.verdict === 'refused');
   if (refusals.length > 0) return { ...of, reasons: refusals.map((c) => c.reason) };
   const p = problemOf(inputs);
-  const { settings, hard, penalty } = solve(p, { remedies: NO_REMEDIES });
+  const { settings, hard, penalty } = solve(p, { remedies: NO_REMEDIES, budget: BUDGET_OF_MANY });
   const { all, standardError, limiting } = certaintyOfSeat(p, settings, draws);
   return {
     ...of,

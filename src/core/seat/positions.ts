@@ -119,6 +119,15 @@ export function positionSpread(adjustment: Adjustment, position: number): number
   return Math.hypot((1 - share) * travel.lowest.spread, share * travel.highest.spread);
 }
 
+/** A value off a sheet or by tape is as sure as this, as a deviation (common practice); counts and states are exact. */
+const USUAL_SPREAD: Readonly<Partial<Record<Adjustment['unit'], number>>> = { mm: 3, deg: 1, turn: 1 / 16 };
+
+/** How far a position may be off, as a deviation, in the adjustment's unit: as stated, else as is usual. */
+export function looseness(adjustment: Adjustment, position: number): number {
+  if (adjustment.travel.type === 'onOff') return 0;
+  return positionSpread(adjustment, position) || (USUAL_SPREAD[adjustment.unit] ?? 0);
+}
+
 /** A travel with every position moved by as much, in its unit. */
 export function movedTravel(travel: Travel, by: number): Travel {
   const to = (q: Quantity): Quantity => ({ ...q, value: q.value + by });

@@ -53,13 +53,15 @@ function useFound(asked: Asked | null): ChoicesFound | null {
   return useJob('choices', input).result;
 }
 
+/** Less than half of the last digit that is shown is no difference, millionths. */
+const WORTH_NAMING = 5e3;
+
 const pointsOf = (millionths: number): string => (millionths / MILLION).toFixed(2);
 
 /** The conditions that cost more here than in the best, dearest first; of the best itself all that cost. */
 function dearer(choice: Choice, best: Choice): string[] {
   const there = new Map(best === choice ? [] : best.binding.map((b) => [b.id, b]));
-  const more = ({ id, hard, penalty }: Binding): boolean =>
-    hard > (there.get(id)?.hard ?? 0) || penalty > (there.get(id)?.penalty ?? 0);
+  const more = ({ id, penalty }: Binding): boolean => penalty - (there.get(id)?.penalty ?? 0) >= WORTH_NAMING;
   return choice.binding
     .filter(more)
     .slice(0, MOST_NAMED)
@@ -71,8 +73,7 @@ function costs(choice: Choice, best: Choice): Message {
   const end = list.words.length > 0 ? '.for' : '';
   if (choice === best)
     return message(`set.choices.points${end}`, { points: { text: pointsOf(choice.penalty) }, list });
-  if (choice.hard > best.hard) return message('set.choices.beyond', { list });
-  if (choice.penalty === best.penalty) return message('set.choices.even');
+  if (choice.penalty - best.penalty < WORTH_NAMING) return message('set.choices.even');
   const points = { text: pointsOf(choice.penalty - best.penalty) };
   return message(`set.choices.more${end}`, { points, list });
 }

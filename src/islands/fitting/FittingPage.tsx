@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type Remedy, type RemedySettings } from '../../core/fit';
 import { takeAddedSeat } from '../../ui/added-seat';
@@ -14,7 +14,6 @@ import parts from '../../ui/parts.module.css';
 import { sayDate, word } from '../../words';
 import { MeasureForm } from '../people/MeasureForm';
 import { CardStage } from './CardStage';
-import { ChooseStage } from './ChooseStage';
 import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
 import { SetStage } from './SetStage';
 import { STAGES, StageStrip, type Stage } from './StageStrip';
@@ -25,6 +24,24 @@ import { useSetting, type Setting } from './use-setting';
 import { ANY_SEAT, useShelf, wantedBy } from './use-shelf';
 import { useStateLink, type LinkNotice } from './use-state-link';
 import styles from './fitting.module.css';
+
+/** Not needed to set a seat: brought when it is asked for, and a while after the page for whoever then loses the network. */
+const loadChoosing = () => import('./ChooseStage');
+const ChooseStage = lazy(async () => ({ default: (await loadChoosing()).ChooseStage }));
+const CHOOSING_AFTER_MS = 4000;
+
+/** Returns whether the page is in a browser yet: the server does not wait for what is brought later. */
+function useChoosingSoon(): boolean {
+  useEffect(() => {
+    const timer = setTimeout(() => void loadChoosing().catch(() => undefined), CHOOSING_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return useSyncExternalStore(
+    () => () => undefined,
+    () => true,
+    () => false,
+  );
+}
 
 interface Props {
   readonly page: PageProps;
@@ -204,6 +221,7 @@ function useAddedSeat({ fitting, edit }: FittingState): void {
 }
 
 function FittingScreen({ fitting: initial, stage: first, places, methods }: Props) {
+  const isInBrowser = useChoosingSoon();
   const state = useFitting(initial);
   const { stage, go } = useStage(first);
   const setting = useSetting(state.fitting);
@@ -290,14 +308,20 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
         )}
         {(stage === 'choose' || (!setting && stage !== 'measure')) && (
           <>
-            <ChooseStage
-              state={state}
-              shelf={shelf}
-              filter={filter}
-              onFilter={setFilter}
-              places={places}
-              methods={methods}
-            />
+            {isInBrowser ? (
+              <Suspense fallback={<p role="status">{word('fitting.choosing')}</p>}>
+                <ChooseStage
+                  state={state}
+                  shelf={shelf}
+                  filter={filter}
+                  onFilter={setFilter}
+                  places={places}
+                  methods={methods}
+                />
+              </Suspense>
+            ) : (
+              <p role="status">{word('fitting.choosing')}</p>
+            )}
             <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
               {word('fitting.next.set')}
             </Button>

@@ -46,6 +46,9 @@ function About({ method }: { readonly method: Method }) {
     ],
     ['methods.headRestFrom', `${method.headRestFromDeg}° (${word('basis.practice')})`],
     ['methods.footrestPenalty', `${method.footrestPenalty} (${word('basis.assumed')})`],
+    ...(['raisesKnee', 'orLevel'] as const)
+      .filter((key) => method[key])
+      .map((key) => ['methods.thigh', word(`methods.${key}`)] as const),
   ];
   return (
     <>

@@ -1,5 +1,7 @@
 import { padTurnDeg } from '../../posture';
+import type { AdjustmentKind } from '../../seat';
 import {
+  HIP_GIVES_MM,
   clearAtSpread,
   clearMm,
   elbowHalfMm,
@@ -7,14 +9,17 @@ import {
   forearmDeg,
   orZero,
   padAtDeskTopMm,
+  padBeforeDeskMm,
   padBeforeElbowMm,
-  padToDeskMm,
+  padUnderDeskMm,
   spreadDeg,
 } from '../on-seat';
 import {
   ELBOW,
-  PAN,
+  LEANS,
+  LEVEL_SITS,
   PUSH,
+  SITS,
   TRUNK,
   both,
   elbowNeeds,
@@ -24,6 +29,11 @@ import {
   placeHas,
   type ConditionRow,
 } from './condition';
+
+/** Pads too low for the elbow may be left unused: what that costs, and for each millimetre (assumed). */
+const PADS_UNUSED = { flat: 12, perUnit: 0.01 };
+/** What moves the front end of the pads against the elbow. */
+const PAD_FRONT: readonly AdjustmentKind[] = ['armDepth', ...LEANS, ...PUSH];
 
 /** Arms and their pads. */
 export const ARM_CONDITIONS: readonly ConditionRow[] = [
@@ -37,6 +47,16 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     onTrack: (kind) => ({
       valueAt: (p, v, deg) => clearAtSpread(p, deg) - (kind === 'armWidth' ? orZero(v.padSlide) : v.armWidth),
     }),
+  },
+  {
+    id: 'hipContact',
+    owners: owned('armWidth', 'padSlide'),
+    scope: ['armWidth', 'padSlide'],
+    applies: has('armWidth'),
+    needs: () => ['hipBreadthSitting'],
+    residual: (p, v) => clearMm(v) - p.body.hipBreadthSitting + HIP_GIVES_MM,
+    onTrack: 1,
+    isStraight: true,
   },
   {
     id: 'hipClearance',
@@ -55,14 +75,15 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     applies: has('armHeight'),
     needs: elbowNeeds,
     residual: (p, v) => v.armHeight - elbowOnPadMm(p, v),
-    extent: (x) => x.armOnPad(),
+    unused: PADS_UNUSED,
     onTrack: 1,
     isStraight: true,
   },
   {
     id: 'padsLevel',
     owners: owned('armHeight'),
-    scope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...PAN],
+    scope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...SITS],
+    levelScope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...LEVEL_SITS],
     applies: both(has('armHeight'), has('deskHeight'), (p) => p.inputs.method.armsTo === 'desk'),
     needs: elbowNeeds,
     residual: (p, v) => v.armHeight - padAtDeskTopMm(p, v),
@@ -72,22 +93,24 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'padReach',
     owners: owned('armDepth'),
-    scope: ['armDepth', 'armHeight', ...PAN, ...PUSH],
+    scope: PAD_FRONT,
     applies: both(has('armDepth'), (p) => p.inputs.seat.arms !== null),
-    needs: () => ['shoulderHeightSitting'],
+    needs: (p) => (p.seat.armsMoveWithBack ? ELBOW : ['shoulderHeightSitting']),
     residual: padBeforeElbowMm,
-    extent: (x) => x.padReach(),
     onTrack: 1,
     isStraight: true,
   },
   {
     id: 'padAtDesk',
     owners: owned('armDepth'),
-    scope: ['armDepth', 'armHeight', 'deskHeight', ...PAN, ...PUSH],
+    scope: ['armDepth', 'armHeight', 'deskHeight', ...SITS],
     applies: both(has('armDepth'), has('armHeight'), has('deskHeight'), placeHas('keysFromEdgeMm')),
     needs: gripNeeds,
-    residual: padToDeskMm,
-    extent: (x) => x.padAtDesk(),
+    residual: (p, v) => Math.max(padBeforeDeskMm(p, v), padUnderDeskMm(p, v)),
+    either: [
+      { scope: PAD_FRONT, residual: padBeforeDeskMm },
+      { scope: ['armHeight', 'deskHeight', ...SITS], residual: padUnderDeskMm },
+    ],
     onTrack: -1,
   },
   {
@@ -103,10 +126,12 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'armAngle',
     owners: owned('armAngle'),
-    scope: ['armAngle', ...PAN, 'deskHeight'],
+    scope: ['armAngle', 'deskHeight', ...SITS],
+    levelScope: ['armAngle', 'deskHeight', ...LEVEL_SITS],
     applies: both(has('armAngle'), (p) => has('deskHeight')(p) || placeHas('handControls')(p)),
     needs: () => [...ELBOW, 'stature'],
     residual: (p, v) => v.armAngle - forearmDeg(p, v),
+    extent: (x) => x.armAngle(),
     onTrack: 1,
     isStraight: true,
   },

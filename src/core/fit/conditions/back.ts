@@ -6,9 +6,9 @@ import { meaning, type Problem } from '../problem';
 import { balancedTension, wantedLock, wantedProminenceMm, wantedZoneMm } from '../wanted';
 import {
   FEET,
+  LEVEL_FEET,
   TRUNK,
   both,
-  fallingWith,
   has,
   inverseOf,
   owned,
@@ -41,7 +41,8 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     id: 'trunkThigh',
     owners: owned('backAngle', 'chairAngle'),
     scope: FEET,
-    applies: has(...TRUNK),
+    levelScope: [...LEVEL_FEET, ...TRUNK],
+    applies: both(has(...TRUNK), (p) => p.targets.trunkThigh.weight > 0),
     needs: thighNeeds,
     residual: (p, v, leg = legOf(p, v)) => trunkThighDeg(trunkDegOf(v), leg.thighDeg),
     extent: (x) => x.trunkThigh,
@@ -105,7 +106,6 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     ),
     needs: () => [],
     residual: unevenMm,
-    extent: fallingWith(unevenMm, 'lowerLumbar'),
     onTrack: (kind) => (kind === 'upperLumbar' ? 1 : -1),
   },
   {

@@ -1,6 +1,7 @@
 /** What a condition is, and the parts that the tables of conditions are written with. */
 import type { DimensionId } from '../../body';
 import type { ConditionId, Interval } from '../../method';
+import type { LeftUnused } from '../curve';
 import type { Place } from '../../place';
 import { countOf, kindNumber, type AdjustmentKind } from '../../seat';
 import type { Extents } from '../extents';
@@ -14,6 +15,8 @@ export interface ConditionRow {
   readonly owners: (p: Problem) => readonly AdjustmentKind[];
   /** Everything its residual depends on; absent adjustments do not count. */
   readonly scope: readonly AdjustmentKind[];
+  /** The same on a seat whose pan stays level and in one piece: there how far forward one sits moves no height. */
+  readonly levelScope?: readonly AdjustmentKind[] | undefined;
   /** Whether this seat and place have what it speaks of. */
   readonly applies: (p: Problem) => boolean;
   /** The measures it reads; one that it can do without only where it is known. */
@@ -23,10 +26,21 @@ export interface ConditionRow {
   /** @param leg how the leg stands, where that is known already */
   readonly residual: (p: Problem, v: SetValues, leg?: Leg) => number;
   /**
-   * Between which ends it lies while adjustments range over a span; absent where it only rises, or only falls, with
-   * each adjustment that is chosen while it decides: `onTrack` says which way.
+   * Either of two is enough: the residual is the greater of theirs, and nothing is ever wrong above. Each with what it
+   * depends on.
    */
+  readonly either?: readonly Alternative[] | undefined;
+  /** The one quantity through which it depends on the stance; it never falls while an adjustment of the stance rises. */
+  readonly through?: ((p: Problem, v: SetValues) => number) | undefined;
+  /** What it stands for may also be left unused, at a cost. */
+  readonly unused?: LeftUnused | undefined;
+  /** Between which ends it lies while adjustments range over a span; absent: nobody tells before all stand still. */
   readonly extent?: ((x: Extents) => Interval) | undefined;
+  /**
+   * Whether it only rises, or only falls, while one adjustment goes from where it stands to `to`; absent: with each
+   * adjustment that is chosen after the stance it does.
+   */
+  readonly isOneWay?: ((p: Problem, v: SetValues, kind: AdjustmentKind, to: number) => boolean) | undefined;
   /**
    * How the residual follows an owner's value: by as much (1), against it (−1), by an inverse of its own, or
    * not shown on the track (null).
@@ -34,6 +48,12 @@ export interface ConditionRow {
   readonly onTrack: Following | ((kind: AdjustmentKind) => Following);
   /** Whether it follows exactly so, at every value. */
   readonly isStraight?: true | undefined;
+}
+
+/** One of two ways of meeting a condition. */
+export interface Alternative {
+  readonly scope: readonly AdjustmentKind[];
+  readonly residual: (p: Problem, v: SetValues) => number;
 }
 
 /** A condition made ready. */
@@ -65,15 +85,6 @@ export const inverseOf = (
   },
 });
 
-/** Ends of a residual that falls with the named adjustments and rises with the others. */
-export const fallingWith =
-  (residual: ConditionRow['residual'], ...falls: readonly AdjustmentKind[]) =>
-  ({ p, lo, hi }: Extents): Interval => {
-    const [low, high] = [{ ...lo }, { ...hi }];
-    for (const kind of falls) [low[kind], high[kind]] = [hi[kind], lo[kind]];
-    return { lo: residual(p, low), hi: residual(p, high) };
-  };
-
 /** Asked of every problem by many conditions: by number, which is found much faster than by name. */
 export const has = (...kinds: readonly AdjustmentKind[]): ((p: Problem) => boolean) => {
   const numbers = kinds.map(kindNumber);
@@ -100,17 +111,16 @@ export const owned = (...kinds: readonly AdjustmentKind[]): ((p: Problem) => rea
   };
 };
 
-export const PAN: readonly AdjustmentKind[] = [
-  'seatHeight',
-  'seatAngle',
-  'forwardTilt',
-  'chairAngle',
-  'backAngle',
-];
-export const FEET: readonly AdjustmentKind[] = [...PAN, 'frontSlope', 'footRing', 'footrest'];
 export const TRUNK: readonly AdjustmentKind[] = ['backAngle', 'chairAngle'];
-export const LUMBAR: readonly AdjustmentKind[] = ['lumbarDepth', 'upperLumbar', 'lowerLumbar'];
+const LUMBAR: readonly AdjustmentKind[] = ['lumbarDepth', 'upperLumbar', 'lowerLumbar'];
 export const PUSH: readonly AdjustmentKind[] = [...LUMBAR, 'backReach'];
+/** Everything that turns the pan or the trunk. */
+export const LEANS: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', ...TRUNK];
+/** What the seated heights stand on. */
+export const SITS: readonly AdjustmentKind[] = ['seatHeight', ...LEANS, ...PUSH];
+export const FEET: readonly AdjustmentKind[] = [...SITS, 'frontSlope', 'footRing', 'footrest'];
+export const LEVEL_FEET: readonly AdjustmentKind[] = ['seatHeight', 'footRing', 'footrest'];
+export const LEVEL_SITS: readonly AdjustmentKind[] = ['seatHeight', ...TRUNK];
 export const ELBOW: readonly DimensionId[] = ['elbowHeightSitting', 'shoulderHeightSitting'];
 
 export const legNeeds = (p: Problem): DimensionId[] => [

@@ -6,6 +6,7 @@ import { TRUNK, has, headNeeds, inverseOf, owned, type ConditionRow } from './co
 export const HEAD_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'headHeight',
+    through: restDegOf,
     owners: owned('headHeight'),
     scope: ['headHeight', ...TRUNK],
     applies: has('headHeight'),
@@ -16,6 +17,7 @@ export const HEAD_CONDITIONS: readonly ConditionRow[] = [
   },
   {
     id: 'headAngle',
+    through: restDegOf,
     owners: owned('headAngle'),
     scope: ['headAngle', ...TRUNK],
     applies: has('headAngle'),
@@ -26,6 +28,7 @@ export const HEAD_CONDITIONS: readonly ConditionRow[] = [
   },
   {
     id: 'headDepth',
+    through: restDegOf,
     owners: owned('headDepth'),
     scope: ['headDepth', 'headAngle', ...TRUNK],
     applies: has('headDepth'),

@@ -1,8 +1,6 @@
 /** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
 import { estimatedOf, isMeasured, missingOf, type DimensionId } from '../../body';
-import type { Interval } from '../../method';
 import type { AdjustmentKind } from '../../seat';
-import type { Extents } from '../extents';
 import { oncePer } from '../once';
 import type { Problem } from '../problem';
 import { ARM_CONDITIONS } from './arms';
@@ -13,13 +11,18 @@ import { LEG_CONDITIONS } from './legs';
 import { OPERATOR_CONDITIONS } from './operator';
 import { PLACE_CONDITIONS } from './place';
 
-export { followingOf, type Condition } from './condition';
+export { followingOf, type Alternative, type Condition } from './condition';
 
 /** All alike, whatever they leave out: what is asked for thousands of times is then found at once. */
 const alike = (c: ConditionRow): Condition => ({
   id: c.id,
   owners: c.owners,
   scope: c.scope,
+  levelScope: c.levelScope,
+  either: c.either,
+  through: c.through,
+  unused: c.unused,
+  isOneWay: c.isOneWay,
   applies: c.applies,
   needs: c.needs,
   onlyMeasured: c.onlyMeasured,
@@ -40,12 +43,9 @@ export const CONDITIONS: readonly Condition[] = [
   ...PLACE_CONDITIONS,
 ].map(alike);
 
-/** Between which ends a residual lies while adjustments range over a span. */
-export function extentOf(condition: Condition, x: Extents): Interval {
-  if (condition.extent) return condition.extent(x);
-  const [a, b] = [condition.residual(x.p, x.lo), condition.residual(x.p, x.hi)];
-  return { lo: Math.min(a, b), hi: Math.max(a, b) };
-}
+/** What a condition depends on, on this seat. */
+export const scopeOf = (p: Problem, c: Condition): readonly AdjustmentKind[] =>
+  c.levelScope && !p.panTilts && !p.hasSlope ? c.levelScope : c.scope;
 
 /** Whether a residual goes up or down by as much as an adjustment's value does. */
 export const followsStraight = (c: ConditionRow, kind: AdjustmentKind): boolean => {
@@ -85,4 +85,9 @@ export const estimatedFor = (p: Problem, c: Condition): readonly DimensionId[] =
 const estimatedByCondition = oncePer(
   (p): ReadonlyMap<Condition, readonly DimensionId[]> =>
     new Map(conditionsOf(p).map((c) => [c, estimatedOf(p.inputs.body, c.needs(p))])),
+);
+
+/** The conditions that can be computed with what was measured. */
+export const computable = oncePer((p): readonly Condition[] =>
+  conditionsOf(p).filter((c) => missingFor(p, c).length === 0),
 );

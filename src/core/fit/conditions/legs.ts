@@ -1,5 +1,5 @@
-import { legOf, footGapMm, hollowFromRearMm } from '../on-seat';
-import { FEET, PUSH, fallingWith, has, legNeeds, owned, thighNeeds, type ConditionRow } from './condition';
+import { legOf, footGapMm, hollowFromRearMm, pushMm } from '../on-seat';
+import { FEET, LEVEL_FEET, PUSH, has, legNeeds, owned, thighNeeds, type ConditionRow } from './condition';
 
 const kneeRoomMm: ConditionRow['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;
 
@@ -9,6 +9,7 @@ export const LEG_CONDITIONS: readonly ConditionRow[] = [
     id: 'footGap',
     owners: owned('seatHeight', 'footRing', 'footrest'),
     scope: FEET,
+    levelScope: LEVEL_FEET,
     applies: has('seatHeight'),
     needs: legNeeds,
     residual: (p, v, leg) => leg?.gapMm ?? footGapMm(p, v),
@@ -22,6 +23,7 @@ export const LEG_CONDITIONS: readonly ConditionRow[] = [
         ? owned('seatAngle', 'forwardTilt', 'frontSlope')(p)
         : ['seatHeight'],
     scope: FEET,
+    levelScope: LEVEL_FEET,
     applies: has('seatHeight'),
     needs: thighNeeds,
     residual: (p, v, leg = legOf(p, v)) => leg.thighDeg,
@@ -34,8 +36,9 @@ export const LEG_CONDITIONS: readonly ConditionRow[] = [
     scope: ['seatDepth', ...PUSH],
     applies: has('seatDepth'),
     needs: () => ['buttockPoplitealLength'],
+    through: pushMm,
     residual: kneeRoomMm,
-    extent: fallingWith(kneeRoomMm, 'seatDepth'),
+    extent: (x) => x.kneeRoom(),
     onTrack: (kind) => (kind === 'seatDepth' ? -1 : 1),
     isStraight: true,
   },

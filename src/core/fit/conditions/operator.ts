@@ -1,26 +1,28 @@
-import { leverElbowDeg, pedalKneeDeg } from '../on-seat';
+import { isOneWayToLever, isOneWayToPedal, leverElbowDeg, pedalKneeDeg } from '../on-seat';
 import { workingLoadKg } from '../refusals';
 import { wantedDamper } from '../wanted';
-import { PAN, PUSH, both, gripNeeds, has, owned, placeHas, thighNeeds, type ConditionRow } from './condition';
+import { SITS, both, gripNeeds, has, owned, placeHas, thighNeeds, type ConditionRow } from './condition';
 
 /** Controls, pedals and suspension. */
 export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'leverElbow',
     owners: owned('foreAft'),
-    scope: ['foreAft', ...PAN, ...PUSH],
+    scope: ['foreAft', ...SITS],
     applies: both(has('foreAft'), placeHas('handControls')),
     needs: gripNeeds,
     residual: leverElbowDeg,
+    isOneWay: isOneWayToLever,
     onTrack: null,
   },
   {
     id: 'pedalKnee',
     owners: owned('stationForeAft', 'foreAft'),
-    scope: ['stationForeAft', 'foreAft', ...PAN, ...PUSH],
+    scope: ['stationForeAft', 'foreAft', ...SITS],
     applies: both(has('stationForeAft', 'foreAft'), placeHas('pedals')),
     needs: thighNeeds,
     residual: pedalKneeDeg,
+    isOneWay: isOneWayToPedal,
     onTrack: null,
   },
   {

@@ -1,10 +1,12 @@
 import { tanDeg } from '../../units';
-import { elbowMm, eyeMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
+import { elbowMm, eyeMm, overThighsMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
 import { headTopMm, overHeadMm } from '../overhead';
 import type { Problem } from '../problem';
 import {
   FEET,
-  PAN,
+  LEVEL_FEET,
+  LEVEL_SITS,
+  SITS,
   both,
   elbowNeeds,
   has,
@@ -31,7 +33,8 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'deskTop',
     owners: owned('deskHeight'),
-    scope: [...PAN, 'deskHeight'],
+    scope: [...SITS, 'deskHeight'],
+    levelScope: [...LEVEL_SITS, 'deskHeight'],
     applies: has('deskHeight'),
     needs: elbowNeeds,
     residual: (p, v) => v.deskHeight + (p.inputs.place?.keyboardThicknessMm ?? 0) - elbowMm(p, v),
@@ -40,12 +43,25 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     isStraight: true,
   },
   {
-    id: 'deskClearance',
+    id: 'deskContact',
     owners: owned('deskHeight'),
     scope: [...FEET, 'deskHeight'],
+    levelScope: [...LEVEL_FEET, 'deskHeight'],
     applies: has('deskHeight'),
     needs: () => [...thighNeeds(), 'thighClearance', 'kneeHeight'],
     residual: (p, v, leg) => v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) - underDeskMm(p, v, leg),
+    extent: (x) => x.deskContact,
+    onTrack: 1,
+    isStraight: true,
+  },
+  {
+    id: 'deskClearance',
+    owners: owned('deskHeight'),
+    scope: [...FEET, 'deskHeight'],
+    levelScope: [...LEVEL_FEET, 'deskHeight'],
+    applies: has('deskHeight'),
+    needs: () => [...thighNeeds(), 'thighClearance'],
+    residual: overThighsMm,
     extent: (x) => x.deskClearance,
     onTrack: 1,
     isStraight: true,
@@ -53,7 +69,8 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'headroom',
     owners: () => ['seatHeight'],
-    scope: PAN,
+    scope: SITS,
+    levelScope: ['seatHeight'],
     applies: both(has('seatHeight'), placeHas('headroomMm')),
     needs: () => ['sittingHeight'],
     // Nobody is let under a roof for a guess, nor kept out.
@@ -69,10 +86,12 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'gaze',
     owners: owned('screenHeight', 'backProfile'),
-    scope: ['screenHeight', 'backProfile', ...PAN],
+    scope: ['screenHeight', 'backProfile', ...SITS],
+    levelScope: ['screenHeight', 'backProfile', ...LEVEL_SITS],
     applies: both(has('screenHeight'), placeHas('screenDistanceMm')),
     needs: (p) => ['eyeHeightSitting', ...(leans(p) ? headNeeds(p).filter((id) => id !== 'napeHeight') : [])],
     residual: (p, v) => screenBelowDeg(p, v) - sightDeg(p, v),
+    extent: (x) => x.gaze(),
     onTrack: (kind) =>
       kind === 'screenHeight' ? SCREEN : inverseOf('backProfile', (p, v) => screenBelowDeg(p, v), -1),
   },

@@ -1,0 +1,179 @@
+/** What a desk costs at least: elbow and legs want it at different heights, and pads have to get past it. */
+import type { ConditionId, Interval } from '../../method';
+import { lowestSpan, type Curve } from '../curve';
+import type { Extents } from '../extents';
+import { judgeOf, type Judge } from '../judge';
+import { UNDER_DESK_MM, datumMm, elbowAtLeanMm, trunkDegOf } from '../on-seat';
+import type { Problem } from '../problem';
+import type { Axis, Standing } from './choice';
+import type { Group } from './group';
+
+/** Told together, by how far they pull a desk apart. */
+export const AT_DESK: readonly ConditionId[] = ['deskTop', 'deskContact', 'deskClearance'];
+
+/** Where about the elbow a desk is looked for, mm. */
+const LOOKED = { lo: -400, hi: 600 };
+/** Room over the legs is told in steps, so that many boxes ask for the same, mm. */
+const OVER_STEP_MM = 0.25;
+const KEY_STEP = 65_536;
+/** So near to the best place is near enough, mm. */
+const APART_MM = 1e-5;
+/** Further from the elbow nothing is looked for, mm. */
+const FAR_MM = 600;
+
+/** From where on, rounded up to a millimetre, something that holds far below no longer does. */
+function lastWhere(holds: (mm: number) => boolean): number {
+  let [below, above] = [-FAR_MM, FAR_MM];
+  if (holds(above)) return Infinity;
+  while (above - below > 1) {
+    const middle = (below + above) >> 1;
+    if (holds(middle)) below = middle;
+    else above = middle;
+  }
+  return above;
+}
+
+/** A desk that is chosen once the stance stands. */
+interface Chosen {
+  readonly group: Group;
+  readonly axis: Axis;
+  readonly top: Curve;
+  readonly contact: Curve | null;
+  readonly clearance: Curve | null;
+}
+
+function chosenOf(groups: readonly Group[]): Chosen | null {
+  const group = groups.find((g) => g.has('deskTop'));
+  const axis = group?.axes.find((a) => a.key === 'deskHeight');
+  const curve = (id: ConditionId): Curve | null =>
+    group?.terms.find((t) => t.condition.id === id)?.curve ?? null;
+  const top = curve('deskTop');
+  if (!group || !axis || !top) return null;
+  return { group, axis, top, contact: curve('deskContact'), clearance: curve('deskClearance') };
+}
+
+export class AtDesk {
+  private readonly chosen: Chosen | null;
+  private readonly known = new Map<number, { readonly span: Interval; readonly cost: number }>();
+
+  constructor(
+    private readonly p: Problem,
+    private readonly groups: readonly Group[],
+    private readonly axes: readonly Axis[],
+    private readonly pads: Judge | null,
+  ) {
+    this.chosen = chosenOf(groups);
+  }
+
+  /** Whether a group chooses the desk. */
+  chooses(group: Group): boolean {
+    return group === this.chosen?.group;
+  }
+
+  /**
+   * What elbow and legs cost together at a desk at least: each would be content with another height of it, and how far
+   * these lie apart hardly depends on how high the seat stands.
+   */
+  least({ deskTop, legsOverElbow, thighsOverElbow }: Extents): number {
+    const { top, contact, clearance } = this.chosen!;
+    const over = Math.floor(legsOverElbow.lo / OVER_STEP_MM);
+    const above = Math.floor(thighsOverElbow.lo / OVER_STEP_MM);
+    const key = over * KEY_STEP + above;
+    let found = this.known.get(key);
+    if (!found) {
+      const raw = (x: number): number =>
+        top.raw(x) +
+        (contact ? contact.raw(x - over * OVER_STEP_MM) || 0 : 0) +
+        (clearance ? clearance.raw(x - above * OVER_STEP_MM) || 0 : 0);
+      const span = lowestSpan(raw, LOOKED.lo, LOOKED.hi, APART_MM);
+      found = { span, cost: this.within(span, over, above) };
+      this.known.set(key, found);
+    }
+    // All curves are convex: out of reach of the best place the nearer end is.
+    if (deskTop.hi < found.span.lo) return this.within({ lo: deskTop.hi, hi: deskTop.hi }, over, above);
+    if (deskTop.lo > found.span.hi) return this.within({ lo: deskTop.lo, hi: deskTop.lo }, over, above);
+    return found.cost;
+  }
+
+  /** What elbow, legs and thighs cost at least while the desk stands within a span about the elbow. */
+  private within({ lo, hi }: Interval, over: number, above: number): number {
+    const { top, contact, clearance } = this.chosen!;
+    let sum = top.leastPenalty(lo, hi);
+    if (contact) sum += contact.leastPenalty(-Infinity, hi - over * OVER_STEP_MM) || 0;
+    if (clearance) sum += clearance.leastPenalty(-Infinity, hi - above * OVER_STEP_MM) || 0;
+    return sum;
+  }
+
+  /**
+   * What pads under the desk cost at least, over a box: what is left to spend lets the desk stand only so high over the
+   * elbow and the pads only so low under it; what room that leaves between them does not hang on the stance.
+   * @param leasts what each group costs at least; @param left what may be spent beyond
+   */
+  leastUnderIn(span: Extents, leasts: readonly number[], left: number): number {
+    const { p } = this;
+    const top = judgeOf(p, 'deskTop')?.curve;
+    const arm = judgeOf(p, 'armHeight')?.curve;
+    if (!top || !arm || p.padsAtDeg !== null) return 0;
+    const shareOf = (id: ConditionId): number | null => {
+      const i = this.groups.findIndex((g) => g.has(id));
+      return i < 0 ? null : leasts[i]!;
+    };
+    const desk = shareOf('deskTop') ?? top.leastPenalty(span.deskTop.lo, span.deskTop.hi);
+    const arms = shareOf('armHeight') ?? 0;
+    const high = lastWhere((mm) => top.leastPenalty(mm, Infinity) <= desk + left);
+    const low = -lastWhere((mm) => arm.leastPenalty(-Infinity, -mm) <= arms + left);
+    const { deskThicknessMm = 0, keyboardThicknessMm = 0 } = p.inputs.place ?? {};
+    const room =
+      Math.min(high, span.deskTop.hi) - low - deskThicknessMm - keyboardThicknessMm - UNDER_DESK_MM;
+    return this.pads!.curve.leastPenalty(-Infinity, room);
+  }
+
+  /**
+   * The same as the stance stands: beyond what everything costs without knowing of the desk.
+   * @param costs of each group; @param left what may be spent beyond them
+   */
+  leastUnder(s: Standing, costs: readonly number[], left: number): number {
+    const { p } = this;
+    const arm = judgeOf(p, 'armHeight');
+    const pads = this.groups.findIndex((g) => g.has('armHeight'));
+    const { chosen } = this;
+    // Only where both are still to be chosen, and apart, is their cost known apart from everything else.
+    if (!chosen || !arm || pads < 0 || chosen.group === this.groups[pads] || left === Infinity) return 0;
+    const desk = this.groups.indexOf(chosen.group);
+    const room =
+      this.highestDesk(s, costs[desk]! + left) - this.lowestPads(s, arm.curve, costs[pads]! + left);
+    const under = room - (p.inputs.place?.deskThicknessMm ?? 0) - datumMm(p, s.v) - UNDER_DESK_MM;
+    return this.pads!.curve.leastPenalty(-Infinity, under);
+  }
+
+  /** The highest that a desk can stand at a cost. */
+  private highestDesk(s: Standing, cost: number): number {
+    const { axis, group, top } = this.chosen!;
+    const { residual } = group.terms.find(({ condition }) => condition.id === 'deskTop')!;
+    const stood = s.v.deskHeight;
+    let [below, above] = [-1, axis.values.length];
+    while (above - below > 1) {
+      const middle = (below + above) >> 1;
+      s.v.deskHeight = axis.values[middle]!;
+      // Only what becomes dearer with a higher desk counts: that rises all the way.
+      if (top.leastPenalty(residual(s.p, s.v, s.leg), Infinity) <= cost) below = middle;
+      else above = middle;
+    }
+    s.v.deskHeight = stood;
+    return axis.values[Math.max(0, below)]!;
+  }
+
+  /** The lowest that pads can stand at a cost. */
+  private lowestPads({ p, v }: Standing, curve: Curve, cost: number): number {
+    const { values } = this.axes.find((a) => a.key === 'armHeight')!;
+    const elbow = elbowAtLeanMm(p, p.padsAtDeg ?? trunkDegOf(v), 0);
+    let [below, above] = [-1, values.length - 1];
+    while (above - below > 1) {
+      const middle = (below + above) >> 1;
+      // An arm held out stands higher still over the same pads.
+      if (curve.leastPenalty(-Infinity, values[middle]! - elbow) <= cost) above = middle;
+      else below = middle;
+    }
+    return values[above]!;
+  }
+}

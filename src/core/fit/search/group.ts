@@ -1,0 +1,124 @@
+import type { ConditionId } from '../../method';
+import type { Condition } from '../conditions';
+import type { Extents } from '../extents';
+import { datumMm, legOf, trunkDegOf } from '../on-seat';
+import type { SetValues } from '../problem';
+import { isStill, type Box } from './box';
+import type { Axis, Choice, Standing, Term } from './choice';
+
+/** Whether a condition hangs on heights and leans alone. */
+const isByHeights = ({ scope, levelScope }: Condition): boolean =>
+  levelScope !== undefined || !scope.includes('backReach');
+
+/** What a group came to; of one that did not stay under a limit only that limit. */
+interface Known {
+  readonly cost: number;
+  readonly positions: readonly number[] | null;
+}
+
+/** Adjustments that are chosen together once the stance stands. */
+export class Group {
+  private readonly known = new Map<number | string, Known>();
+  /** Where everything stood that was chosen last. */
+  positions: readonly number[] = [];
+  readonly isKept: boolean;
+  /** Whether it hangs on heights and leans alone: how far forward one sits does not matter by itself. */
+  private readonly isByHeights: boolean;
+  private readonly onLegs: boolean;
+  /** The one quantity of the stance that it hangs on, where there is only one. */
+  private readonly through: Condition['through'];
+
+  constructor(
+    readonly axes: readonly Axis[],
+    readonly choice: Choice,
+    readonly terms: readonly Term[],
+    /** Axes of the stance that it depends on. */
+    readonly on: readonly number[],
+    private readonly counts: readonly number[],
+    /** Terms that depend on the stance. */
+    standing: readonly Term[],
+    /** What it costs at least, wherever the stance stands. */
+    readonly floor: number,
+    /** Whether it hangs on no height: what it comes to is then kept, for the same is asked again and again. */
+    isFree: boolean,
+    /** The same without what hangs on more than the lean: never dearer, and the same for every stance that leans so. */
+    private readonly lighter: readonly Group[],
+  ) {
+    const [first] = standing;
+    const { through } = first?.condition ?? {};
+    this.through = standing.every(({ condition }) => condition.through === through) ? through : undefined;
+    this.isKept = isFree || this.through !== undefined;
+    this.isByHeights = !this.isKept && standing.every(({ condition }) => isByHeights(condition));
+    this.onLegs = terms.some(({ condition }) => condition.onLegs);
+  }
+
+  has(id: ConditionId): boolean {
+    return this.terms.some(({ condition }) => condition.id === id);
+  }
+
+  /** @returns its cost; Infinity where it does not stay under the limit */
+  cost(s: Standing, box: Box, limit: number): number {
+    if (!this.isKept && !this.isByHeights) {
+      const cost = this.choice.solve(s, limit);
+      if (cost < Infinity) this.positions = this.where();
+      return cost;
+    }
+    return this.kept(s, this.keyAt(s, box), limit);
+  }
+
+  private keyAt(s: Standing, box: Box): number | string {
+    if (this.through) return this.through(s.p, s.v);
+    if (this.isByHeights) return this.heightsOf(s);
+    let key = 0;
+    for (const a of this.on) key = key * this.counts[a]! + box.lo[a]!;
+    return key;
+  }
+
+  /** The heights and leans that it hangs on. */
+  private heightsOf({ p, v, leg }: Standing): string {
+    const key = `${datumMm(p, v)} ${trunkDegOf(v)}`;
+    if (!this.onLegs) return key;
+    const { thighDeg, hangMm, supportMm } = leg ?? legOf(p, v);
+    return `${key} ${thighDeg} ${hangMm} ${supportMm}`;
+  }
+
+  private kept(s: Standing, key: number | string, limit: number): number {
+    let found = this.known.get(key);
+    if (!found || (!found.positions && found.cost < limit)) {
+      const cost = this.choice.solve(s, limit);
+      found = cost < Infinity ? { cost, positions: this.where() } : { cost: limit, positions: null };
+      this.known.set(key, found);
+    } else if (found.positions) this.put(s, found.positions);
+    if (!found.positions) return Infinity;
+    this.positions = found.positions;
+    return found.cost;
+  }
+
+  /** What it costs at least in a box, of which `s` has the lower ends and `upper` the upper ones. */
+  leastIn(s: Standing, upper: SetValues, box: Box, span: Extents | null, limit: number): number {
+    if (this.isByHeights && span?.isStill(this.onLegs)) {
+      const cost = this.kept(s, this.heightsOf(s), limit);
+      return cost < Infinity ? cost : limit;
+    }
+    if (this.through) {
+      const key = this.through(s.p, s.v);
+      return key === this.through(s.p, upper) ? this.kept(s, key, Infinity) : this.floor;
+    }
+    if (this.lighter.length > 0) {
+      let sum = 0;
+      for (const group of this.lighter) sum += group.leastIn(s, upper, box, span, limit);
+      return Math.max(sum, this.floor);
+    }
+    return this.isKept && isStill(box, this.on) ? this.kept(s, this.keyAt(s, box), Infinity) : this.floor;
+  }
+
+  private where(): number[] {
+    const at = new Map<Axis, number>();
+    this.choice.chosen((axis, position) => at.set(axis, position));
+    return this.axes.map((axis) => at.get(axis)!);
+  }
+
+  private put(s: Standing, positions: readonly number[]): void {
+    for (let i = 0; i < this.axes.length; i++) s.v[this.axes[i]!.key] = this.axes[i]!.values[positions[i]!]!;
+  }
+}

@@ -1,0 +1,138 @@
+/** What pulls the seat's height and the footrest apart, told together by straight lines. */
+import type { ConditionId, Interval } from '../../method';
+import type { Condition } from '../conditions';
+import { MILLION, type Curve } from '../curve';
+import type { Extents } from '../extents';
+import { underFootMm } from '../on-seat';
+import type { Problem } from '../problem';
+
+/** A condition on the stance alone. */
+export interface Loose {
+  readonly condition: Condition;
+  readonly curve: Curve;
+  /** Axes of the stance that it depends on. */
+  readonly on: readonly number[];
+}
+
+/** A condition whose residual follows the seat's height and what the feet stand on straight. */
+interface Tangent {
+  readonly curve: Curve;
+  readonly extent: (x: Extents) => Interval;
+  /** By what it is told alone. */
+  readonly plain: (x: Extents) => Interval;
+  readonly byHeight: number;
+  readonly bySupport: number;
+}
+
+/** Rounding residuals and costs takes off no more than this, millionths. */
+const ROUNDINGS = 2e3;
+const LOOKS = 9;
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** About where a convex function is least: near enough for a line that touches it there. */
+function lowestPointWithin(f: (x: number) => number, from: number, to: number): number {
+  let [lo, hi] = [from, to];
+  let [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)];
+  let [fa, fb] = [f(a), f(b)];
+  for (let n = 0; n < LOOKS; n++) {
+    if (fa <= fb) {
+      [hi, b, fb] = [b, a, fa];
+      a = hi - GOLDEN * (hi - lo);
+      fa = f(a);
+    } else {
+      [lo, a, fa] = [a, b, fb];
+      b = lo + GOLDEN * (hi - lo);
+      fb = f(b);
+    }
+  }
+  return fa <= fb ? a : b;
+}
+
+/** By how much each condition follows the seat's height and what the feet stand on. */
+const FOLLOWS: Partial<Record<ConditionId, readonly [byHeight: number, bySupport: number]>> = {
+  footGap: [1, -1],
+  deskTop: [-1, 0],
+  deskContact: [-1, 0],
+  deskClearance: [-1, 0],
+  headroom: [-1, 0],
+};
+
+/** Those conditions of the stance that pull height and footrest apart. */
+function tangentsOf(p: Problem, loose: readonly Loose[]): Tangent[] {
+  const isPlain = !p.hasSlope && !p.variables.footRing;
+  return loose.flatMap(({ condition: { id, extent: plain }, curve }): Tangent[] => {
+    const follows = FOLLOWS[id];
+    if (!follows || !plain || curve.convexTo < Infinity || (id === 'footGap' && !isPlain)) return [];
+    // Thighs alone under a desk: knees only make it dearer.
+    const extent = id === 'deskContact' ? (x: Extents) => x.deskClearance : plain;
+    const [byHeight, bySupport] = follows;
+    return [{ curve, extent, plain, byHeight, bySupport }];
+  });
+}
+
+export class Tangents {
+  private readonly tangents: readonly Tangent[];
+  private readonly lines: { lo: number; hi: number }[];
+
+  constructor(
+    private readonly p: Problem,
+    loose: readonly Loose[],
+  ) {
+    this.tangents = tangentsOf(p, loose);
+    this.lines = this.tangents.map(() => ({ lo: 0, hi: 0 }));
+  }
+
+  /**
+   * What conditions that pull the seat's height and the footrest apart cost together beyond what each costs alone: each
+   * is at least as dear as a straight line that touches its curve, and of straight lines the sum is least at an end.
+   */
+  dearer(span: Extents): number {
+    const { tangents, lines } = this;
+    if (tangents.length < 2) return 0;
+    const [low, high] = [span.lo.seatHeight, span.hi.seatHeight];
+    const [flat, raised] = [underFootMm(this.p, span.lo), underFootMm(this.p, span.hi)];
+    const feet = (flat + raised) / 2;
+    let apart = 0;
+    for (let i = 0; i < tangents.length; i++) {
+      const { curve, extent, plain, byHeight, bySupport } = tangents[i]!;
+      const told = plain(span);
+      apart += curve.leastPenalty(told.lo, told.hi);
+      const { lo, hi } = extent(span);
+      const line = lines[i]!;
+      // What neither height nor footrest moves.
+      line.lo =
+        lo -
+        (byHeight > 0 ? byHeight * low : byHeight * high) -
+        (bySupport > 0 ? bySupport * flat : bySupport * raised);
+      line.hi =
+        hi -
+        (byHeight > 0 ? byHeight * high : byHeight * low) -
+        (bySupport > 0 ? bySupport * raised : bySupport * flat);
+    }
+    const at = (h: number): number => {
+      let sum = 0;
+      for (let i = 0; i < tangents.length; i++) sum += tangents[i]!.curve.raw(this.onLine(i, h, feet));
+      return sum;
+    };
+    const height = low === high ? low : lowestPointWithin(at, low, high);
+    let [together, perHeight, perSupport] = [0, 0, 0];
+    for (let i = 0; i < tangents.length; i++) {
+      const { curve, byHeight, bySupport } = tangents[i]!;
+      const here = this.onLine(i, height, feet);
+      const slope = curve.slope(here);
+      together += curve.raw(here) - slope * here + (slope > 0 ? slope * lines[i]!.lo : slope * lines[i]!.hi);
+      perHeight += slope * byHeight;
+      perSupport += slope * bySupport;
+    }
+    together +=
+      Math.min(perHeight * low, perHeight * high) + Math.min(perSupport * flat, perSupport * raised);
+    // Residuals are rounded before they are judged, and each cost after it.
+    return Math.max(0, Math.floor(MILLION * together) - ROUNDINGS - apart);
+  }
+
+  private onLine(i: number, height: number, support: number): number {
+    const { byHeight, bySupport } = this.tangents[i]!;
+    const { lo, hi } = this.lines[i]!;
+    return byHeight * height + bySupport * support + (lo + hi) / 2;
+  }
+}

@@ -1,0 +1,452 @@
+/**
+ * The whole seat with its place as one problem: branch and bound over boxes of the stance (what the body stands on),
+ * everything after it chosen inside. What is compared is one number and, between equals, the positions in the order of
+ * the kinds.
+ */
+import type { TieBreak } from '../../method';
+import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../seat';
+import { scopeOf, type Condition } from '../conditions';
+import { roundResidual, type Curve } from '../curve';
+import { Extents } from '../extents';
+import { judgeOf, judgesOf, type Judge } from '../judge';
+import { legOf } from '../on-seat';
+import type { Problem, SetValues } from '../problem';
+import { isStill, type Box } from './box';
+import type { Axis, Standing, Term } from './choice';
+import { AT_DESK, AtDesk } from './desk';
+import type { Group } from './group';
+import { Parts, isByLean, keysIn, type Way } from './parts';
+import { Tangents, type Loose } from './tangents';
+
+/** The best that was found, and how sure that is. */
+export interface WholeFound {
+  /** A position for each axis, in their order. */
+  readonly positions: readonly number[];
+  readonly penalty: number;
+  /** No setting costs less, millionths. */
+  readonly bound: number;
+  readonly boxes: number;
+}
+
+/** How far one step of an adjustment moves a knee or a hand, mm: a degree moves either by about eight. */
+const MM_PER_DEG = 8;
+/**
+ * How much the travel of some tells before others stand: a foot ring follows the seat, and what pushes the sitter forward
+ * hardly moves a height.
+ */
+const TELLS: Partial<Record<Axis['key'], number>> = {
+  footRing: 1e-3,
+  lumbarDepth: 0.05,
+  upperLumbar: 0.05,
+  lowerLumbar: 0.05,
+  backReach: 0.3,
+};
+const LEAST_STEP = 1e-6;
+
+/** The mean distance of two neighbouring values, in the adjustment's unit; 0 for a single one. */
+export const stepOf = (values: readonly number[]): number =>
+  values.length < 2 ? 0 : (values[values.length - 1]! - values[0]!) / (values.length - 1);
+
+function weightOf({ key, values }: Axis): number {
+  const isAngle = key !== 'footrestMm' && ADJUSTMENT_KINDS[key].units[0] === 'deg';
+  return Math.max(stepOf(values), LEAST_STEP) * (isAngle ? MM_PER_DEG : (TELLS[key] ?? 1));
+}
+
+const isStance = ({ key }: Axis): boolean => key === 'footrestMm' || ADJUSTMENT_KINDS[key].part === 'stance';
+
+/** The last position whose value is at most `value`; −1 where none is. */
+function lastUpTo(values: readonly number[], value: number): number {
+  let [below, above] = [-1, values.length];
+  while (above - below > 1) {
+    const middle = (below + above) >> 1;
+    if (values[middle]! <= value) below = middle;
+    else above = middle;
+  }
+  return below;
+}
+
+/** Up to so many positions a condition on one adjustment alone is worked out at each of them. */
+const MOST_TABULATED = 64;
+
+export class Whole {
+  private readonly s: Standing;
+  private readonly stance: readonly Axis[];
+  private readonly counts: readonly number[];
+  private readonly weights: readonly number[];
+  /** What each position of each axis of the stance costs by itself, and where that is least. */
+  private readonly tables: readonly Float64Array[];
+  private readonly cheapest: readonly number[];
+  private readonly loose: readonly Loose[];
+  private readonly groups: readonly Group[];
+  private readonly ways: readonly Way[];
+  /** What each group costs at least in the box looked at last. */
+  private readonly leasts: number[] = [];
+  private readonly tangents: Tangents;
+  private readonly pads: Judge | null;
+  private readonly span: Extents;
+  private readonly asksForLeg: boolean;
+  /** The axis of the seat's height and its foot gap, by which it is told where to look. */
+  private readonly height: number;
+  private readonly gap: Curve | null;
+  private readonly desk: AtDesk;
+  private readonly parts: Parts;
+  private constant = 0;
+  private boxes = 0;
+  private open = Infinity;
+  private best: { penalty: number; positions: readonly number[] } | null = null;
+
+  constructor(
+    private readonly p: Problem,
+    private readonly axes: readonly Axis[],
+    values: SetValues,
+    private readonly budget: number,
+    judges: readonly Judge[] = judgesOf(p),
+  ) {
+    for (const { key, values: own } of axes) values[key] = own[0]!;
+    this.s = { p, v: values, leg: undefined, looks: 0 };
+    this.stance = axes.filter((a) => isStance(a) && a.values.length > 1);
+    const after = axes.filter((a) => !isStance(a) && a.values.length > 1);
+    for (const a of axes) if (a.values.length === 1) this.constant += a.costs[0]!;
+    this.parts = new Parts(this.s, this.stance);
+    this.counts = this.stance.map((a) => a.values.length);
+    this.weights = this.stance.map(weightOf);
+    const tables = this.stance.map((a) => a.costs.slice());
+    const loose: Loose[] = [];
+    const terms: Term[] = [];
+    let pads: Judge | null = null;
+    for (const judge of judges) {
+      const { condition, curve } = judge;
+      const scope = scopeOf(p, condition);
+      if (condition.either) pads = judge;
+      else if (after.some((a) => scope.includes(a.key as AdjustmentKind)))
+        terms.push({
+          condition,
+          curve,
+          residual: condition.residual,
+          on: keysIn(after, scope),
+          isByLean: isByLean(this.stance, scope),
+        });
+      else this.takeIn(judge, scope, tables, loose);
+    }
+    this.tables = tables;
+    this.cheapest = tables.map((t) => t.reduce((best, c, i) => (c < t[best]! ? i : best), 0));
+    this.loose = loose;
+    this.tangents = new Tangents(p, loose);
+    this.groups = this.parts.groupsOf(after, terms);
+    this.pads = pads;
+    this.ways = pads ? this.parts.waysOf(pads, after, terms, this.groups) : [];
+    this.span = new Extents(p, values);
+    const needsLeg = ({ condition }: { readonly condition: Condition }): boolean => condition.onLegs;
+    this.asksForLeg = loose.some(needsLeg) || terms.some(needsLeg);
+    this.height = this.stance.findIndex((a) => a.key === 'seatHeight');
+    this.gap = judgeOf(p, 'footGap')?.curve ?? null;
+    this.desk = new AtDesk(p, this.groups, axes, pads);
+    this.rangeAfter(after);
+  }
+
+  /** A condition that nothing after the stance takes part in. */
+  private takeIn(
+    { condition, curve }: Judge,
+    scope: readonly AdjustmentKind[],
+    tables: readonly Float64Array[],
+    loose: Loose[],
+  ): void {
+    const on = this.parts.indexesIn(scope);
+    const [only] = on;
+    const { v } = this.s;
+    if (only === undefined) this.constant += curve.at(condition.residual(this.p, v));
+    else if (on.length === 1 && (!condition.extent || this.counts[only]! <= MOST_TABULATED)) {
+      const { key, values } = this.stance[only]!;
+      values.forEach((value, i) => {
+        v[key] = value;
+        tables[only]![i]! += curve.at(condition.residual(this.p, v));
+      });
+      v[key] = values[0]!;
+    } else loose.push({ condition, curve, on });
+  }
+
+  /** Over a box everything after the stance may stand anywhere. */
+  private rangeAfter(after: readonly Axis[]): void {
+    for (const { key, values } of after) {
+      this.span.lo[key] = values[0]!;
+      this.span.hi[key] = values[values.length - 1]!;
+    }
+  }
+
+  /** The best of all, unless the budget of boxes ends first. */
+  search(): WholeFound {
+    const root: Box = { lo: this.counts.map(() => 0), hi: this.counts.map((n) => n - 1) };
+    this.visit(root, this.leastIn(root));
+    const { penalty, positions } = this.best!;
+    return { positions, penalty, bound: Math.min(penalty, this.open), boxes: this.opened };
+  }
+
+  /** Boxes opened, and a tenth for every place looked at inside one. */
+  private get opened(): number {
+    return this.boxes + Math.floor(this.s.looks / LOOKS_A_BOX);
+  }
+
+  private visit(box: Box, least: number): void {
+    if (this.best && least > this.best.penalty) return;
+    const axis = this.widest(box);
+    if (axis < 0) return;
+    if (this.best && this.opened >= this.budget) {
+      this.open = Math.min(this.open, least);
+      return;
+    }
+    const cut = this.cutOf(box, axis);
+    const lower: Box = { lo: box.lo, hi: box.hi.slice() };
+    lower.hi[axis] = cut;
+    const upper: Box = { lo: box.lo.slice(), hi: box.hi };
+    upper.lo[axis] = cut + 1;
+    const below = this.leastIn(lower);
+    const above = this.leastIn(upper);
+    // The more promising part first: a good setting is found early, and most boxes are then left unopened.
+    if (above < below) {
+      this.visit(upper, above);
+      this.visit(lower, below);
+    } else {
+      this.visit(lower, below);
+      this.visit(upper, above);
+    }
+  }
+
+  /** The axis along which a box is widest, by what a position matters; −1 in a box of one position. */
+  private widest({ lo, hi }: Box): number {
+    let [axis, width] = [-1, 0];
+    for (let i = 0; i < lo.length; i++) {
+      const here = (hi[i]! - lo[i]!) * this.weights[i]!;
+      if (here <= width) continue;
+      [axis, width] = [i, here];
+    }
+    return axis;
+  }
+
+  /**
+   * The last position of the lower part of a cut. A likely best is cut free, which leaves it alone after two cuts; one
+   * that lies outside says nothing more, and the box is halved.
+   */
+  private cutOf({ lo, hi }: Box, axis: number): number {
+    const [from, to] = [lo[axis]!, hi[axis]!];
+    const isHeight = axis === this.height && this.gap !== null;
+    const likely = isHeight ? this.wantedHeight({ lo, hi }) : this.cheapest[axis]!;
+    return likely >= from && likely <= to ? Math.min(likely, to - 1) : (from + to) >> 1;
+  }
+
+  /** The seat height at which the foot gap is about what is aimed at. */
+  private wantedHeight(box: Box): number {
+    this.reach(box);
+    this.span.update(true);
+    const [from, to] = [box.lo[this.height]!, box.hi[this.height]!];
+    const { values } = this.stance[this.height]!;
+    const { gap } = this.span;
+    const { lo, hi } = this.gap!.aim;
+    const wanted = Number.isFinite(lo + hi) ? (lo + hi) / 2 : Number.isFinite(lo) ? lo : hi;
+    const rest = (gap.lo - values[from]! + gap.hi - values[to]!) / 2;
+    return lastUpTo(values, wanted - rest);
+  }
+
+  /** Puts a box where it is computed with. @returns whether it is one position */
+  private reach({ lo, hi }: Box): boolean {
+    const { stance, span } = this;
+    let isOne = true;
+    for (let i = 0; i < stance.length; i++) {
+      const { key, values } = stance[i]!;
+      span.lo[key] = values[lo[i]!]!;
+      span.hi[key] = values[hi[i]!]!;
+      if (lo[i] !== hi[i]) isOne = false;
+    }
+    return isOne;
+  }
+
+  private leastOnAxis(i: number, from: number, to: number): number {
+    const table = this.tables[i]!;
+    const cheapest = this.cheapest[i]!;
+    if (cheapest >= from && cheapest <= to) return table[cheapest]!;
+    let least = Infinity;
+    for (let at = from; at <= to; at++) if (table[at]! < least) least = table[at]!;
+    return least;
+  }
+
+  /** Nothing in a box costs less; a box of one position is worked out, and kept where it is the best so far. */
+  private leastIn(box: Box): number {
+    this.boxes++;
+    let sum = this.constant;
+    for (let i = 0; i < this.counts.length; i++) sum += this.leastOnAxis(i, box.lo[i]!, box.hi[i]!);
+    if (this.reach(box)) return this.costOf(box, sum);
+    const { span } = this;
+    span.update(this.asksForLeg);
+    for (const { condition, curve, on } of this.loose) {
+      if (condition.extent) {
+        const { lo, hi } = condition.extent(span);
+        sum += curve.leastPenalty(lo, hi);
+      } else if (isStill(box, on)) sum += curve.at(this.residualIn(box, condition));
+    }
+    if (this.best && sum > this.best.penalty) return sum;
+    sum += this.tangents.dearer(span);
+    const s = this.standAt(box);
+    const { leasts } = this;
+    for (let i = 0; i < this.groups.length; i++) {
+      const group = this.groups[i]!;
+      const most = this.best ? this.best.penalty - sum + 1 : Infinity;
+      let least = Math.max(group.leastIn(s, span.hi, box, span, most), this.leastOfTerms(group));
+      if (this.desk.chooses(group)) least = Math.max(least, this.desk.least(span));
+      leasts[i] = least;
+      sum += least;
+      if (this.best && sum > this.best.penalty) return sum;
+    }
+    return this.best && this.ways.length > 0 ? sum + this.leastPastDesk(s, box, sum) : sum;
+  }
+
+  /** What the cheaper of the ways past the desk costs at least beyond what is told already. */
+  private leastPastDesk(s: Standing, box: Box, sum: number): number {
+    const { span, leasts } = this;
+    let cheaper = Infinity;
+    for (const { groups, replaced, loose, isUnder } of this.ways) {
+      let more = 0;
+      for (const group of groups) more += group.leastIn(s, span.hi, box, span, Infinity);
+      this.groups.forEach((g, i) => {
+        if (replaced.includes(g)) more -= leasts[i]!;
+      });
+      if (loose && isStill(box, this.parts.indexesOf(loose))) more = loose.curve.at(loose.residual(s.p, s.v));
+      if (isUnder) more = Math.max(more, this.desk.leastUnderIn(span, leasts, this.best!.penalty - sum));
+      cheaper = Math.min(cheaper, Math.max(0, more));
+      if (cheaper === 0) return 0;
+    }
+    return cheaper;
+  }
+
+  /** What conditions of a group cost at least while everything that is chosen in it may stand anywhere. */
+  private leastOfTerms({ terms, isKept }: Group): number {
+    if (isKept) return 0;
+    let sum = 0;
+    for (const { condition, curve } of terms) {
+      if (!condition.extent || AT_DESK.includes(condition.id)) continue;
+      const { lo, hi } = condition.extent(this.span);
+      sum += curve.leastPenalty(lo, hi);
+    }
+    return sum;
+  }
+
+  /** The values as a box has them where it is still; elsewhere at its lower end. */
+  private standAt(box: Box): Standing {
+    const { s, stance } = this;
+    for (let i = 0; i < stance.length; i++) s.v[stance[i]!.key] = stance[i]!.values[box.lo[i]!]!;
+    s.leg = undefined;
+    return s;
+  }
+
+  private residualIn(box: Box, condition: Condition): number {
+    const s = this.standAt(box);
+    return condition.residual(s.p, s.v);
+  }
+
+  /** What one stance costs with everything after it at its best; more than the best so far where it is soon seen. */
+  private costOf(box: Box, own: number): number {
+    const s = this.standAt(box);
+    if (this.asksForLeg) s.leg = legOf(this.p, s.v);
+    const most = this.best ? this.best.penalty : Infinity;
+    let sum = own;
+    for (const { condition, curve } of this.loose) {
+      sum += curve.penalty(roundResidual(condition.residual(s.p, s.v, s.leg)));
+      if (sum > most) return sum;
+    }
+    let atLeast = sum;
+    const leasts: number[] = [];
+    for (const group of this.groups) {
+      const least = group.leastIn(s, s.v, box, null, Infinity);
+      leasts.push(least);
+      atLeast += least;
+      if (atLeast > most) return atLeast;
+    }
+    const costs: number[] = [];
+    for (let i = 0; i < this.groups.length; i++) {
+      // What the others cost at least leaves so much for this one.
+      const cost = this.groups[i]!.cost(s, box, most - atLeast + leasts[i]! + 1);
+      if (cost === Infinity) return most + 1;
+      costs.push(cost);
+      sum += cost;
+      atLeast += cost - leasts[i]!;
+      if (atLeast > most) return atLeast;
+    }
+    if (!this.pads) {
+      this.keep(box, sum, this.groups);
+      return sum;
+    }
+    let least = Infinity;
+    for (const way of this.ways) least = Math.min(least, this.alongWay(box, sum, costs, way));
+    return least;
+  }
+
+  /** The same with the pads before the desk, or under it. */
+  private alongWay(box: Box, plain: number, costs: readonly number[], way: Way): number {
+    const { s } = this;
+    const most = this.best ? this.best.penalty : Infinity;
+    if (way.isUnder && plain + this.desk.leastUnder(s, costs, most - plain) > most) return most + 1;
+    if (way.loose) {
+      const sum = plain + way.loose.curve.at(way.loose.residual(s.p, s.v));
+      if (sum <= most) this.keep(box, sum, this.groups);
+      return sum;
+    }
+    let sum = plain;
+    this.groups.forEach((g, i) => {
+      if (way.replaced.includes(g)) sum -= costs[i]!;
+    });
+    for (const group of way.groups) {
+      const cost = group.cost(s, box, most - sum + 1);
+      if (cost === Infinity) return most + 1;
+      sum += cost;
+    }
+    if (sum <= most)
+      this.keep(box, sum, [...this.groups.filter((g) => !way.replaced.includes(g)), ...way.groups]);
+    return sum;
+  }
+
+  /** Keeps a setting that is better than the best so far, or as good and before it. */
+  private keep(box: Box, penalty: number, groups: readonly Group[]): void {
+    if (this.best && penalty > this.best.penalty) return;
+    const positions = this.axes.map((axis) => {
+      const i = this.stance.indexOf(axis);
+      if (i >= 0) return box.lo[i]!;
+      for (const g of groups) {
+        const at = g.axes.indexOf(axis);
+        if (at >= 0) return g.positions[at]!;
+      }
+      return 0;
+    });
+    if (this.best && penalty === this.best.penalty && !this.isBefore(positions, this.best.positions)) return;
+    this.best = { penalty, positions };
+  }
+
+  /** Of equally cheap settings which comes first: by the method's ties, then by position numbers. */
+  private isBefore(a: readonly number[], b: readonly number[]): boolean {
+    for (const tie of this.p.inputs.method.tieBreaks) {
+      const key = TIED[tie];
+      const off = key
+        ? this.positionOf(key, a) - this.positionOf(key, b)
+        : this.leversOf(a) - this.leversOf(b);
+      if (off !== 0) return off < 0;
+    }
+    for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! < b[i]!;
+    return false;
+  }
+
+  private positionOf(key: Axis['key'], positions: readonly number[]): number {
+    return positions[this.axes.findIndex((a) => a.key === key)] ?? 0;
+  }
+
+  private leversOf(positions: readonly number[]): number {
+    return this.axes.reduce((sum, { costs }, i) => sum + costs[positions[i]!]!, 0);
+  }
+}
+
+/** So many places looked at inside a box are as much work as another box. */
+const LOOKS_A_BOX = 10;
+
+/** Which adjustment a tie is decided by: the lower position comes first; null: by how near to rest everything is. */
+const TIED: Readonly<Record<TieBreak, Axis['key'] | null>> = {
+  shorterDepth: 'seatDepth',
+  lowerArm: 'armHeight',
+  lighterTension: 'tiltTension',
+  nearerRest: null,
+};
