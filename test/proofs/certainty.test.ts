@@ -97,7 +97,17 @@ function plainShare(
   count: number,
   seed: number,
 ): number {
-  const { ids, covariance } = errorsOf(p.inputs.body);
+  // What is taken erect and used relaxed is less sure by how far the trunk gives: 8 mm.
+  const slumping = ['elbow', 'shoulder', 'cervicale', 'eye'].map((part) => `${part}HeightSitting`);
+  const used = Object.fromEntries(
+    Object.entries(p.inputs.body).map(([id, quantity]) => [
+      id,
+      [...slumping, 'napeHeight'].includes(id)
+        ? { ...quantity, spread: Math.hypot(quantity.spread, 8) }
+        : quantity,
+    ]),
+  );
+  const { ids, covariance } = errorsOf(used);
   const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(covariance, {
     assumeSymmetric: true,
   });
