@@ -10,9 +10,10 @@ import {
   type Problem,
   type Settings,
 } from '../../src/core/fit';
-import { conditionsOf, type Condition } from '../../src/core/fit/conditions';
+import { conditionsOf, missingFor, ownedBy, type Condition } from '../../src/core/fit/conditions';
 import { Extents } from '../../src/core/fit/extents';
 import { emptyValues, type SetValues } from '../../src/core/fit/problem';
+import { bestAlone, valuesOfSettings } from '../../src/core/fit/solve';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
@@ -59,20 +60,19 @@ describe('the whole seat as one problem', function () {
     const demo = buildDemo(5, new Date('2026-11-25T09:30:00Z'), { sitters: 60, seats: 60 });
     const sitters = demo.sitters.filter((s) => s.readings.length >= 14);
     const places = demo.places.filter((p) => p.place.adjustments.length > 0);
-    let held = 0;
+    let [held, compared] = [0, 0];
     for (let n = 0; n < 50; n++) {
-      const p = problemOf(
-        makeInputs({
-          sitter: { ageYears: null },
-          body: bodyWith(
-            Object.fromEntries(sitters[n % sitters.length]!.readings.map((r) => [r.dimension, r.value])),
-          ),
-          seat: demo.seats[(n * 7) % demo.seats.length]!.seat,
-          place: places[n % places.length]!.place,
-          method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-          work: PLAIN_WORK,
-        }),
-      );
+      const inputs = makeInputs({
+        sitter: { ageYears: null },
+        body: bodyWith(
+          Object.fromEntries(sitters[n % sitters.length]!.readings.map((r) => [r.dimension, r.value])),
+        ),
+        seat: demo.seats[(n * 7) % demo.seats.length]!.seat,
+        place: places[n % places.length]!.place,
+        method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
+        work: PLAIN_WORK,
+      });
+      const [p, unsolved] = [problemOf(inputs), problemOf(inputs)];
       const best = solve(p, { remedies: NO_REMEDIES, budget: 1500 });
       for (const variable of Object.values(p.variables)) {
         const at = (n * 31) % variable.values.length;
@@ -83,8 +83,20 @@ describe('the whole seat as one problem', function () {
         expect(around.penalty, `${n} ${variable.kind}`).to.be.at.least(best.penalty - slack);
         held++;
       }
+      if (best.ended === 'budget') continue;
+      const values = valuesOfSettings(unsolved, best.settings);
+      const { positions } = best.settings;
+      for (const own of Object.values(unsolved.variables)) {
+        const { kind } = own;
+        const owned = ownedBy(unsolved).get(kind) ?? [];
+        if (!owned.some((c) => missingFor(unsolved, c).length === 0)) continue;
+        expect(bestAlone(unsolved, values, own), `${n} ${kind}`).to.equal(positions[kind]);
+        expect(bestAlone(p, values, own), `${n} ${kind}, solved`).to.equal(positions[kind]);
+        compared++;
+      }
     }
     expect(held).to.be.greaterThan(400);
+    expect(compared).to.be.greaterThan(300);
   });
 
   it('says how far it may be from the best where it ends before that is proved', () => {

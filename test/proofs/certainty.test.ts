@@ -102,7 +102,7 @@ function plainShare(
   const used = Object.fromEntries(
     Object.entries(p.inputs.body).map(([id, quantity]) => [
       id,
-      [...slumping, 'napeHeight'].includes(id)
+      quantity && [...slumping, 'napeHeight'].includes(id)
         ? { ...quantity, spread: Math.hypot(quantity.spread, 8) }
         : quantity,
     ]),

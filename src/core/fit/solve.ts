@@ -113,6 +113,19 @@ function costsOf(p: Problem, { kind, values }: Variable): Float64Array {
   return Float64Array.from(values, (mm) => footrestCost(p.inputs.method.footrestPenalty, mm));
 }
 
+/** Those of the axes that may take every position asked for. */
+const freeAmong = (p: Problem, axes: readonly Axis[]): Proved['free'] =>
+  new Set(
+    axes
+      .filter(({ key, first, values }) => {
+        const variable = key !== 'footrestMm' && p.variables[key];
+        return (
+          variable && first === firstAsked(p, variable) && first + values.length === variable.values.length
+        );
+      })
+      .map(({ key }) => key),
+  );
+
 /** Every position that each adjustment may take, in the order of the kinds. */
 function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false }: SolveOptions): Axis[] {
   const spoken = spokenFor(p);
@@ -151,6 +164,15 @@ function narrowed(axes: readonly Axis[], within: Within): Axis[] | null {
   return found;
 }
 
+/** Where everything was last proved to stand best together, and the axes that were free to go anywhere. */
+interface Proved {
+  readonly values: SetValues;
+  readonly settings: Settings;
+  readonly free: ReadonlySet<Axis['key']>;
+}
+
+const lastProved = oncePer((): { proved: Proved | null } => ({ proved: null }));
+
 function resultOf(
   p: Problem,
   axes: readonly Axis[],
@@ -166,10 +188,13 @@ function resultOf(
       inUse = { ...remedies, footrestMm: values[at]! };
   });
   const settings: Settings = { positions, remedies: inUse };
+  const values = valuesOfSettings(p, settings);
+  const isProved = found.bound >= found.penalty;
+  if (isProved) lastProved(p).proved = { values, settings, free: freeAmong(p, axes) };
   return {
     settings,
-    ended: found.bound < found.penalty ? 'budget' : 'proved',
-    hard: costAt(p, valuesOfSettings(p, settings)).hard,
+    ended: isProved ? 'proved' : 'budget',
+    hard: costAt(p, values).hard,
     penalty: found.penalty,
     bound: found.bound,
     nodes: found.boxes,
@@ -262,15 +287,30 @@ export function runnersUp(bare: Problem, options: SolveOptions, count: number): 
   return found.slice(1);
 }
 
+/** What is best with everything else is best alone: known without another look where the others stand as they were proved. */
+function provedBest(p: Problem, v: SetValues, kind: AdjustmentKind): number | undefined {
+  const { proved } = lastProved(p);
+  if (!proved?.free.has(kind)) return undefined;
+  const { values, settings } = proved;
+  const isSame =
+    values.footrestMm === v.footrestMm &&
+    values.backCushionMm === v.backCushionMm &&
+    ADJUSTMENT_KIND_IDS.every((other) => other === kind || Object.is(values[other], v[other]));
+  return isSame ? settings.positions[kind] : undefined;
+}
+
 /**
  * The best position of one adjustment with all others as they stand.
  * @param v left as it is
  */
 export function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
   const { kind, values } = variable;
+  const known = provedBest(p, v, kind);
+  if (known !== undefined) return known;
   const judges = judgesOf(p).filter(({ condition }) => scopeOf(p, condition).includes(kind));
-  const axis = axisOf(kind, values, costsOf(p, variable), 0, values.length - 1);
-  return new Whole(p, [axis], { ...v }, BUDGET, judges).search().positions[0]!;
+  const first = firstAsked(p, variable);
+  const axis = axisOf(kind, values, costsOf(p, variable), first, values.length - 1);
+  return first + new Whole(p, [axis], { ...v }, BUDGET, judges).search().positions[0]!;
 }
 
 /** What settings cost in all, in the solver's own measure. */
