@@ -15,8 +15,8 @@ import {
   panDegOf,
   shoulderPoint,
   spreadDeg,
-} from '../src/core/fit/on-seat';
-import { judgeOf } from '../src/core/fit/judge';
+} from '../src/core/fit/geometry/on-seat';
+import { judgeOf } from '../src/core/fit/cost/judge';
 import { bandOf } from '../src/core/method';
 import type { Point } from '../src/core/posture';
 import { frontView, sideView, type Scene } from '../src/core/scene';

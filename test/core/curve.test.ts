@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import jstat from 'jstat';
 import { Curve } from '../../src/core/fit';
-import { expectedOver } from '../../src/core/fit/expected';
-import { leverCosts } from '../../src/core/fit/levers';
+import { expectedOver } from '../../src/core/fit/cost/expected';
+import { leverCosts } from '../../src/core/fit/cost/levers';
 import type { Target } from '../../src/core/method';
 
 const MILLION = 1_000_000;

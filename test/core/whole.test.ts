@@ -11,9 +11,9 @@ import {
   type Settings,
 } from '../../src/core/fit';
 import { conditionsOf, missingFor, ownedBy, type Condition } from '../../src/core/fit/conditions';
-import { Extents } from '../../src/core/fit/extents';
-import { emptyValues, type SetValues } from '../../src/core/fit/problem';
-import { bestAlone, valuesOfSettings } from '../../src/core/fit/solve';
+import { Extents } from '../../src/core/fit/geometry/extents';
+import { emptyValues, type SetValues } from '../../src/core/fit/problem/problem';
+import { bestAlone, valuesOfSettings } from '../../src/core/fit/search/solve';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';

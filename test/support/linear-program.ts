@@ -10,9 +10,9 @@
 import { bandOf, type ConditionId } from '../../src/core/method';
 import { judgesOf, type Problem, type Settings } from '../../src/core/fit';
 import { computable } from '../../src/core/fit/conditions';
-import type { Curve } from '../../src/core/fit/curve';
-import { leversOf } from '../../src/core/fit/judge';
-import { footrestCost } from '../../src/core/fit/levers';
+import type { Curve } from '../../src/core/fit/cost/curve';
+import { leversOf } from '../../src/core/fit/cost/judge';
+import { footrestCost } from '../../src/core/fit/cost/levers';
 import {
   datumMm,
   elbowAboveSeatMm,
@@ -27,10 +27,10 @@ import {
   shoulderPoint,
   spreadDeg,
   underDeskMm,
-} from '../../src/core/fit/on-seat';
-import type { SetValues } from '../../src/core/fit/problem';
-import { valuesOfSettings } from '../../src/core/fit/solve';
-import { balancedTension, wantedLock, wantedProminenceMm } from '../../src/core/fit/wanted';
+} from '../../src/core/fit/geometry/on-seat';
+import type { SetValues } from '../../src/core/fit/problem/problem';
+import { valuesOfSettings } from '../../src/core/fit/search/solve';
+import { balancedTension, wantedLock, wantedProminenceMm } from '../../src/core/fit/conditions/wanted';
 import { overLegs } from '../../src/core/place';
 import { padTurnDeg } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';

@@ -1,7 +1,7 @@
 /** Whether some position of a seat fits a body, by looking: nothing is taken for straight that is not. */
 import { computableConditions, type Condition, type Problem, type SetValues } from '../../src/core/fit';
 import { followingOf } from '../../src/core/fit/conditions';
-import { emptyValues } from '../../src/core/fit/problem';
+import { emptyValues } from '../../src/core/fit/problem/problem';
 import { bandOf } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
 

@@ -17,11 +17,11 @@ export {
   type Settings,
   type Work,
   type WorkFlag,
-} from './inputs';
-export { uncalculatedOf } from './uncalculated';
-export { upgradeInputs, upgradeSettings } from './upgrade';
-export { inPlace, inputsWith } from './in-place';
-export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem';
+} from './problem/inputs';
+export { uncalculatedOf } from './problem/uncalculated';
+export { upgradeInputs, upgradeSettings } from './problem/upgrade';
+export { inPlace, inputsWith } from './problem/in-place';
+export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem/problem';
 export {
   CONDITIONS,
   computable as computableConditions,
@@ -29,10 +29,10 @@ export {
   scopeOf,
   type Condition,
 } from './conditions';
-export { balancedTension, tensionFraction } from './wanted';
-export { Curve, curveOf, type LeftUnused } from './curve';
-export { residualSds } from './doubt';
-export { bindings, costAt, judgesOf, leversAt, type Binding, type Cost } from './judge';
+export { balancedTension, tensionFraction } from './conditions/wanted';
+export { Curve, curveOf, type LeftUnused } from './cost/curve';
+export { residualSds } from './cost/doubt';
+export { bindings, costAt, judgesOf, leversAt, type Binding, type Cost } from './cost/judge';
 export {
   BUDGET,
   BUDGET_OF_MANY,
@@ -43,21 +43,28 @@ export {
   valuesOfSettings,
   type SolveOptions,
   type SolveResult,
-} from './solve';
-export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome';
-export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './choices';
-export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './assess';
+} from './search/solve';
+export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome/outcome';
+export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './outcome/choices';
+export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './outcome/assess';
 export {
   compareMethods,
   inputsOfStep,
   type Comparison,
   type MethodSide,
   type SettingDifference,
-} from './compare';
-export { CASE_FAULTS, caseDoubts, heldDoubts, methodDoubts, type CaseDoubt, type CaseFault } from './doubts';
-export { explain } from './explain';
-export { remedyHint } from './remedy-hint';
-export { REMEDY_COSTS, type RemedyCost } from './cures';
+} from './outcome/compare';
+export {
+  CASE_FAULTS,
+  caseDoubts,
+  heldDoubts,
+  methodDoubts,
+  type CaseDoubt,
+  type CaseFault,
+} from './problem/doubts';
+export { explain } from './explanation/explain';
+export { remedyHint } from './remedies/remedy-hint';
+export { REMEDY_COSTS, type RemedyCost } from './remedies/cures';
 export {
   closedBySetting,
   remediesFor,
@@ -66,12 +73,12 @@ export {
   type Remedies,
   type Remedy,
   type RemedyEffect,
-} from './remedies';
-export { SEAT_WIDTH_SHARE, isRefused, notMeant, seatChecks, type SeatCheck } from './refusals';
-export { seatDepthBand, seatHeightBand, seatWidthBand } from './published';
-export { completeSettings, sameSettings } from './complete';
-export { DONE_WITHOUT, NEEDED_FOR } from './needed-for';
-export { ANGLE_IDS, ANGLE_SOURCES, type PostureAngle } from './angles';
+} from './remedies/remedies';
+export { SEAT_WIDTH_SHARE, isRefused, notMeant, seatChecks, type SeatCheck } from './outcome/refusals';
+export { seatDepthBand, seatHeightBand, seatWidthBand } from './outcome/published';
+export { completeSettings, sameSettings } from './search/complete';
+export { DONE_WITHOUT, NEEDED_FOR } from './problem/needed-for';
+export { ANGLE_IDS, ANGLE_SOURCES, type PostureAngle } from './geometry/angles';
 export {
   datumFromRearMm,
   datumMm,
@@ -81,4 +88,4 @@ export {
   type Leg,
   panDegOf,
   panPointMm,
-} from './on-seat';
+} from './geometry/on-seat';

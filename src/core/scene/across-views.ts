@@ -1,7 +1,7 @@
 /** The front and the plan view: breadths, the spacing of the arms and the turn of the forearms. */
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SetValues } from '../fit';
-import { figureOf, seatFigureOf } from '../fit/figure';
+import { figureOf, seatFigureOf } from '../fit/geometry/figure';
 import {
   clearMm,
   datumFromRearMm,
@@ -11,7 +11,7 @@ import {
   padFrontMm,
   panPointMm,
   trunkDegOf,
-} from '../fit/on-seat';
+} from '../fit/geometry/on-seat';
 import { padTurnDeg, type Point } from '../posture';
 import { cosDeg, sinDeg } from '../units';
 import { Pen, at } from './pen';

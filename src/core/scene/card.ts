@@ -18,7 +18,7 @@ import {
   type SettingOutcome,
   type Verdict,
 } from '../fit';
-import { apexMm, clearMm, datumMm, frontEdgeMm, orZero } from '../fit/on-seat';
+import { apexMm, clearMm, datumMm, frontEdgeMm, orZero } from '../fit/geometry/on-seat';
 import {
   ADJUSTMENT_KINDS,
   controlFor,

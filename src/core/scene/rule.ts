@@ -5,7 +5,7 @@
 import { estimatedOf, type DimensionId } from '../body';
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
-import { figureOf, seatFigureOf } from '../fit/figure';
+import { figureOf, seatFigureOf } from '../fit/geometry/figure';
 import {
   apexMm,
   datumMm,
@@ -16,7 +16,7 @@ import {
   restDegOf,
   trunkDegOf,
   underDeskMm,
-} from '../fit/on-seat';
+} from '../fit/geometry/on-seat';
 import type { AdjustmentKind } from '../seat';
 import { cosDeg } from '../units';
 

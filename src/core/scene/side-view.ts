@@ -1,10 +1,10 @@
 import { message, type Message } from '../message';
 import type { Point } from '../posture';
 import { sizeInUse, type Assessment, type Problem, type RemedyId } from '../fit';
-import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/figure';
-import { orZero } from '../fit/on-seat';
+import { figureOf, seatFigureOf, type Figure, type SeatFigure } from '../fit/geometry/figure';
+import { orZero } from '../fit/geometry/on-seat';
 import { offers } from '../seat';
-import { meaning } from '../fit/problem';
+import { meaning } from '../fit/problem/problem';
 import { overLegs } from '../place';
 import { cosDeg, sinDeg } from '../units';
 import { Pen, at, shift } from './pen';

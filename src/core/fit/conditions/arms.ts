@@ -13,7 +13,7 @@ import {
   padBeforeElbowMm,
   padUnderDeskMm,
   spreadDeg,
-} from '../on-seat';
+} from '../geometry/on-seat';
 import {
   ELBOW,
   LEANS,

@@ -1,9 +1,9 @@
 import { trunkThighDeg } from '../../posture';
 import { bandOf } from '../../method';
 import type { DimensionId } from '../../body';
-import { apexMm, legOf, prominenceMm, trunkDegOf, zoneMm } from '../on-seat';
-import { meaning, type Problem } from '../problem';
-import { balancedTension, wantedLock, wantedProminenceMm, wantedZoneMm } from '../wanted';
+import { apexMm, legOf, prominenceMm, trunkDegOf, zoneMm } from '../geometry/on-seat';
+import { meaning, type Problem } from '../problem/problem';
+import { balancedTension, wantedLock, wantedProminenceMm, wantedZoneMm } from './wanted';
 import {
   FEET,
   LEVEL_FEET,

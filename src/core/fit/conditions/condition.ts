@@ -1,12 +1,12 @@
 /** What a condition is, and the parts that the tables of conditions are written with. */
 import type { DimensionId } from '../../body';
 import type { ConditionId, Interval } from '../../method';
-import type { LeftUnused } from '../curve';
+import type { LeftUnused } from '../cost/curve';
 import type { Place } from '../../place';
 import { countOf, kindNumber, type AdjustmentKind } from '../../seat';
-import type { Extents } from '../extents';
-import type { Leg } from '../on-seat';
-import type { Problem, SetValues } from '../problem';
+import type { Extents } from '../geometry/extents';
+import type { Leg } from '../geometry/on-seat';
+import type { Problem, SetValues } from '../problem/problem';
 
 /** A condition as its table states it. */
 export interface ConditionRow {

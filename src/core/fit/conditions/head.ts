@@ -1,5 +1,5 @@
-import { napeAlongBackMm, napeBeforeBackMm, padBeforeBackMm, restDegOf } from '../on-seat';
-import { meaning } from '../problem';
+import { napeAlongBackMm, napeBeforeBackMm, padBeforeBackMm, restDegOf } from '../geometry/on-seat';
+import { meaning } from '../problem/problem';
 import { TRUNK, has, headNeeds, inverseOf, owned, type ConditionRow } from './condition';
 
 /** The head rest. */

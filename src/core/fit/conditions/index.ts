@@ -1,8 +1,8 @@
 /** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
 import { estimatedOf, isMeasured, missingOf, type DimensionId } from '../../body';
 import type { AdjustmentKind } from '../../seat';
-import { oncePer } from '../once';
-import type { Problem } from '../problem';
+import { oncePer } from '../problem/once';
+import type { Problem } from '../problem/problem';
 import { ARM_CONDITIONS } from './arms';
 import { BACK_CONDITIONS } from './back';
 import { followingOf, type Condition, type ConditionRow } from './condition';

@@ -1,4 +1,4 @@
-import { legOf, footGapMm, hollowFromRearMm, pushMm } from '../on-seat';
+import { legOf, footGapMm, hollowFromRearMm, pushMm } from '../geometry/on-seat';
 import { FEET, LEVEL_FEET, PUSH, has, legNeeds, owned, thighNeeds, type ConditionRow } from './condition';
 
 const kneeRoomMm: ConditionRow['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;

@@ -1,6 +1,6 @@
-import { isOneWayToLever, isOneWayToPedal, leverElbowDeg, pedalKneeDeg } from '../on-seat';
-import { workingLoadKg } from '../refusals';
-import { wantedDamper } from '../wanted';
+import { isOneWayToLever, isOneWayToPedal, leverElbowDeg, pedalKneeDeg } from '../geometry/on-seat';
+import { workingLoadKg } from '../problem/working-load';
+import { wantedDamper } from './wanted';
 import { SITS, both, gripNeeds, has, owned, placeHas, thighNeeds, type ConditionRow } from './condition';
 
 /** Controls, pedals and suspension. */

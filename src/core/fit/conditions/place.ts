@@ -1,7 +1,7 @@
 import { tanDeg } from '../../units';
-import { elbowMm, eyeMm, overThighsMm, screenBelowDeg, sightDeg, underDeskMm } from '../on-seat';
-import { headTopMm, overHeadMm } from '../overhead';
-import type { Problem } from '../problem';
+import { elbowMm, eyeMm, overThighsMm, screenBelowDeg, sightDeg, underDeskMm } from '../geometry/on-seat';
+import { headTopMm, overHeadMm } from '../geometry/overhead';
+import type { Problem } from '../problem/problem';
 import {
   FEET,
   LEVEL_FEET,

@@ -5,9 +5,9 @@
  */
 import type { AdjustmentKind } from '../../seat';
 import { followingOf, type Condition } from '../conditions';
-import { roundResidual, type Curve } from '../curve';
-import { trunkDegOf, type Leg } from '../on-seat';
-import type { Problem, SetValues } from '../problem';
+import { roundResidual, type Curve } from '../cost/curve';
+import { trunkDegOf, type Leg } from '../geometry/on-seat';
+import type { Problem, SetValues } from '../problem/problem';
 
 /** An adjustment as the search sees it: the positions that it may take. */
 export interface Axis {

@@ -1,10 +1,10 @@
 /** What a desk costs at least: elbow and legs want it at different heights, and pads have to get past it. */
 import type { ConditionId, Interval } from '../../method';
-import { lowestSpan, type Curve } from '../curve';
-import type { Extents } from '../extents';
-import { judgeOf, type Judge } from '../judge';
-import { UNDER_DESK_MM, datumMm, elbowAtLeanMm, trunkDegOf } from '../on-seat';
-import type { Problem } from '../problem';
+import { lowestSpan, type Curve } from '../cost/curve';
+import type { Extents } from '../geometry/extents';
+import { judgeOf, type Judge } from '../cost/judge';
+import { UNDER_DESK_MM, datumMm, elbowAtLeanMm, trunkDegOf } from '../geometry/on-seat';
+import type { Problem } from '../problem/problem';
 import type { Axis, Standing } from './choice';
 import type { Group } from './group';
 

@@ -1,8 +1,8 @@
 import type { ConditionId } from '../../method';
 import type { Condition } from '../conditions';
-import type { Extents } from '../extents';
-import { datumMm, legOf, trunkDegOf } from '../on-seat';
-import type { SetValues } from '../problem';
+import type { Extents } from '../geometry/extents';
+import { datumMm, legOf, trunkDegOf } from '../geometry/on-seat';
+import type { SetValues } from '../problem/problem';
 import { isStill, type Box } from './box';
 import type { Axis, Choice, Standing, Term } from './choice';
 

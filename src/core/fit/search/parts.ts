@@ -1,8 +1,8 @@
 /** What is chosen after the stance, put together into groups that have nothing to do with each other. */
 import type { AdjustmentKind } from '../../seat';
 import { scopeOf } from '../conditions';
-import type { Judge } from '../judge';
-import type { Problem } from '../problem';
+import type { Judge } from '../cost/judge';
+import type { Problem } from '../problem/problem';
 import { choiceOf, partsOf, type Axis, type Part, type Standing, type Term } from './choice';
 import { Group } from './group';
 

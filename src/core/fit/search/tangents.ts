@@ -1,10 +1,10 @@
 /** What pulls the seat's height and the footrest apart, told together by straight lines. */
 import type { ConditionId, Interval } from '../../method';
 import type { Condition } from '../conditions';
-import { MILLION, type Curve } from '../curve';
-import type { Extents } from '../extents';
-import { underFootMm } from '../on-seat';
-import type { Problem } from '../problem';
+import { MILLION, type Curve } from '../cost/curve';
+import type { Extents } from '../geometry/extents';
+import { underFootMm } from '../geometry/on-seat';
+import type { Problem } from '../problem/problem';
 
 /** A condition on the stance alone. */
 export interface Loose {

@@ -6,11 +6,11 @@
 import type { TieBreak } from '../../method';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../seat';
 import { scopeOf, type Condition } from '../conditions';
-import { roundResidual, type Curve } from '../curve';
-import { Extents } from '../extents';
-import { judgeOf, judgesOf, type Judge } from '../judge';
-import { legOf } from '../on-seat';
-import type { Problem, SetValues } from '../problem';
+import { roundResidual, type Curve } from '../cost/curve';
+import { Extents } from '../geometry/extents';
+import { judgeOf, judgesOf, type Judge } from '../cost/judge';
+import { legOf } from '../geometry/on-seat';
+import type { Problem, SetValues } from '../problem/problem';
 import { isStill, type Box } from './box';
 import type { Axis, Standing, Term } from './choice';
 import { AT_DESK, AtDesk } from './desk';

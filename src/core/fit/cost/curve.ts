@@ -1,0 +1,252 @@
+/** What a residual costs: a convex curve in straight pieces, expected under the residual's own doubt. */
+import {
+  CONDITION_UNITS,
+  aimOf,
+  bandOf,
+  hardOf,
+  outsideBy,
+  type ConditionId,
+  type Interval,
+  type Target,
+} from '../../method';
+import { expectedOver, steepness } from './expected';
+
+/** Residuals are compared after rounding to this, so that engines that differ in a last bit agree. */
+const RESIDUAL_STEP = 1e-3;
+export const MILLION = 1e6;
+/** How many times as steep the cost rises beyond the band, and beyond the hard bound. */
+const BEYOND_BAND = 10;
+const BEYOND_HARD = 100;
+/** The distance from aim to band's edge counts as at least this much: mm; degrees; turns or steps. */
+const LEAST_EDGE = { mm: 1, deg: 0.5, own: 0.125 } as const;
+/** The ends of an interval are computed by another way than the residuals within it: they may differ in a last bit. */
+const SLACK = 1e-7;
+
+export const roundResidual = (value: number): number => Math.round(value / RESIDUAL_STEP) * RESIDUAL_STEP;
+
+/** A place where a curve turns: from there on it is steeper by `slope`, upward (1) or downward (−1). */
+export interface Corner {
+  readonly at: number;
+  readonly way: 1 | -1;
+  readonly slope: number;
+}
+
+/** A sum of corners, each expected under a deviation of the residual. */
+class Corners {
+  private readonly at: Float64Array;
+  private readonly way: Float64Array;
+  private readonly slope: Float64Array;
+  private readonly perSd: number;
+
+  constructor(
+    corners: readonly Corner[],
+    private readonly sd: number,
+  ) {
+    this.at = Float64Array.from(corners, (c) => c.at);
+    this.way = Float64Array.from(corners, (c) => c.way);
+    this.slope = Float64Array.from(corners, (c) => c.slope);
+    this.perSd = sd > 0 ? 1 / sd : 0;
+  }
+
+  /** In points, nothing taken off. */
+  of(residual: number): number {
+    const { at, way, slope, sd, perSd } = this;
+    let sum = 0;
+    for (let i = 0; i < at.length; i++) {
+      const over = way[i]! * (residual - at[i]!);
+      if (perSd === 0) sum += over > 0 ? slope[i]! * over : 0;
+      else sum += slope[i]! * sd * expectedOver(over * perSd);
+    }
+    return sum;
+  }
+
+  /** How steep it is there: a straight line so steep through that place lies nowhere above it. */
+  slopeAt(residual: number): number {
+    const { at, way, slope, perSd } = this;
+    let sum = 0;
+    for (let i = 0; i < at.length; i++) {
+      const over = way[i]! * (residual - at[i]!);
+      if (perSd === 0) sum += over > 0 ? way[i]! * slope[i]! : 0;
+      else sum += way[i]! * slope[i]! * steepness(over * perSd);
+    }
+    return sum;
+  }
+}
+
+const LOOKS = 60;
+
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** Where a convex function is least between two ends. */
+export function lowestPoint(f: (x: number) => number, from: number, to: number): number {
+  const { lo, hi } = lowestSpan(f, from, to, RESIDUAL_STEP / 10);
+  return (lo + hi) / 2;
+}
+
+/** Between which places, no further apart than told, a convex function is least. */
+export function lowestSpan(f: (x: number) => number, from: number, to: number, apart: number): Interval {
+  let [lo, hi] = [from, to];
+  let [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)];
+  let [fa, fb] = [f(a), f(b)];
+  for (let n = 0; n < LOOKS && hi - lo > apart; n++) {
+    if (fa <= fb) {
+      [hi, b, fb] = [b, a, fa];
+      a = hi - GOLDEN * (hi - lo);
+      fa = f(a);
+    } else {
+      [lo, a, fa] = [a, b, fb];
+      b = lo + GOLDEN * (hi - lo);
+      fb = f(b);
+    }
+  }
+  return { lo, hi };
+}
+
+/** The corners of a target: where its aim, its band and its hard bound end. */
+export function cornersOf(target: Target, unit: keyof typeof LEAST_EDGE): Corner[] {
+  const [aim, band, hard] = [aimOf(target), bandOf(target), hardOf(target)];
+  const corners: Corner[] = [];
+  const side = (way: 1 | -1, at: number, edge: number, bound: number): void => {
+    if (!Number.isFinite(at)) return;
+    const inside = Number.isFinite(edge) ? Math.abs(edge - at) : 0;
+    const slope = target.weight / Math.max(inside, LEAST_EDGE[unit]);
+    if (inside > 0) corners.push({ at, way, slope });
+    corners.push({
+      at: at + way * inside,
+      way,
+      slope: inside > 0 ? (BEYOND_BAND - 1) * slope : BEYOND_BAND * slope,
+    });
+    if (Number.isFinite(bound)) corners.push({ at: bound, way, slope: (BEYOND_HARD - BEYOND_BAND) * slope });
+  };
+  side(-1, aim.lo, band.lo, hard.lo);
+  side(1, aim.hi, band.hi, hard.hi);
+  return corners;
+}
+
+/** A thing that may also be left unused: what that costs flat, and for each unit that it stands too low. */
+export interface LeftUnused {
+  readonly flat: number;
+  readonly perUnit: number;
+}
+
+/** A target made ready: what a residual costs in millionths of a point, and the least that any of an interval costs. */
+export class Curve {
+  readonly aim: Interval;
+  private readonly hard: Interval;
+  private readonly isHard: boolean;
+  private readonly main: Corners;
+  /** Where it is cheapest; beyond every number on the side on which nothing is ever wrong. */
+  private readonly lowest: number;
+  private readonly least: number;
+  private readonly unused: {
+    readonly corners: Corners;
+    readonly lowest: number;
+    readonly flat: number;
+  } | null;
+
+  /** @param sd deviation of the residual, in its unit */
+  constructor(
+    target: Target,
+    readonly unit: keyof typeof LEAST_EDGE,
+    readonly sd: number,
+    unused: LeftUnused | null = null,
+  ) {
+    this.aim = aimOf(target);
+    this.hard = hardOf(target);
+    this.isHard = target.hardLo !== undefined || target.hardHi !== undefined;
+    const corners = cornersOf(target, unit);
+    this.main = new Corners(corners, sd);
+    this.lowest = lowestOf(corners, this.main, sd);
+    this.least = Number.isFinite(this.lowest) ? this.main.of(this.lowest) : 0;
+    this.unused = null;
+    if (!unused) return;
+    const other: Corner[] = [
+      { at: 0, way: -1, slope: unused.perUnit },
+      ...corners.filter(({ way }) => way > 0),
+    ];
+    const made = new Corners(other, sd);
+    this.unused = { corners: made, lowest: lowestOf(other, made, sd), flat: unused.flat };
+  }
+
+  /** Whether it is convex up to so many millionths; Infinity: everywhere. */
+  get convexTo(): number {
+    return this.unused ? Math.floor(MILLION * this.unused.flat) : Infinity;
+  }
+
+  /** In points, not rounded: for following how it falls. */
+  raw(residual: number): number {
+    return this.main.of(residual) - this.least;
+  }
+
+  /** How steep it is there, points for each unit. */
+  slope(residual: number): number {
+    return this.main.slopeAt(residual);
+  }
+
+  /** @param value already rounded; @returns millionths */
+  penalty(value: number): number {
+    // Of settings that are not complete nothing can be told.
+    if (Number.isNaN(value)) return 0;
+    const main = this.main.of(value) - this.least;
+    const { unused } = this;
+    const cost = unused && main > unused.flat ? Math.min(main, unused.flat + unused.corners.of(value)) : main;
+    return Math.max(0, Math.round(MILLION * cost));
+  }
+
+  /** @returns millionths */
+  at(residual: number): number {
+    return this.penalty(roundResidual(residual));
+  }
+
+  /** How far a residual lies beyond the hard bounds, in tenths. */
+  beyondHard(value: number): number {
+    return this.isHard ? Math.round(Math.abs(outsideBy(this.hard, value)) * 10) : 0;
+  }
+
+  /** What the cheapest residual between two ends costs, millionths. */
+  leastPenalty(lo: number, hi: number): number {
+    const { unused } = this;
+    const main = this.nearest(lo, hi, this.lowest);
+    if (main === null) return 0;
+    const cost = this.penalty(main);
+    if (!unused || cost <= MILLION * unused.flat) return cost;
+    const other = this.nearest(lo, hi, unused.lowest);
+    return Math.min(cost, other === null ? this.penalty(unused.lowest) : this.penalty(other));
+  }
+
+  /** The residual between two ends that is nearest to the cheapest; null where that lies between them. */
+  private nearest(lo: number, hi: number, lowest: number): number | null {
+    if (hi < lowest) return Math.min(lowest, roundResidual(hi + SLACK));
+    return lo > lowest ? Math.max(lowest, roundResidual(lo - SLACK)) : null;
+  }
+}
+
+/** Where a curve is cheapest. */
+function lowestOf(corners: readonly Corner[], made: Corners, sd: number): number {
+  const down = corners.filter(({ way }) => way < 0).map(({ at }) => at);
+  const up = corners.filter(({ way }) => way > 0).map(({ at }) => at);
+  if (down.length === 0) return up.length === 0 ? 0 : -Infinity;
+  if (up.length === 0) return Infinity;
+  if (sd === 0) return (Math.max(...down) + Math.min(...up)) / 2;
+  return lowestPoint((x) => made.of(x), Math.min(...down), Math.max(...up));
+}
+
+const curves = new WeakMap<Target, Curve[]>();
+
+/** The curve of a target under a deviation; the same object for the same ones. */
+export function curveOf(
+  id: ConditionId,
+  target: Target,
+  sd: number,
+  unused: LeftUnused | null = null,
+): Curve {
+  const unit = CONDITION_UNITS[id];
+  let known = curves.get(target);
+  if (!known) curves.set(target, (known = []));
+  for (const curve of known) if (curve.sd === sd && curve.unit === unit) return curve;
+  const curve = new Curve(target, unit, sd, unused);
+  if (known.length >= MOST_KEPT) known.length = 0;
+  known.push(curve);
+  return curve;
+}
+const MOST_KEPT = 64;

@@ -1,0 +1,169 @@
+/** How sure each residual is: what the spreads of measures and of the seat's own values come to in it. */
+import { spreadInUse, type DimensionId } from '../../body';
+import { CONDITION_UNITS, aimOf, bandOf, type ConditionId, type Target } from '../../method';
+import { looseness, positionCount, type AdjustmentKind } from '../../seat';
+import { computable, scopeOf, type Condition } from '../conditions';
+import {
+  clearAtSpread,
+  elbowMm,
+  elbowOnPadMm,
+  eyeMm,
+  hollowFromRearMm,
+  napeAlongBackMm,
+  footGapMm,
+  orZero,
+  restDegOf,
+} from '../geometry/on-seat';
+import { oncePer } from '../problem/once';
+import { emptyValues, nudged, type Problem, type SetValues } from '../problem/problem';
+
+/** A residual is never surer than this: mm, degrees. Counts know no less. */
+const LEAST_SD = { mm: 2, deg: 0.5, own: 0 } as const;
+/** The pan holds the thigh: it is as sure as the pan's own angle, degrees. */
+const THIGH_SD_DEG = 1;
+/** Plain lengths of a seat that were described, and a tilt axis that nobody described, mm. */
+const PLAIN_SD_MM = 3;
+const AXIS_UNKNOWN_SD_MM = 30;
+/** How far a value is moved to see what follows, mm or kg. */
+const NUDGE = 1;
+
+type Plain = 'axisFromRearMm' | 'recessMm' | 'padWidthMm' | 'padLengthMm' | 'padFrontMm';
+/** Which plain lengths of the seat what an adjustment moves hangs on. */
+const PLAIN: readonly (readonly [AdjustmentKind, readonly Plain[]])[] = [
+  ['seatAngle', ['axisFromRearMm', 'recessMm']],
+  ['seatDepth', ['recessMm']],
+  ['armWidth', ['padWidthMm']],
+  ['armDepth', ['padLengthMm', 'padFrontMm']],
+];
+/** Likewise of the place: everything that lies on a desk or hangs under it. */
+const PLAIN_OF_PLACE = ['deskThicknessMm', 'keyboardThicknessMm', 'drawerMm', 'apronMm'] as const;
+
+const plainOf = ({ scope }: Condition): readonly Plain[] =>
+  PLAIN.flatMap(([kind, keys]) => (scope.includes(kind) ? keys : []));
+
+const middleOf = (target: Target): number => {
+  const [aim, band] = [aimOf(target), bandOf(target)];
+  const [lo, hi] = [Number.isFinite(aim.lo) ? aim.lo : aim.hi, Number.isFinite(aim.hi) ? aim.hi : aim.lo];
+  const middle = (lo + hi) / 2;
+  return Number.isFinite(middle) ? middle : Number.isFinite(band.lo) ? band.lo : 0;
+};
+
+const nearest = (values: readonly number[], wanted: number): number =>
+  values.reduce((best, v) => (Math.abs(v - wanted) < Math.abs(best - wanted) ? v : best), values[0]!);
+
+/**
+ * The reference setting of a case: every adjustment nearest its own aim, the thigh on the pan. Lengths stand exactly
+ * where they are wanted, whether or not a position is there, so that what follows does not hang on the seat's steps.
+ */
+function referenceOf(p: Problem): SetValues {
+  const v = emptyValues({});
+  const put = (kind: AdjustmentKind, wanted: number): void => {
+    if (p.variables[kind]) v[kind] = wanted;
+  };
+  const among = (kind: AdjustmentKind, wanted: number): void => {
+    const values = p.variables[kind]?.values;
+    if (values) v[kind] = nearest(values, wanted);
+  };
+  const middle = (id: ConditionId): number => middleOf(p.targets[id]);
+  for (const variable of Object.values(p.variables))
+    v[variable.kind] = nearest(variable.values, (variable.values[0]! + variable.values.at(-1)!) / 2);
+  const { lo, hi } = aimOf(p.targets.thigh);
+  among('seatAngle', Math.max(Number.isFinite(lo) ? lo : 0, Math.min(Number.isFinite(hi) ? hi : 0, 0)));
+  for (const kind of ['forwardTilt', 'chairAngle', 'frontSlope', 'armAngle', 'backReach'] as const)
+    among(kind, 0);
+  among('backAngle', middle('backAngle') - orZero(v.chairAngle));
+  among('footrest', 0);
+  among('footRing', 0);
+  // A hair too high, so that the thigh lies on the pan whatever is moved.
+  put('seatHeight', v.seatHeight + 2 * NUDGE - footGapMm(p, v));
+  put('seatDepth', hollowFromRearMm(p, v) - middle('kneeRoom'));
+  put('armWidth', Math.max(p.body.hipBreadthSitting + 20, clearAtSpread(p, 8)) - orZero(v.padSlide));
+  put('armHeight', elbowOnPadMm(p, v) + middle('armHeight'));
+  const keys = p.inputs.place?.keyboardThicknessMm ?? 0;
+  put('deskHeight', elbowMm(p, v) - keys + middle('deskTop'));
+  put('headHeight', napeAlongBackMm(p, v));
+  put('headAngle', restDegOf(p, v));
+  put('screenHeight', eyeMm(p, v) - 0.3 * (p.inputs.place?.screenDistanceMm ?? 0));
+  return v;
+}
+
+/** The same problem with one plain length of the seat a little more. */
+const withPlain = (p: Problem, key: Plain): Problem => ({
+  ...p,
+  seat: { ...p.seat, [key]: p.seat[key] + NUDGE },
+  known: [],
+});
+
+const withPlainPlace = (p: Problem, key: (typeof PLAIN_OF_PLACE)[number]): Problem => {
+  const { place } = p.inputs;
+  if (!place) return p;
+  const there = { ...place, [key]: (place[key] ?? 0) + NUDGE };
+  return { ...p, inputs: { ...p.inputs, place: there }, known: [] };
+};
+
+const plainSd = (p: Problem, key: Plain): number =>
+  key === 'axisFromRearMm' && p.inputs.seat.pan.axisFromRearMm === null ? AXIS_UNKNOWN_SD_MM : PLAIN_SD_MM;
+
+/** Everything that is not known exactly, each with the residuals' square that it comes to. */
+class Doubts {
+  private readonly v: SetValues;
+  private readonly nudgedBy = new Map<DimensionId, Problem>();
+
+  constructor(private readonly p: Problem) {
+    this.v = referenceOf(p);
+  }
+
+  private more(id: DimensionId): Problem {
+    let made = this.nudgedBy.get(id);
+    if (!made) this.nudgedBy.set(id, (made = nudged(this.p, id, NUDGE)));
+    return made;
+  }
+
+  of(c: Condition): number {
+    const { p, v } = this;
+    const here = c.residual(p, v);
+    let square = 0;
+    const add = (slope: number, spread: number): void => {
+      if (Number.isFinite(slope)) square += (slope * spread) ** 2;
+    };
+    for (const id of c.needs(p)) {
+      const quantity = p.inputs.body[id];
+      const spread = quantity ? spreadInUse(id, quantity.spread) : 0;
+      if (spread > 0) add((c.residual(this.more(id), v) - here) / NUDGE, spread);
+    }
+    const owners = c.owners(p);
+    for (const kind of scopeOf(p, c)) {
+      const adjustment = p.variables[kind]?.adjustment;
+      // What is only switched by an angle does not follow it.
+      if (!adjustment || (CONDITION_UNITS[c.id] === 'own' && !owners.includes(kind))) continue;
+      const spread = looseness(adjustment, Math.floor(positionCount(adjustment) / 2));
+      if (spread === 0) continue;
+      const there = { ...v, [kind]: v[kind] + spread };
+      add((c.residual(p, there) - here) / spread, spread);
+    }
+    for (const key of plainOf(c))
+      if (Number.isFinite(p.seat[key]))
+        add((c.residual(withPlain(p, key), v) - here) / NUDGE, plainSd(p, key));
+    if (c.onDesk)
+      for (const key of PLAIN_OF_PLACE)
+        if (p.inputs.place?.[key]) add((c.residual(withPlainPlace(p, key), v) - here) / NUDGE, PLAIN_SD_MM);
+    return Math.sqrt(square);
+  }
+}
+
+/** To so much residuals' deviations are told, in parts of their unit: cases that differ by less share their curves. */
+const PARTS = 100;
+
+function sdsOf(p: Problem): Readonly<Partial<Record<ConditionId, number>>> {
+  const doubts = new Doubts(p);
+  const sds: Partial<Record<ConditionId, number>> = {};
+  for (const c of computable(p)) {
+    const sd = c.id === 'thigh' ? THIGH_SD_DEG : doubts.of(c);
+    sds[c.id] =
+      Math.round(PARTS * Math.max(LEAST_SD[CONDITION_UNITS[c.id]], Number.isFinite(sd) ? sd : 0)) / PARTS;
+  }
+  return sds;
+}
+
+/** The deviation of every residual that can be computed, in its unit, worked out at the reference setting. */
+export const residualSds = oncePer(sdsOf);

@@ -1,0 +1,86 @@
+/** Conditions with what they cost: one number in millionths of a point for everything that is set. */
+import type { ConditionId } from '../../method';
+import { computable, type Condition } from '../conditions';
+import { curveOf, roundResidual, type Curve } from './curve';
+import { residualSds } from './doubt';
+import { footrestCost, leverCosts } from './levers';
+import { legOf } from '../geometry/on-seat';
+import { oncePer } from '../problem/once';
+import type { Problem, SetValues } from '../problem/problem';
+
+/** A condition and its curve, expected under its own doubt. */
+export interface Judge {
+  readonly condition: Condition;
+  readonly curve: Curve;
+}
+
+/** Those of all conditions that can be computed. */
+export const judgesOf = oncePer((p): readonly Judge[] => {
+  const sds = residualSds(p);
+  return computable(p).map((condition) => {
+    const { id, unused } = condition;
+    return { condition, curve: curveOf(id, p.targets[id], sds[id] ?? 0, unused ?? null) };
+  });
+});
+
+const byId = oncePer((p) => new Map(judgesOf(p).map((j) => [j.condition.id, j])));
+
+/** The curve of a condition; null where it cannot be computed. */
+export const judgeOf = (p: Problem, id: ConditionId): Judge | null => byId(p).get(id) ?? null;
+
+/** What each position of each adjustment costs to be moved to. */
+export const leversOf = oncePer(
+  (p) => new Map(Object.values(p.variables).map(({ kind, values }) => [kind, leverCosts(kind, values)])),
+);
+
+/** What one condition costs. */
+export interface Binding {
+  readonly id: ConditionId;
+  /** Beyond a hard bound, tenths of its unit. */
+  readonly hard: number;
+  /** Millionths of a point. */
+  readonly penalty: number;
+}
+
+/** What settings cost in all, and beyond hard bounds. */
+export interface Cost {
+  /** Beyond hard bounds, tenths of each condition's unit, added up: reported, and no part of what is compared. */
+  readonly hard: number;
+  /** Everything that is compared, millionths of a point. */
+  readonly penalty: number;
+}
+
+/** What every condition costs as set. */
+export function bindings(p: Problem, v: SetValues): Binding[] {
+  const leg = legOf(p, v);
+  return judgesOf(p).map(({ condition, curve }) => {
+    const value = roundResidual(condition.residual(p, v, condition.onLegs ? leg : undefined));
+    return { id: condition.id, hard: curve.beyondHard(value), penalty: curve.penalty(value) };
+  });
+}
+
+/** What levers and footrests cost as set. */
+export function leversAt(p: Problem, v: SetValues): number {
+  let sum = footrestsAt(p, v);
+  for (const [kind, costs] of leversOf(p)) {
+    const at = p.variables[kind]!.values.indexOf(v[kind]);
+    if (at >= 0) sum += costs[at]!;
+  }
+  return sum;
+}
+
+/** What a footrest of the place, or one that was added, costs. */
+export function footrestsAt(p: Problem, v: SetValues): number {
+  const flat = p.inputs.method.footrestPenalty;
+  return footrestCost(flat, v.footrestMm || 0) + footrestCost(flat, v.footrest || 0);
+}
+
+/** Everything that is compared, as set. */
+export function costAt(p: Problem, v: SetValues): Cost {
+  let [hard, penalty] = [0, leversAt(p, v)];
+  for (const one of bindings(p, v)) {
+    hard += one.hard;
+    penalty += one.penalty;
+  }
+  return { hard, penalty };
+}

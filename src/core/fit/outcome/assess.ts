@@ -1,0 +1,140 @@
+import type { Interval } from '../../method';
+import type { Message } from '../../message';
+import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../../seat';
+import { anglesOf, type PostureAngle } from '../geometry/angles';
+import { ownedBy } from '../conditions';
+import type { Settings } from '../problem/inputs';
+import { inPlace } from '../problem/in-place';
+import { oncePer } from '../problem/once';
+import { adjustmentOutcome, decidedOn, type AdjustmentOutcome } from './outcome';
+import { positionWords } from '../explanation/position-words';
+import type { Problem, SetValues } from '../problem/problem';
+import { seatDepthBand, seatHeightBand } from './published';
+import { reasonFor } from '../explanation/reasons';
+import { checksOfSeat, headroom, isRefused, type SeatCheck } from './refusals';
+import { valuesOfSettings } from '../search/solve';
+import { datumMm, frontEdgeMm } from '../geometry/on-seat';
+
+/** A published rule beside a setting: reported, never the verdict. */
+export interface PublishedCheck {
+  readonly rule: 'gouvaliBoudolos' | 'depthShare';
+  readonly band: Interval;
+  readonly inside: boolean;
+}
+
+export interface SettingOutcome extends AdjustmentOutcome {
+  readonly words: Message;
+  readonly bestWords: Message;
+  readonly reason: Message;
+  readonly published: PublishedCheck | null;
+}
+
+/** Everything there is to say of settings on this body: what every screen, the card and the API show. */
+export interface Assessment {
+  /** Seat and place as they stand with the remedies in use. */
+  readonly problem: Problem;
+  readonly settings: Settings;
+  readonly values: SetValues;
+  /** In the method's order of setting. */
+  readonly outcomes: readonly SettingOutcome[];
+  readonly checks: readonly SeatCheck[];
+  readonly refused: boolean;
+  readonly angles: readonly PostureAngle[];
+}
+
+function publishedFor(p: Problem, v: SetValues, kind: AdjustmentKind): PublishedCheck | null {
+  const { poplitealHeight, shoeHeel, buttockPoplitealLength } = p.body;
+  const check = (rule: PublishedCheck['rule'], band: Interval, value: number): PublishedCheck | null =>
+    Number.isNaN(band.lo + band.hi + value)
+      ? null
+      : { rule, band, inside: band.lo <= value && value <= band.hi };
+  if (kind === 'seatHeight')
+    return check('gouvaliBoudolos', seatHeightBand(poplitealHeight, shoeHeel), frontEdgeMm(p, v));
+  if (kind === 'seatDepth') return check('depthShare', seatDepthBand(buttockPoplitealLength), v.seatDepth);
+  return null;
+}
+
+function settingOutcome(
+  p: Problem,
+  v: SetValues,
+  kind: AdjustmentKind,
+  position: number,
+): SettingOutcome | null {
+  const variable = p.variables[kind];
+  if (!variable) return null;
+  const outcome = adjustmentOutcome(p, v, variable, position);
+  return {
+    ...outcome,
+    words: positionWords(p, variable, position),
+    bestWords: positionWords(p, variable, outcome.bestPosition),
+    reason: reasonFor(p, v, outcome),
+    published: publishedFor(p, v, kind),
+  };
+}
+
+const checksOf = oncePer((p) => checksOfSeat(p.inputs));
+const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])]);
+
+/** What a published rule reads beyond the conditions of its track. */
+const PUBLISHED_READS: Partial<Record<AdjustmentKind, readonly AdjustmentKind[]>> = {
+  seatHeight: ['seatDepth', 'seatAngle', 'backAngle'],
+};
+
+/** Everything that what is said of an adjustment depends on. */
+const readsOf = oncePer(
+  (p): ReadonlyMap<AdjustmentKind, readonly AdjustmentKind[]> =>
+    new Map(
+      ADJUSTMENT_KIND_IDS.map((kind) => {
+        const scopes = (ownedBy(p).get(kind) ?? []).flatMap((c) => c.scope);
+        return [
+          kind,
+          [...new Set([kind, ...scopes, ...decidedOn(p, kind), ...(PUBLISHED_READS[kind] ?? [])])],
+        ];
+      }),
+    ),
+);
+
+/** What was said of an adjustment, where nothing that it depends on has changed since. */
+function stillTrue(
+  p: Problem,
+  v: SetValues,
+  kind: AdjustmentKind,
+  before: Assessment,
+): SettingOutcome | undefined {
+  const was = before.values;
+  const isSame =
+    before.problem === p &&
+    was.footrestMm === v.footrestMm &&
+    was.backCushionMm === v.backCushionMm &&
+    readsOf(p)
+      .get(kind)!
+      .every((k) => Object.is(was[k], v[k]));
+  return isSame ? before.outcomes.find((o) => o.kind === kind) : undefined;
+}
+
+/**
+ * Judges settings as they stand. Fast enough for every frame of a drag.
+ * @param before of the same problem: what has not changed since is taken over as it is, the same object
+ */
+export function assess(bare: Problem, settings: Settings, before: Assessment | null = null): Assessment {
+  const p = inPlace(bare, settings.remedies);
+  const values = valuesOfSettings(p, settings);
+  const outcomes = orderOf(p)
+    .map(
+      (kind) =>
+        (before && stillTrue(p, values, kind, before)) ??
+        settingOutcome(p, values, kind, settings.positions[kind] ?? 0),
+    )
+    .filter((o) => o !== null);
+  const overhead = headroom(p.inputs, datumMm(p, values));
+  const checks = overhead.length > 0 ? [...checksOf(p), ...overhead] : checksOf(p);
+  return {
+    problem: p,
+    settings,
+    values,
+    outcomes,
+    checks,
+    refused: isRefused(checks),
+    angles: anglesOf(p, values),
+  };
+}

@@ -1,0 +1,112 @@
+/** Seat and place as they stand with remedies in use: what is added, taken off or changed, nothing solved yet. */
+import type { Place } from '../../place';
+import {
+  ABOVE_SEAT_KINDS,
+  movedTravel,
+  type Adjustment,
+  type AdjustmentKind,
+  type SeatModel,
+} from '../../seat';
+import { REMEDY_IDS, sizeInUse, type FitInputs, type RemedyId, type RemedySettings } from './inputs';
+import { oncePer } from './once';
+import { problemOf, type Problem } from './problem';
+
+/** What the computation reads as a value of its own, so that a footrest can be chosen together with the height. */
+const AS_VALUES: readonly RemedyId[] = ['footrestMm', 'backCushionMm'];
+const CHANGING = REMEDY_IDS.filter((id) => !AS_VALUES.includes(id));
+
+/** Tray and what holds it, under the keyboard, mm (assumed). */
+export const TRAY_PLATE_MM = 20;
+
+const ARMS: readonly AdjustmentKind[] = [
+  'armHeight',
+  'armWidth',
+  'padSlide',
+  'armDepth',
+  'armPivot',
+  'armAngle',
+];
+
+const moved = (adjustments: readonly Adjustment[], kinds: readonly AdjustmentKind[], by: number) =>
+  by === 0
+    ? adjustments
+    : adjustments.map((a) => (kinds.includes(a.kind) ? { ...a, travel: movedTravel(a.travel, by) } : a));
+
+/** A pad raises the seat by its thickness (loaded), and everything that stands on the seat's frame is lower against it. */
+function withPad(seat: SeatModel, padMm: number): SeatModel {
+  if (padMm === 0) return seat;
+  const { lumbarZones } = seat.back;
+  const hasBackHeight = seat.adjustments.some((a) => a.kind === 'backHeight');
+  const above = ABOVE_SEAT_KINDS.filter((kind) => !(kind === 'lumbarApex' && hasBackHeight));
+  return {
+    ...seat,
+    back: {
+      ...seat.back,
+      topMm: seat.back.topMm === null ? null : seat.back.topMm - padMm,
+      lumbarZones: lumbarZones && {
+        lowerMm: lumbarZones.lowerMm - padMm,
+        upperMm: lumbarZones.upperMm - padMm,
+      },
+    },
+    adjustments: moved(moved(seat.adjustments, ['seatHeight'], padMm), above, -padMm),
+  };
+}
+
+function seatWith(seat: SeatModel, size: (id: RemedyId) => number): SeatModel {
+  const padded = withPad(seat, size('seatPadMm'));
+  const adjustments = moved(padded.adjustments, ['seatHeight'], size('columnMm'));
+  if (size('armsOff') === 0) return { ...padded, adjustments };
+  return { ...padded, arms: null, adjustments: adjustments.filter((a) => !ARMS.includes(a.kind)) };
+}
+
+/** A tray holds the keyboard lower than the desk's top, and hangs over the thighs. */
+function placeWith(place: Place, size: (id: RemedyId) => number): Place {
+  const raised = moved(place.adjustments, ['deskHeight'], size('deskMm'));
+  const adjustments = moved(raised, ['screenHeight'], size('screenRiserMm'));
+  const tray = size('keyboardTrayMm');
+  if (tray === 0) return { ...place, adjustments };
+  return {
+    ...place,
+    adjustments,
+    keyboardThicknessMm: place.keyboardThicknessMm - tray,
+    drawerMm: Math.max(place.drawerMm ?? 0, tray + TRAY_PLATE_MM),
+  };
+}
+
+/** The inputs with seat and place as remedies leave them; a footrest and a back cushion are left to the settings. */
+export function inputsWith(inputs: FitInputs, remedies: RemedySettings): FitInputs {
+  const size = (id: RemedyId): number => sizeInUse(remedies, id);
+  return {
+    ...inputs,
+    seat: seatWith(inputs.seat, size),
+    place: inputs.place && placeWith(inputs.place, size),
+  };
+}
+
+const fitted = oncePer(() => new Map<string, Problem>());
+const MOST_FITTED = 64;
+
+/**
+ * The problem with seat and place as remedies leave them; the same object for the same remedies.
+ * @param p with whatever remedies
+ */
+export function inPlace(p: Problem, remedies: RemedySettings): Problem {
+  let key = '';
+  for (const id of CHANGING) {
+    const size = sizeInUse(remedies, id);
+    if (size !== 0) key += `${id} ${size} `;
+  }
+  if (key === (p.bare?.key ?? '')) return p;
+  const bare = p.bare?.problem ?? p;
+  if (key === '') return bare;
+  const known = fitted(bare);
+  const found = known.get(key);
+  if (found) return found;
+  if (known.size >= MOST_FITTED) known.delete(known.keys().next().value!);
+  const made: Problem = {
+    ...problemOf(inputsWith(bare.inputs, remedies), sizeInUse(remedies, 'lumbarRollMm')),
+    bare: { problem: bare, key },
+  };
+  known.set(key, made);
+  return made;
+}

@@ -1,0 +1,18 @@
+/** What of a seat the computation leaves alone, in words: it stays at rest and never counts as fitting. */
+import { message, type Message } from '../../message';
+import { uncalculated, type SeatModel } from '../../seat';
+
+/** Returns a sentence for each adjustment, state and part of a seat that no setting is calculated for. */
+export function uncalculatedOf({ adjustments, states, strappedCushions, arms }: SeatModel): Message[] {
+  return [
+    ...adjustments.flatMap((adjustment) => {
+      const why = uncalculated(adjustment);
+      return why ? [message(`uncalculated.${why}`, { kind: { word: `kind.${adjustment.kind}` } })] : [];
+    }),
+    ...states.map(({ kind }) => message('uncalculated.state', { state: { word: `seatState.${kind}` } })),
+    ...strappedCushions.map(({ zone }) =>
+      message('uncalculated.cushion', { cushion: { word: `cushion.${zone}` } }),
+    ),
+    ...(arms?.support === 'cradle' ? [message('uncalculated.cradle', {})] : []),
+  ];
+}

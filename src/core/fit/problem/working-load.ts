@@ -1,0 +1,8 @@
+import type { FitInputs } from './inputs';
+
+/** Clothing over the measured mass, kg (common practice). */
+export const CLOTHING_KG = 3;
+
+/** What a seat carries: the sitter in working clothes with tools, kg. */
+export const workingLoadKg = ({ work }: Pick<FitInputs, 'work'>, massKg: number): number =>
+  massKg + CLOTHING_KG + work.toolsKg;

@@ -1,0 +1,320 @@
+/** The best settings of a seat at its place for this sitter: everything chosen together, and proved by bounds. */
+import {
+  ADJUSTMENT_KINDS,
+  ADJUSTMENT_KIND_IDS,
+  ADJUSTMENT_UNITS,
+  kindNumber,
+  type AdjustmentKind,
+} from '../../seat';
+import type { Axis } from './choice';
+import { computable, ownedBy, scopeOf } from '../conditions';
+import { inPlace } from '../problem/in-place';
+import type { RemedySettings, Settings } from '../problem/inputs';
+import { costAt, judgesOf, leversOf, type Cost } from '../cost/judge';
+import { footrestCost } from '../cost/levers';
+import { oncePer } from '../problem/once';
+import { emptyValues, type Problem, type SetValues, type Variable } from '../problem/problem';
+import { Whole, stepOf } from './whole';
+
+/** `proved`: no setting costs less. `budget`: so many boxes were opened that the best found so far is given. */
+export const ENDINGS = ['proved', 'budget'] as const;
+
+export interface SolveResult extends Cost {
+  readonly settings: Settings;
+  readonly ended: (typeof ENDINGS)[number];
+  /** No setting costs less than this, millionths; equal to `penalty` where that is proved. */
+  readonly bound: number;
+  /** Boxes opened. */
+  readonly nodes: number;
+}
+
+/** So many boxes are opened for one seat at most: counted in boxes and never in time, so that results are the same everywhere. */
+export const BUDGET = 60_000;
+
+/** The same where many are tried one after the other: remedies, seats to choose among. */
+export const BUDGET_OF_MANY = 6000;
+
+/** Footrest heights tried as a remedy, mm: what footrests of the trade come in (common practice). */
+const FOOTREST_HEIGHTS_MM = [0, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 170, 180];
+
+/** The values that settings stand for. */
+export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
+  const p = inPlace(bare, settings.remedies);
+  const values = emptyValues(settings.remedies);
+  for (const kind of ADJUSTMENT_KIND_IDS)
+    values[kind] = p.variables[kind]?.values[settings.positions[kind] ?? -1] ?? NaN;
+  return values;
+}
+
+/**
+ * Adjustments that some measured condition speaks for; the others are left at rest. What is shown on no track is spoken
+ * for by everything that it moves.
+ */
+const spokenFor = oncePer((p): readonly boolean[] => {
+  const [own, moved] = [p.byNumber.map(() => false), p.byNumber.map(() => false)];
+  for (const c of computable(p)) {
+    for (const kind of c.owners(p)) own[kindNumber(kind)] = true;
+    for (const kind of scopeOf(p, c)) moved[kindNumber(kind)] = true;
+  }
+  const shown = ownedBy(p);
+  return own.map((isOwn, i) => isOwn || (moved[i]! && !shown.has(ADJUSTMENT_KIND_IDS[i]!)));
+});
+
+/** Where an adjustment stands that nothing speaks for: at rest, straight or off, else in the middle. */
+function neutralPosition(p: Problem, { kind, values }: Variable): number {
+  const { datum, units, rest } = ADJUSTMENT_KINDS[kind];
+  if (rest !== 'none')
+    return leversOf(p)
+      .get(kind)!
+      .reduce((best, cost, i, all) => (cost < all[best]! ? i : best), 0);
+  if (units[0] !== 'deg' && datum !== 'off') return Math.floor((values.length - 1) / 2);
+  return values.reduce((best, v, i) => (Math.abs(v) < Math.abs(values[best] ?? Infinity) ? i : best), 0);
+}
+
+/** What tips a seat forward of level. */
+const TIPPING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle'];
+
+/**
+ * The first position that may be chosen. A seat is never tipped forward unasked: only where the method wants the thighs
+ * to fall, or the sitter tips it.
+ */
+function firstAsked(p: Problem, { kind, values, adjustment }: Variable): number {
+  if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive') return 0;
+  if ((p.targets.thigh.aimHi ?? 0) < 0) return 0;
+  const level = values.findIndex((v) => v >= 0);
+  return level < 0 ? values.length - 1 : level;
+}
+
+/** The lowest and highest position that something may take. */
+export type Within = Readonly<Partial<Record<Axis['key'], readonly [number, number]>>>;
+
+export interface SolveOptions {
+  /** Remedies taken as given. */
+  readonly remedies: RemedySettings;
+  /** Choose a footrest as well, at the method's cost for using one. */
+  readonly chooseFootrest?: boolean;
+  /** Positions that stay as they are: the rest is set around them. A position that is not there is not held. */
+  readonly held?: Settings['positions'];
+  /** Boxes opened at most. */
+  readonly budget?: number;
+}
+
+const axisOf = (
+  key: Axis['key'],
+  values: readonly number[],
+  costs: Float64Array,
+  from: number,
+  to: number,
+): Axis => ({ key, first: from, values: values.slice(from, to + 1), costs: costs.slice(from, to + 1) });
+
+/** What each position of an adjustment costs by itself. */
+function costsOf(p: Problem, { kind, values }: Variable): Float64Array {
+  if (kind !== 'footrest') return leversOf(p).get(kind)!;
+  return Float64Array.from(values, (mm) => footrestCost(p.inputs.method.footrestPenalty, mm));
+}
+
+/** Those of the axes that may take every position asked for. */
+const freeAmong = (p: Problem, axes: readonly Axis[]): Proved['free'] =>
+  new Set(
+    axes
+      .filter(({ key, first, values }) => {
+        const variable = key !== 'footrestMm' && p.variables[key];
+        return (
+          variable && first === firstAsked(p, variable) && first + values.length === variable.values.length
+        );
+      })
+      .map(({ key }) => key),
+  );
+
+/** Every position that each adjustment may take, in the order of the kinds. */
+function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false }: SolveOptions): Axis[] {
+  const spoken = spokenFor(p);
+  const flat = p.inputs.method.footrestPenalty;
+  const footrests = chooseFootrest ? FOOTREST_HEIGHTS_MM : [remedies.footrestMm ?? 0];
+  const footrestCosts = Float64Array.from(footrests, (mm) => footrestCost(flat, mm));
+  const axes = [axisOf('footrestMm', footrests, footrestCosts, 0, footrests.length - 1)];
+  for (const kind of ADJUSTMENT_KIND_IDS) {
+    const variable = p.variables[kind];
+    if (!variable) continue;
+    const kept = held[kind];
+    const isHeld = kept !== undefined && variable.values[kept] !== undefined;
+    const isFree = !isHeld && spoken[kindNumber(kind)]!;
+    const from = isHeld ? kept : isFree ? firstAsked(p, variable) : neutralPosition(p, variable);
+    const to = isFree ? variable.values.length - 1 : from;
+    axes.push(axisOf(kind, variable.values, costsOf(p, variable), from, to));
+  }
+  return axes;
+}
+
+/** The axes with some of them kept between two positions; null where nothing is left of one. */
+function narrowed(axes: readonly Axis[], within: Within): Axis[] | null {
+  const found: Axis[] = [];
+  for (const axis of axes) {
+    const [lo, hi] = within[axis.key] ?? [-Infinity, Infinity];
+    const from = Math.max(0, lo - axis.first);
+    const to = Math.min(axis.values.length - 1, hi - axis.first);
+    if (from > to) return null;
+    found.push({
+      ...axis,
+      first: axis.first + from,
+      values: axis.values.slice(from, to + 1),
+      costs: axis.costs.slice(from, to + 1),
+    });
+  }
+  return found;
+}
+
+/** Where everything was last proved to stand best together, and the axes that were free to go anywhere. */
+interface Proved {
+  readonly values: SetValues;
+  readonly settings: Settings;
+  readonly free: ReadonlySet<Axis['key']>;
+}
+
+const lastProved = oncePer((): { proved: Proved | null } => ({ proved: null }));
+
+function resultOf(
+  p: Problem,
+  axes: readonly Axis[],
+  { remedies, budget = BUDGET }: SolveOptions,
+): SolveResult {
+  const found = new Whole(p, axes, emptyValues(remedies), budget).search();
+  const positions: Partial<Record<AdjustmentKind, number>> = {};
+  let inUse = remedies;
+  axes.forEach(({ key, first, values }, i) => {
+    const at = found.positions[i]!;
+    if (key !== 'footrestMm') positions[key] = first + at;
+    else if (remedies.footrestMm !== undefined || values[at]! > 0)
+      inUse = { ...remedies, footrestMm: values[at]! };
+  });
+  const settings: Settings = { positions, remedies: inUse };
+  const values = valuesOfSettings(p, settings);
+  const isProved = found.bound >= found.penalty;
+  if (isProved) lastProved(p).proved = { values, settings, free: freeAmong(p, axes) };
+  return {
+    settings,
+    ended: isProved ? 'proved' : 'budget',
+    hard: costAt(p, values).hard,
+    penalty: found.penalty,
+    bound: found.bound,
+    nodes: found.boxes,
+  };
+}
+
+/** The best settings; the same problem always gives the same ones. */
+export function solve(bare: Problem, options: SolveOptions): SolveResult {
+  const p = inPlace(bare, options.remedies);
+  return resultOf(p, axesOf(p, options), options);
+}
+
+/** By what settings have to differ to be told apart. */
+export const TOLD_APART: readonly AdjustmentKind[] = [
+  'seatHeight',
+  'seatAngle',
+  'forwardTilt',
+  'chairAngle',
+  'backAngle',
+  'footrest',
+  'deskHeight',
+];
+const isTold = (key: Axis['key']): boolean => key === 'footrestMm' || TOLD_APART.includes(key);
+
+/** How many positions of an axis still feel like the same setting: within 10 mm, 2°, or one step. */
+function nearOn({ key, values }: Axis): number {
+  const unit = key === 'footrestMm' ? 'mm' : ADJUSTMENT_KINDS[key].units[0];
+  const step = stepOf(values);
+  return step > 0 ? Math.floor(ADJUSTMENT_UNITS[unit].closeBy / step + 1e-9) : 0;
+}
+
+type Ranges = Partial<Record<Axis['key'], readonly [number, number]>>;
+
+/** What of some ranges lies outside others on at least one axis, as ranges that do not overlap. */
+function outside(within: Within, near: Within, keys: readonly Axis['key'][]): Within[] {
+  const parts: Within[] = [];
+  let rest: Ranges = { ...within };
+  for (const key of keys) {
+    const [lo, hi] = rest[key]!;
+    const [from, to] = near[key]!;
+    if (lo > to || hi < from) return [...parts, rest];
+    if (lo < from) parts.push({ ...rest, [key]: [lo, from - 1] });
+    if (hi > to) parts.push({ ...rest, [key]: [to + 1, hi] });
+    rest = { ...rest, [key]: [Math.max(lo, from), Math.min(hi, to)] };
+  }
+  return parts;
+}
+
+/**
+ * The next best settings after the best, best first: each is the best of what differs from every better one by more than
+ * 10 mm, 2° or a step in the height, the angles, the desk or the footrest.
+ * @returns at most `count`, fewer where nothing else is left
+ */
+export function runnersUp(bare: Problem, options: SolveOptions, count: number): SolveResult[] {
+  const p = inPlace(bare, options.remedies);
+  const axes = axesOf(p, options);
+  const apart = axes.filter((a) => isTold(a.key) && a.values.length > 1);
+  const keys = apart.map((a) => a.key);
+  const whole: Within = Object.fromEntries(
+    apart.map((a) => [a.key, [a.first, a.first + a.values.length - 1] as const]),
+  );
+  interface Part {
+    readonly within: Within;
+    readonly result: SolveResult;
+  }
+  const solved = (within: Within): Part[] => {
+    const narrow = narrowed(axes, within);
+    return narrow ? [{ within, result: resultOf(p, narrow, options) }] : [];
+  };
+  const positionOf = (axis: Axis, { settings }: SolveResult): number =>
+    axis.key === 'footrestMm'
+      ? axis.values.indexOf(settings.remedies.footrestMm ?? 0)
+      : settings.positions[axis.key]!;
+  let open = solved(whole);
+  const found: SolveResult[] = [];
+  while (open.length > 0 && found.length <= count) {
+    const best = open.reduce((a, b) => (b.result.penalty < a.result.penalty ? b : a)).result;
+    found.push(best);
+    const near: Within = Object.fromEntries(
+      apart.map((a) => {
+        const at = positionOf(a, best);
+        return [a.key, [at - nearOn(a), at + nearOn(a)] as const];
+      }),
+    );
+    open = open.flatMap((part) => {
+      const parts = outside(part.within, near, keys);
+      return parts.length === 1 && parts[0] === part.within ? [part] : parts.flatMap(solved);
+    });
+  }
+  return found.slice(1);
+}
+
+/** What is best with everything else is best alone: known without another look where the others stand as they were proved. */
+function provedBest(p: Problem, v: SetValues, kind: AdjustmentKind): number | undefined {
+  const { proved } = lastProved(p);
+  if (!proved?.free.has(kind)) return undefined;
+  const { values, settings } = proved;
+  const isSame =
+    values.footrestMm === v.footrestMm &&
+    values.backCushionMm === v.backCushionMm &&
+    ADJUSTMENT_KIND_IDS.every((other) => other === kind || Object.is(values[other], v[other]));
+  return isSame ? settings.positions[kind] : undefined;
+}
+
+/**
+ * The best position of one adjustment with all others as they stand.
+ * @param v left as it is
+ */
+export function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
+  const { kind, values } = variable;
+  const known = provedBest(p, v, kind);
+  if (known !== undefined) return known;
+  const judges = judgesOf(p).filter(({ condition }) => scopeOf(p, condition).includes(kind));
+  const first = firstAsked(p, variable);
+  const axis = axisOf(kind, values, costsOf(p, variable), first, values.length - 1);
+  return first + new Whole(p, [axis], { ...v }, BUDGET, judges).search().positions[0]!;
+}
+
+/** What settings cost in all, in the solver's own measure. */
+export function costOf(bare: Problem, settings: Settings): Cost {
+  const p = inPlace(bare, settings.remedies);
+  return costAt(p, valuesOfSettings(p, settings));
+}
