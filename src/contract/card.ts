@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 export const CARD_FORMAT = 'velto-settings-card';
-export const CARD_FORMAT_VERSION = 2;
+export const CARD_FORMAT_VERSION = 3;
 
 const Text = z.string();
 
@@ -31,6 +31,7 @@ export const CardSchema = z.object({
       control: Text.nullable(),
       movement: Text.nullable(),
       check: Text.nullable(),
+      tolerance: Text.nullable().describe('how far it may be off while what fits still does'),
       verdict: Text,
       onEstimate: z.boolean(),
       chain: z.array(Text),

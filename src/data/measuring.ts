@@ -141,8 +141,14 @@ export async function sessionsOf(
   return [...found.values()].sort((a, b) => (a.at < b.at ? 1 : -1)).map(({ session }) => session);
 }
 
-/** First and second readings that somebody took by hand or with a real device. */
-export async function pairsTaken(q: Queries): Promise<Pair[]> {
+/**
+ * First and second readings that somebody took by hand or with a real device.
+ * @param of whose, of which dimension; absent: everybody's of all
+ */
+export async function pairsTaken(
+  q: Queries,
+  of?: { readonly fitter: string; readonly dimension: DimensionId },
+): Promise<Pair[]> {
   const rows = await q
     .select({
       takenBy: readings.takenBy,
@@ -151,7 +157,13 @@ export async function pairsTaken(q: Queries): Promise<Pair[]> {
       instrument: readings.instrument,
     })
     .from(readings)
-    .where(and(isNotNull(readings.takes), isNotNull(readings.takenBy)));
+    .where(
+      and(
+        isNotNull(readings.takes),
+        isNotNull(readings.takenBy),
+        ...(of ? [eq(readings.takenBy, of.fitter), eq(readings.dimension, of.dimension)] : []),
+      ),
+    );
   return rows.flatMap(({ takenBy, dimension, takes, instrument }): Pair[] => {
     const [first, second] = takes ?? [];
     const id = INSTRUMENT_IDS.find((known) => known === instrument);

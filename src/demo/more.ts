@@ -37,7 +37,14 @@ const bodyOf = (measures: DemoSitter['measures']): Body =>
   Object.fromEntries(
     Object.entries(measures).map(([id, value]): [string, Quantity] => [
       id,
-      { value, basis: 'measured', spread: 3, source: 'demo', takenAt: null, takenBy: null },
+      {
+        value,
+        basis: 'measured',
+        spread: DIMENSIONS[id as DimensionId].readingSd,
+        source: 'demo',
+        takenAt: null,
+        takenBy: null,
+      },
     ]),
   );
 

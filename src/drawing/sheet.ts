@@ -14,6 +14,7 @@ export interface SheetRow {
   readonly verdict: string;
   readonly isEstimate: boolean;
   readonly setting: string;
+  /** What a tape or a level must show, and how far it may be off. */
   readonly check: string | null;
   readonly control: string;
   /** The steps from measures to the setting; opened on screen, not printed. */
@@ -32,6 +33,12 @@ export interface Sheet {
   readonly cautions: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
 }
 
+/** Each with its full stop; null where there is none. */
+function sentences(...said: readonly (string | null)[]): string | null {
+  const all = said.filter((s) => s !== null).map((s) => (s.endsWith('.') ? s : `${s}.`));
+  return all.length > 0 ? all.join(' ') : null;
+}
+
 const plain = (text: string): Paragraph => ({ lead: null, text });
 
 export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
@@ -43,7 +50,10 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
     ...card.unreached.map((u) =>
       about(u.kind, [said(u.reason), u.remedy && said(u.remedy)].filter(Boolean).join(' ')),
     ),
-    ...card.offered.map((m) => ({ lead: `${word('card.offered')}:`, text: said(m) })),
+    ...card.offered.map(({ closesAll, parts }) => ({
+      lead: `${word(closesAll ? 'card.offered' : 'card.offered.partly')}:`,
+      text: parts.map(said).join(' '),
+    })),
     ...card.unmeasured.map((u) => about(u.kind, said(u.reason))),
     ...card.uncalculated.map((m) => plain(said(m))),
   ];
@@ -71,7 +81,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       isEstimate: row.isEstimate,
       chain: row.chain.map(said),
       setting: said(row.setting),
-      check: row.check && said(row.check),
+      check: sentences(row.check && said(row.check), row.tolerance && said(row.tolerance)),
       control: row.control
         ? [`${said(row.control)}.`, row.movement && `${said(row.movement)}.`].filter(Boolean).join(' ')
         : '–',

@@ -1,12 +1,12 @@
 import {
-  NO_REMEDIES,
   assess,
   completeSettings,
   problemOf,
   type Assessment,
   type FitInputs,
   type Problem,
-  type Remedy,
+  type Remedies,
+  type RemedySettings,
 } from '../core/fit';
 import { cardHeader, cardOf, type Card } from '../core/scene';
 import { positionCount } from '../core/seat';
@@ -36,12 +36,13 @@ export interface FittingCard {
 const OFFERED: Urgency = { patienceMs: 2000, limitMs: 5000 };
 
 /** Remedies solved for beside the server: they may take a moment. None where they take too long. */
-async function offeredFor(ctx: Context, inputs: FitInputs): Promise<readonly Remedy[]> {
-  const found = await ctx.compute.fit(
-    { inputs, remedies: NO_REMEDIES, held: {}, include: ['remedies'] },
-    OFFERED,
-  );
-  return (found.ok && found.value.remedies?.offered) || [];
+async function offeredFor(
+  ctx: Context,
+  inputs: FitInputs,
+  remedies: RemedySettings,
+): Promise<Remedies | null> {
+  const found = await ctx.compute.fit({ inputs, remedies, held: {}, include: ['remedies'] }, OFFERED);
+  return found.ok ? found.value.remedies : null;
 }
 
 /** The card of a fitting as it stands, in this reader's units. */
@@ -62,7 +63,7 @@ export const fittingCard = useCase(
         fitter: detail.fitter?.name ?? '',
         date: detail.date,
       }),
-      await offeredFor(ctx, detail.inputs),
+      await offeredFor(ctx, detail.inputs, assessment.settings.remedies),
     );
     const settings = card.rows.map((row, i): CardJson['settings'][number] => {
       const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
@@ -78,6 +79,7 @@ export const fittingCard = useCase(
         control: row.control && say(row.control, reading),
         movement: row.movement && say(row.movement, reading),
         check: row.check && say(row.check, reading),
+        tolerance: row.tolerance && say(row.tolerance, reading),
         verdict: word(`verdict.${row.verdict}`),
         onEstimate: row.isEstimate,
         chain: row.chain.map((m) => say(m, reading)),
@@ -95,7 +97,7 @@ export const fittingCard = useCase(
         reason: say(u.reason, reading),
         remedy: u.remedy && say(u.remedy, reading),
       })),
-      offered: card.offered.map((m) => say(m, reading)),
+      offered: card.offered.map(({ parts }) => parts.map((m) => say(m, reading)).join(' ')),
       estimated: card.estimated.map((m) => say(m, reading)),
       unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
       uncalculated: card.uncalculated.map((m) => say(m, reading)),

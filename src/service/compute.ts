@@ -79,7 +79,7 @@ function measuredBody(measures: Extract<Sitter, { measures: unknown }>['measures
     number | { value: number; spread: number },
   ][]) {
     const { value, spread } =
-      typeof given === 'number' ? { value: given, spread: DIMENSIONS[id].repeatTolerance / 2 } : given;
+      typeof given === 'number' ? { value: given, spread: DIMENSIONS[id].readingSd } : given;
     body[id] = { value, spread, basis: 'measured', source: 'request', takenAt: null, takenBy: null };
   }
   return body;

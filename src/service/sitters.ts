@@ -1,6 +1,12 @@
 import { DIMENSIONS, rangeDoubt, type DimensionId } from '../core/body';
-import { settleTakes, type SettledHow, type SettledTakes } from '../core/measuring';
-import { isBodyDimension, populationFor, reasonWanted } from '../core/population';
+import {
+  PAIRS_THAT_TELL,
+  ownSingleSd,
+  settleTakes,
+  type SettledHow,
+  type SettledTakes,
+} from '../core/measuring';
+import { isBodyDimension, populationFor, reasonWanted, repeatability } from '../core/population';
 import type { Quantity } from '../core/quantity';
 import {
   done,
@@ -17,7 +23,7 @@ import type { PageRequest } from '../contract/paging';
 import { forgetAnswersAbout } from '../data/answers';
 import type { Queries } from '../data/client';
 import { openFittingsOf } from '../data/fittings';
-import { dropTaken, findSession, holdAgain, isTakenBesides } from '../data/measuring';
+import { dropTaken, findSession, holdAgain, isTakenBesides, pairsTaken } from '../data/measuring';
 import {
   bodyOf,
   findSitter,
@@ -139,9 +145,18 @@ export async function refreshOpen(ctx: Context, q: Queries, sitterId: string): P
 }
 
 /** What a reading comes to: as it was typed, or settled from the single ones of a session. */
-function settledOf({ dimension, value, takes }: ReadingEdit): SettledTakes | null {
-  if (takes) return settleTakes(dimension, takes);
-  return value === null ? null : settleTakes(dimension, [value]);
+function settledOf({ dimension, value, takes }: ReadingEdit, singleSd?: number): SettledTakes | null {
+  if (takes) return settleTakes(dimension, takes, singleSd);
+  return value === null ? null : settleTakes(dimension, [value], singleSd);
+}
+
+/** The deviation of one reading of whoever is signed in, mm or kg; undefined while too few pairs tell of it. */
+async function ownSd({ actor }: Context, q: Queries, dimension: DimensionId): Promise<number | undefined> {
+  if (!actor.fitter) return undefined;
+  const pairs = await pairsTaken(q, { fitter: actor.fitter.name, dimension });
+  if (pairs.length < PAIRS_THAT_TELL) return undefined;
+  const own = repeatability(pairs.map(({ readings }) => readings))?.tem;
+  return own === undefined ? undefined : ownSingleSd(dimension, own);
 }
 
 const NO_SESSION = {
@@ -172,7 +187,7 @@ export const takeReading = useCase(
   'sitter',
   async (ctx: Context, sitterId: string, edit: ReadingEdit): Promise<Outcome<SitterDetail>> => {
     const { dimension } = edit;
-    const settled = settledOf(edit);
+    const settled = settledOf(edit, await ownSd(ctx, ctx.store.db, dimension));
     const doubt = [...(edit.takes ?? []), ...(settled ? [settled.value] : [])]
       .map((value) => rangeDoubt(dimension, value))
       .find((found) => found !== null);

@@ -23,6 +23,7 @@ export const CARD_WORDS = {
   'card.unreached': 'Not reached, and its remedy',
   'card.allReached': 'Every measured setting is within its band.',
   'card.offered': 'Would fit with',
+  'card.offered.partly': 'Would help',
   'card.cautions': 'Cautions',
   'card.refused': 'This seat must not be used by this person',
   'card.angles': 'Posture as set',

@@ -8,6 +8,7 @@ import {
   type ChoicesFound,
   type FitInputs,
   type Remedies,
+  type RemedySettings,
   type Settings,
   type SolveOptions,
 } from '../core/fit';
@@ -40,6 +41,8 @@ export interface RemediesJob {
   readonly inputs: FitInputs;
   /** To look among for another seat. */
   readonly seats: readonly SeatModel[];
+  /** What is there already. */
+  readonly inUse: RemedySettings;
 }
 
 export interface RankJob {
@@ -77,6 +80,6 @@ export const JOBS: Runners<Jobs> = {
     yield choicesOf(problemOf(inputs), options, count);
   },
   childAges: ({ who, ...given }) => childSeatRows(given, who),
-  remedies: ({ inputs, seats }) => remediesInTurn(problemOf(inputs), seats),
+  remedies: ({ inputs, seats, inUse }) => remediesInTurn(problemOf(inputs), seats, inUse),
   certainty: ({ inputs, settings }) => certaintyOfSettings(problemOf(inputs), settings, drawsOf(inputs.body)),
 };

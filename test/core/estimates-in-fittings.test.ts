@@ -131,7 +131,7 @@ describe('a fitting on estimates', () => {
     const card = cardOf(
       assessment,
       cardHeader(problem, { sitter: 'A', fitter: 'B', date: '2026-11-26' }),
-      [],
+      null,
     );
     const row = card.rows.find((r) => r.kind === 'headHeight')!;
     expect(row.isEstimate).to.equal(true);

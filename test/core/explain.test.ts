@@ -23,6 +23,7 @@ describe('how a number comes about', () => {
       'The pan at 0° and the feet leave the thigh’s underside at 0°.',
       'Aim on this scale: 422 mm to 437 mm.',
       'It reaches 400 mm to 500 mm; position 30 of 101: 429 mm.',
+      'A little lower than exact: if a measure errs, lower is milder than higher.',
     ]);
   });
 

@@ -9,6 +9,7 @@ import {
   pressed,
   progressOf,
   selectionOf,
+  ownSingleSd,
   settleTakes,
   takesOf,
   takesWanted,
@@ -22,7 +23,7 @@ import {
 describe('readings of one dimension', () => {
   it('come to themselves, their mean, their median', () => {
     expect(settleTakes('poplitealHeight', [])).to.equal(null);
-    expect(settleTakes('poplitealHeight', [445])).to.deep.equal({ value: 445, spread: 2.5, how: 'single' });
+    expect(settleTakes('poplitealHeight', [445])).to.deep.equal({ value: 445, spread: 6, how: 'single' });
     expect(settleTakes('poplitealHeight', [445, 448])).to.deep.include({ value: 446.5, how: 'meanOfTwo' });
     expect(settleTakes('poplitealHeight', [445, 455, 447])).to.deep.include({
       value: 447,
@@ -40,10 +41,19 @@ describe('readings of one dimension', () => {
   });
 
   it('are surer the more there are, unless they lie apart', () => {
-    const spread = (...takes: number[]) => settleTakes('kneeHeight', takes)!.spread;
-    expect(spread(500, 502)).to.be.closeTo(2.5 / Math.SQRT2, 1e-9);
-    expect(spread(500, 506, 503)).to.be.closeTo(0.6698 * 3, 1e-9);
-    expect(spread(500, 530, 512)).to.be.greaterThan(spread(500));
+    const spread = (...takes: number[]) => settleTakes('elbowHeightSitting', takes)!.spread;
+    expect(spread(245)).to.equal(9);
+    expect(spread(245, 248)).to.be.closeTo(0.8 * 9, 1e-9);
+    expect(spread(245, 248, 247)).to.be.within(0.77 * 9, 0.78 * 9);
+    expect(spread(245, 275, 257)).to.be.greaterThan(spread(245));
+    expect(spread(245, 265, 247)).to.be.closeTo(Math.hypot(0.28 ** 0.5 * 9, 0.6698 * 11.015), 0.01);
+  });
+
+  it('err by what a fitter’s own pairs tell, and by what no pair tells', () => {
+    expect(ownSingleSd('elbowHeightSitting', 0)).to.be.closeTo(9 * 0.28 ** 0.5, 1e-9);
+    expect(ownSingleSd('elbowHeightSitting', 9 * 0.72 ** 0.5)).to.be.closeTo(9, 1e-9);
+    const own = settleTakes('elbowHeightSitting', [240, 244], 12)!;
+    expect(own.spread).to.be.closeTo(0.8 * 12, 1e-9);
   });
 
   it('settle within what was read, whatever was read', () => {

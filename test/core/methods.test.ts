@@ -112,12 +112,12 @@ describe('every method that comes with the program', () => {
   it('carry their cautions onto the card', () => {
     const { p, assessment } = best(inputsOf({ method: shipped('laid-back') }));
     const header = cardHeader(p, { sitter: 'A', fitter: 'B', date: '2026-11-26' });
-    const cautions = cardOf(assessment, header, [])
+    const cautions = cardOf(assessment, header, null)
       .cautions.map((m) => say(m, DEFAULT_READING))
       .join(' ');
     expect(cautions).to.include('needs a head rest');
     const plain = best(inputsOf({ method: RIGHT_ANGLE }));
-    expect(cardOf(plain.assessment, header, []).cautions.map((m) => m.key)).not.to.include(
+    expect(cardOf(plain.assessment, header, null).cautions.map((m) => m.key)).not.to.include(
       'caution.method.laidBack',
     );
   });

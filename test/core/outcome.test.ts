@@ -140,12 +140,22 @@ describe('aim and band on the adjustment’s own scale', () => {
     expect(ofKind(best(problemFor({ seat: heightSeat(440) })), 'seatHeight').doubt).to.equal(null);
   });
 
-  it('reports the published rule beside the verdict', () => {
+  it('reports the published rule beside the verdict, counted from what the feet stand on', () => {
     // (420 + 20) cos 5° = 438: a seat as high as the whole leg lies above it.
     const high = problemFor({ seat: heightSeat(440) });
-    expect(ofKind(best(high), 'seatHeight').published).to.include({ rule: 'gouvaliBoudolos', inside: false });
-    expect(ofKind(best(problemFor()), 'seatHeight').published?.inside).to.equal(true);
-    expect(ofKind(best(problemFor()), 'seatDepth').published?.inside).to.equal(true);
+    const { rule, band, value } = ofKind(best(high), 'seatHeight').published!;
+    expect([rule, Math.round(band.lo), Math.round(band.hi), value]).to.deep.equal([
+      'gouvaliBoudolos',
+      381,
+      438,
+      440,
+    ]);
+    // On a footrest it counts from there.
+    const raised = best(high).settings;
+    const on = assess(high, { ...raised, remedies: { footrestMm: 50 } });
+    expect(Math.round(ofKind(on, 'seatHeight').published!.band.hi)).to.equal(488);
+    const depth = ofKind(best(problemFor()), 'seatDepth').published!;
+    expect(depth.value).to.be.within(depth.band.lo, depth.band.hi);
   });
 });
 
@@ -248,8 +258,8 @@ describe('what the trade does about a shortfall', () => {
   it('is said of any, and nothing where there is none', () => {
     const tall = problemFor({ seat: heightSeat(470) });
     expect(remedyHint(tall, ofKind(best(tall), 'seatHeight'))).to.deep.equal({
-      key: 'remedy.for.footGap.more',
-      values: { by: { sizeMm: 25 } },
+      key: 'remedy.for.cures',
+      values: { list: { words: ['remedy.hint.footrestMm'] } },
     });
     const fine = problemFor();
     expect(remedyHint(fine, ofKind(best(fine), 'seatHeight'))).to.equal(null);

@@ -261,7 +261,7 @@ describe('a track', () => {
 
 describe('the settings card', () => {
   const p = problemFor({ seat: LEVEL_SEAT, place: placeWith(listed(740)) });
-  const card = cardOf(best(p), HEADER, remediesFor(p).offered);
+  const card = cardOf(best(p), HEADER, remediesFor(p));
 
   it('lists every adjustment in the method’s order of setting', () => {
     const order = card.rows.map((r) => r.kind);
@@ -271,14 +271,23 @@ describe('the settings card', () => {
 
   it('names what is not reached with its remedy and what would close it', () => {
     expect(card.unreached.map((u) => u.kind)).to.deep.equal(['deskHeight']);
-    expect(card.unreached[0]?.remedy?.key).to.equal('remedy.for.deskTop.more');
-    expect(card.offered.map((m) => m.key)).to.include('remedy.footrestMm');
+    expect(card.unreached[0]?.remedy).to.deep.equal({
+      key: 'remedy.for.cures',
+      values: {
+        list: {
+          words: ['footrestMm', 'seatPadMm', 'deskMm.less', 'keyboardTrayMm'].map(
+            (id) => `remedy.hint.${id}`,
+          ),
+        },
+      },
+    });
+    expect(card.offered.flatMap(({ parts }) => parts.map((m) => m.key))).to.include('remedy.footrestMm');
   });
 
   it('says a remedy in use as something to be added, not as an offer', () => {
     const remedies = remediesFor(p).offered;
     const footrest = remedies.find((r) => r.parts.some(({ id }) => id === 'footrestMm'))!;
-    const used = cardOf(assess(p, footrest.settings), HEADER, remedies);
+    const used = cardOf(assess(p, footrest.settings), HEADER, remediesFor(p, [], footrest.settings.remedies));
     expect(used.remedies.map((m) => m.key)).to.deep.equal(['remedy.use.footrestMm']);
     expect(used.offered).to.deep.equal([]);
     expect(used.cautions.map((m) => m.key)).to.include('caution.remedies');
@@ -300,7 +309,7 @@ describe('the settings card', () => {
       seat: { ...WIDE_SEAT, offers: ['harness', 'suspension', 'castorsHardFloor'] },
       ageYears: 9,
     });
-    const refused = cardOf(best(heavy), HEADER, []);
+    const refused = cardOf(best(heavy), HEADER, null);
     expect(refused.refusals.map((m) => m.key)).to.deep.equal(['check.ratedLoad.refused']);
     expect(refused.cautions.map((m) => m.key)).to.include.members([
       'caution.operator',
@@ -315,7 +324,7 @@ describe('the settings card', () => {
 
   it('keeps unmeasured settings apart', () => {
     const few = problemFor({ body: withoutMeasure('napeHeight') });
-    const partial = cardOf(best(few), HEADER, []);
+    const partial = cardOf(best(few), HEADER, null);
     expect(partial.unmeasured.map((u) => u.kind)).to.deep.equal(['headHeight']);
     expect(partial.rows.find((r) => r.kind === 'headHeight')?.verdict).to.equal('notMeasured');
   });

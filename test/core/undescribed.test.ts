@@ -43,7 +43,7 @@ describe('a seat that nobody described', () => {
       ['seatWidth', 'notDescribed'],
     ]);
     expect(a.refused).to.equal(false);
-    const card = cardOf(a, HEADER, []);
+    const card = cardOf(a, HEADER, null);
     expect(card.refusals.map((m) => m.key)).to.deep.equal([
       'check.ratedLoad.notDescribed',
       'check.seatWidth.notDescribed',
@@ -76,7 +76,7 @@ describe('what no setting is calculated for', () => {
     expect(Object.keys(p.variables)).to.deep.equal(['seatHeight']);
     const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
     expect(a.outcomes.map((o) => o.kind)).to.deep.equal(['seatHeight']);
-    expect(cardOf(a, HEADER, []).uncalculated).to.have.length(6);
+    expect(cardOf(a, HEADER, null).uncalculated).to.have.length(6);
   });
 
   it('leaves the settings of the rest as they are without it', () => {

@@ -13,6 +13,7 @@ import {
   remedyHint,
   solve,
 } from '../../src/core/fit';
+import { CURES } from '../../src/core/fit/remedies/cures';
 import { FILE_FAULTS, ROW_DOUBTS, ROW_FAULTS } from '../../src/core/exchange';
 import type { Message } from '../../src/core/message';
 import {
@@ -71,7 +72,8 @@ function everyMessage(): Message[] {
       const ends = Object.fromEntries(
         Object.values(p.variables).map((v) => [v.kind, v.values[v.values.length - 1]!]),
       );
-      const remedies = remediesFor(p).offered;
+      const found = remediesFor(p);
+      const remedies = found.offered;
       for (const settings of [
         solve(p, { remedies: NO_REMEDIES }).settings,
         settingsAt(p, {}),
@@ -79,7 +81,7 @@ function everyMessage(): Message[] {
         ...remedies.map((r) => r.settings),
       ]) {
         const a = assess(p, settings);
-        const card = cardOf(a, HEADER, remedies);
+        const card = cardOf(a, HEADER, found);
         messages.push(
           ...a.outcomes.flatMap((o) => [
             o.reason,
@@ -94,10 +96,16 @@ function everyMessage(): Message[] {
         );
         messages.push(
           ...card.rows
-            .flatMap((r) => [r.setting, r.control, r.movement, r.check, ...r.chain])
+            .flatMap((r) => [r.setting, r.control, r.movement, r.check, r.tolerance, ...r.chain])
             .filter((m) => m !== null),
         );
-        messages.push(...card.cautions, ...card.remedies, ...card.offered, ...card.refusals, ...card.angles);
+        messages.push(
+          ...card.cautions,
+          ...card.remedies,
+          ...card.offered.flatMap(({ parts }) => parts),
+          ...card.refusals,
+          ...card.angles,
+        );
         messages.push(...ruleOf(a).alternative, ...sideView(a).alternative);
       }
     }
@@ -125,13 +133,23 @@ describe('the wording table', () => {
     }
   });
 
+  const endingsOf = (id: string, side: string): readonly string[] => {
+    if (id === 'tension') return ['.turn', '.step', '.weighing'];
+    if (id === 'kneeRoom') return ['', '.forward', '.back'];
+    if (id !== 'footGap') return [''];
+    return ['.floor', '.support'].flatMap((on) =>
+      side === 'good' ? ['.level', '.above', '.below'].map((at) => at + on) : [on],
+    );
+  };
+
   it('has a reason for every condition on both sides and inside', () => {
     for (const id of CONDITION_IDS) {
       for (const side of ['good', 'more', 'less']) {
-        for (const unit of id === 'tension' ? ['.turn', '.step'] : [''])
-          expect(WORDS).to.have.property(`reason.${id}.${side}${unit}`);
+        for (const unit of endingsOf(id, side)) expect(WORDS).to.have.property(`reason.${id}.${side}${unit}`);
       }
-      for (const side of ['more', 'less']) expect(WORDS).to.have.property(`remedy.for.${id}.${side}`);
+      for (const side of ['more', 'less'] as const)
+        if (!CURES.some(({ against }) => against.includes(`${id}.${side}`)))
+          expect(WORDS).to.have.property(`remedy.for.${id}.${side}`);
     }
     expect(CONDITIONS.map((c) => c.id)).to.have.members(CONDITION_IDS);
   });

@@ -51,7 +51,7 @@ export function fitAnswer({ inputs, remedies, held, include }: FitQuestion): Fit
       some: certaintyOfSeat(p, solved.settings, draws),
       asSet: quickCertainty(p, solved.settings, draws),
     },
-    remedies: include.includes('remedies') ? remediesFor(p) : null,
+    remedies: include.includes('remedies') ? remediesFor(p, [], remedies) : null,
   };
 }
 

@@ -10,13 +10,7 @@ import {
   type SetValues,
   type Settings,
 } from '../fit';
-import {
-  ABOVE_SEAT_KINDS,
-  ADJUSTMENT_UNITS,
-  heightShift,
-  positionSpread,
-  type AdjustmentKind,
-} from '../seat';
+import { ABOVE_SEAT_KINDS, ADJUSTMENT_UNITS, heightShift, looseness, type AdjustmentKind } from '../seat';
 import type { Draws } from './draws';
 import type { Mover, Row, Unknowns } from './linear';
 
@@ -28,7 +22,7 @@ export interface Frame {
   readonly kinds: readonly AdjustmentKind[];
   readonly movers: readonly Mover[];
   readonly ids: readonly DimensionId[];
-  /** Adjustments whose sheet says how far they may be off, after the measures. */
+  /** Adjustments that may be off, and how far, after the measures. */
   readonly loose: readonly { readonly kind: AdjustmentKind; readonly spread: number }[];
   readonly unknowns: Unknowns;
   /** By how much the heights of the seat follow a kilogram. */
@@ -109,7 +103,7 @@ export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
   const present = Object.values(p.variables);
   const kinds = present.filter((v) => v.values.length > 1).map((v) => v.kind);
   const loose = present.flatMap(({ kind, adjustment }) => {
-    const spread = positionSpread(adjustment, settings.positions[kind] ?? 0);
+    const spread = looseness(adjustment, settings.positions[kind] ?? 0);
     return spread > 0 ? [{ kind, spread }] : [];
   });
   const from = valuesOfSettings(p, settings);

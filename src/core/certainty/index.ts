@@ -9,3 +9,4 @@ export {
   type SetCertainty,
   type Settling,
 } from './set';
+export { weakPoints, type WeakPoints } from './weak-points';

@@ -15,7 +15,8 @@ import {
   type Settings,
 } from '../fit';
 import { bandOf, type ConditionId } from '../method';
-import { positionSpread } from '../seat';
+import { LEAST_SHARE_LEFT } from '../measuring';
+import { looseness } from '../seat';
 import { columnsOf, standardNormals, type Column, type Draws } from './draws';
 
 export interface ConditionCertainty {
@@ -118,14 +119,14 @@ function bodySlopes(
   return { slopes: followed, columns: columnsOf(draws) };
 }
 
-/** The adjustments whose sheet says how far a position may be off. */
+/** The adjustments of which a position may be off: as far as their sheet says, else as is usual. */
 const looseOf = (p: Problem, settings: Settings) =>
   Object.values(p.variables).flatMap(({ kind, adjustment }) => {
-    const spread = positionSpread(adjustment, settings.positions[kind] ?? 0);
+    const spread = looseness(adjustment, settings.positions[kind] ?? 0);
     return spread > 0 ? [{ kind, spread }] : [];
   });
 
-/** The seat's and the place's own values, where their sheet says how far it may be off; a unit is then a spread. */
+/** The seat's and the place's own values; a unit is then a spread. */
 function seatSlopes(
   p: Problem,
   settings: Settings,
@@ -226,7 +227,7 @@ function settling(p: Problem, all: Uint8Array, draws: Draws, probability: number
   let best: Settling | null = null;
   draws.ids.forEach((dimension, number) => {
     const { spread } = p.inputs.body[dimension]!;
-    const gain = sharpening(spread, DIMENSIONS[dimension].repeatTolerance / 2);
+    const gain = sharpening(spread, LEAST_SHARE_LEFT * DIMENSIONS[dimension].readingSd);
     if (gain === 0) return;
     const then = doubt - gain * (doubt - doubtAfter(all, draws, number));
     if (!best || then < best.then) best = { dimension, doubt, then };

@@ -9,6 +9,7 @@ export {
   WORK_FLAGS,
   isChild,
   makeInputs,
+  isSwitch,
   sizeInUse,
   workOf,
   type FitInputs,
@@ -63,17 +64,13 @@ export {
   type CaseFault,
 } from './problem/doubts';
 export { explain } from './explanation/explain';
+export { milderWords } from './explanation/milder';
+export { toleranceOf, toleranceWords, type Tolerance } from './outcome/tolerance';
 export { remedyHint } from './remedies/remedy-hint';
-export { REMEDY_COSTS, type RemedyCost } from './remedies/cures';
-export {
-  closedBySetting,
-  remediesFor,
-  remediesInTurn,
-  type OtherSeat,
-  type Remedies,
-  type Remedy,
-  type RemedyEffect,
-} from './remedies/remedies';
+export { REMEDY_COSTS, remedyName, type RemedyCost } from './remedies/cures';
+export { holdsBehind } from './remedies/held';
+export { closedBySetting, remediesFor, remediesInTurn } from './remedies/remedies';
+export type { OtherSeat, Remedies, Remedy, RemedyEffect } from './remedies/remedy';
 export { SEAT_WIDTH_SHARE, isRefused, notMeant, seatChecks, type SeatCheck } from './outcome/refusals';
 export { seatDepthBand, seatHeightBand, seatWidthBand } from './outcome/published';
 export { completeSettings, sameSettings } from './search/complete';

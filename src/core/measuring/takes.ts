@@ -16,8 +16,11 @@ export interface SettledTakes {
   readonly how: SettledHow;
 }
 
-/** A single reading errs by half the repeat tolerance (common practice). */
-const SINGLE_SHARE = 1 / 2;
+/**
+ * Of the variance of one reading this much differs from one reading to the next; the rest is the hand and the body as
+ * they sit that day, and comes again: the mean of two is then 0.8 as unsure as one (common practice).
+ */
+const REPEATED = 0.72;
 /** Deviation of the median of three beside that of one (order statistics of the normal distribution). */
 const MEDIAN_OF_THREE = 0.6698;
 const TENTHS = 10;
@@ -61,21 +64,44 @@ export const takesWanted = (
   tolerances: Tolerances = {},
 ): number => (differTooMuch(dimension, takes, tolerances) ? MOST_TAKES : FEWEST_TAKES);
 
+/** So much of one reading's error is left after another one or two, as far as they agree. */
+const shareLeft = (repeated: number): number => Math.sqrt(1 - REPEATED + repeated * REPEATED);
+const OF_TWO = shareLeft(1 / 2);
+/** What measuring once more, or twice, can bring the error down to: a share of that of one reading. */
+export const LEAST_SHARE_LEFT = shareLeft(MEDIAN_OF_THREE ** 2);
+
+/** From so many pairs on a fitter's own error is known. */
+export const PAIRS_THAT_TELL = 20;
+
+/**
+ * The deviation of one reading of a fitter whose own error is known: what comes again in every reading of one hand shows
+ * in no pair and stays as it is usual.
+ * @param tem technical error of measurement, mm or kg
+ */
+export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
+  Math.hypot(Math.sqrt(1 - REPEATED) * DIMENSIONS[dimension].readingSd, tem);
+
 /**
  * One reading stands for itself, of two the mean, of three the median counts.
  * @param takes mm or kg, one to three of them
+ * @param singleSd deviation of one reading, same unit: as is usual, or this fitter's own
  * @returns null without any
  */
-export function settleTakes(dimension: DimensionId, takes: readonly number[]): SettledTakes | null {
-  const single = DIMENSIONS[dimension].repeatTolerance * SINGLE_SHARE;
+export function settleTakes(
+  dimension: DimensionId,
+  takes: readonly number[],
+  singleSd: number = DIMENSIONS[dimension].readingSd,
+): SettledTakes | null {
   const [first, second, third] = takes;
   if (first === undefined) return null;
-  if (second === undefined) return { value: first, spread: single, how: 'single' };
+  if (second === undefined) return { value: first, spread: singleSd, how: 'single' };
   if (third === undefined)
-    return { value: rounded((first + second) / 2), spread: single / Math.SQRT2, how: 'meanOfTwo' };
+    return { value: rounded((first + second) / 2), spread: OF_TWO * singleSd, how: 'meanOfTwo' };
   const median = [first, second, third].sort((a, b) => a - b)[1]!;
   // That they lay far apart tells that this fitter, or this body, repeats worse than is usual.
   const mean = (first + second + third) / 3;
   const sample = Math.sqrt(takes.reduce((sum, take) => sum + (take - mean) ** 2, 0) / 2);
-  return { value: median, spread: MEDIAN_OF_THREE * Math.max(single, sample), how: 'medianOfThree' };
+  const fromOneToNext = Math.max(Math.sqrt(REPEATED) * singleSd, sample);
+  const spread = Math.hypot(Math.sqrt(1 - REPEATED) * singleSd, MEDIAN_OF_THREE * fromOneToNext);
+  return { value: median, spread, how: 'medianOfThree' };
 }

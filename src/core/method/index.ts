@@ -5,6 +5,7 @@ export {
   aimOf,
   bandOf,
   hardOf,
+  leftOver,
   outsideBy,
   type Interval,
   type Target,

@@ -30,6 +30,15 @@ export const aimOf = (t: Target): Interval => ({ lo: t.aimLo ?? LOW, hi: t.aimHi
 export const bandOf = (t: Target): Interval => ({ lo: t.bandLo ?? LOW, hi: t.bandHi ?? HIGH });
 export const hardOf = (t: Target): Interval => ({ lo: t.hardLo ?? LOW, hi: t.hardHi ?? HIGH });
 
+/** What lies outside by less would be said as nothing, and is none: in the unit of a residual. */
+const SAID_AS_NOTHING = { mm: 0.5, deg: 0.25, own: 0.05 } as const;
+
+/** How far a residual lies outside its band; 0 inside, and where the difference would be said as nothing. */
+export function leftOver(target: Target, unit: keyof typeof SAID_AS_NOTHING, residual: number): number {
+  const by = outsideBy(bandOf(target), residual);
+  return Math.abs(by) < SAID_AS_NOTHING[unit] ? 0 : by;
+}
+
 /** How far a value lies outside an interval; 0 inside, positive above, negative below. */
 export function outsideBy(interval: Interval, value: number): number {
   if (value > interval.hi) return value - interval.hi;

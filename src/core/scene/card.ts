@@ -10,8 +10,10 @@ import {
   isChild,
   remedyHint,
   sizeInUse,
+  toleranceWords,
   type Assessment,
   type Problem,
+  type Remedies,
   type Remedy,
   type RemedyId,
   uncalculatedOf,
@@ -50,6 +52,8 @@ export interface CardRow {
   readonly movement: Message | null;
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
+  /** How far it may be off while what fits still does; null where that cannot be told. */
+  readonly tolerance: Message | null;
   readonly verdict: Verdict;
   /** Whether a measure behind it was only estimated. */
   readonly isEstimate: boolean;
@@ -69,8 +73,8 @@ export interface Card {
     readonly reason: Message;
     readonly remedy: Message | null;
   }[];
-  /** Remedies that close a shortfall, with their arithmetic. */
-  readonly offered: readonly Message[];
+  /** Remedies that close a shortfall, each with the arithmetic of its parts, and whether it closes everything. */
+  readonly offered: readonly { readonly closesAll: boolean; readonly parts: readonly Message[] }[];
   /** Measures that settings rest on and nobody has taken, with their spread. */
   readonly estimated: readonly Message[];
   readonly unmeasured: readonly { readonly kind: AdjustmentKind; readonly reason: Message }[];
@@ -160,6 +164,7 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
     kind: o.kind,
     ...said,
     ...controlWords(o.kind, found),
+    tolerance: toleranceWords(p, a.values, o.kind),
     verdict: o.verdict,
     isEstimate: o.estimated.length > 0,
     chain: explain(p, a.values, o),
@@ -225,29 +230,35 @@ export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
 
 const MOST_OFFERED = 3;
 
-/** Each sentence once, though two remedies may have a part in common. */
-function sentencesOf(offered: readonly Remedy[]): Message[] {
-  const all = offered.flatMap((r) => r.arithmetic);
-  return all.filter((m, i) => all.findIndex((n) => JSON.stringify(n) === JSON.stringify(m)) === i);
-}
+const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
+  offered
+    .slice(0, MOST_OFFERED)
+    .map((r) => ({ closesAll: r.leaves.length + r.opens.length === 0, parts: r.arithmetic }));
 
-/** @param offered remedies that were solved for; those already in use are said as things to be added */
-export function cardOf(a: Assessment, header: CardHeader, offered: readonly Remedy[]): Card {
+/** @param found remedies solved for with what is in use already; null where they are not known */
+export function cardOf(
+  a: Assessment,
+  header: CardHeader,
+  found: Pick<Remedies, 'shortfalls' | 'offered'> | null,
+): Card {
   const p = a.problem;
   const off = a.outcomes.filter(
     (o) => o.verdict === 'cannotReach' || o.verdict === 'close' || o.verdict === 'off',
   );
   const { remedies } = a.settings;
   const used = REMEDY_IDS.filter((id) => sizeInUse(remedies, id) !== 0);
-  const isNew = ({ parts }: Remedy): boolean => !parts.some(({ id }) => used.includes(id));
   return {
     header,
     refused: a.refused,
     refusals: a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason),
     rows: a.outcomes.map((o) => rowOf(p, a, o)),
     remedies: used.map((id) => inUseMessage(id, sizeInUse(remedies, id))),
-    unreached: off.map((o) => ({ kind: o.kind, reason: o.reason, remedy: remedyHint(p, o) })),
-    offered: off.length > 0 ? sentencesOf(offered.filter(isNew).slice(0, MOST_OFFERED)) : [],
+    unreached: off.map((o) => ({
+      kind: o.kind,
+      reason: o.reason,
+      remedy: remedyHint(p, o, found?.shortfalls),
+    })),
+    offered: off.length > 0 && found ? offeredOn(found.offered) : [],
     estimated: estimatesOf(p, a),
     unmeasured: a.outcomes
       .filter((o) => o.verdict === 'notMeasured')

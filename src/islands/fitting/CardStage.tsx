@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
-import type { Remedy } from '../../core/fit';
+import type { Remedies } from '../../core/fit';
 import { cardHeader, cardOf } from '../../core/scene';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
@@ -14,7 +14,7 @@ import styles from './fitting.module.css';
 interface Props {
   readonly state: FittingState;
   readonly setting: Setting;
-  readonly remedies: readonly Remedy[];
+  readonly remedies: Remedies | null;
   readonly onHandOver: () => void;
 }
 

@@ -1,14 +1,11 @@
 import { memo } from 'react';
 import type { SetCertainty } from '../../core/certainty';
+import { weakPoints } from '../../core/certainty/weak-points';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import styles from './set.module.css';
 
 const PERCENT = 100;
-/** From here on a condition is not worth naming. */
-const SURE = 0.95;
-const MOST_NAMED = 3;
-
 /** A share in whole per cent. */
 export const sayShare = (share: number): string => {
   const whole = Math.round(PERCENT * share);
@@ -16,11 +13,13 @@ export const sayShare = (share: number): string => {
   return `${share < 1 && whole === 100 ? '> 99' : share > 0 && whole === 0 ? '< 1' : whole} %`;
 };
 
-function sayLeast({ each }: SetCertainty): string | null {
-  const named = each.filter((c) => c.probability < SURE).slice(0, MOST_NAMED);
+function sayWeakest(certainty: SetCertainty): string | null {
+  const { named, rest } = weakPoints(certainty);
   if (named.length === 0) return null;
   const list = named.map((c) => `${word(`condition.${c.id}`)} ${sayShare(c.probability)}`).join(', ');
-  return word('sure.least').replace('{list}', list);
+  return word(rest === null ? 'sure.weakest.only' : 'sure.weakest')
+    .replace('{list}', list)
+    .replace('{rest}', sayShare(rest ?? 0));
 }
 
 /** How sure it is that these very settings fit the true body, and which measure would settle most. */
@@ -39,13 +38,13 @@ export const Certainty = memo(function Certainty({
   };
   if (certainty === null || certainty?.each.length === 0) return null;
   const settle = certainty?.settle;
-  const least = certainty && sayLeast(certainty);
+  const weakest = certainty && sayWeakest(certainty);
   return (
     <p className={`${parts.soft} ${styles.sure}`} aria-label={word('sure.title')} role="status">
       {!certainty && word('sure.computing')}
       {certainty && (
         <>
-          <strong>{word('sure.all').replace('{percent}', sayShare(certainty.all))}</strong> {least}{' '}
+          <strong>{word('sure.all').replace('{percent}', sayShare(certainty.all))}</strong> {weakest}{' '}
           {settle && (
             <>
               {word('sure.settle').replace(

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
-import { sameSettings, type Remedy, type RemedySettings } from '../../core/fit';
+import { sameSettings, type RemedySettings } from '../../core/fit';
 import { takeAddedSeat } from '../../ui/added-seat';
 import { Frame } from '../../ui/Frame';
 import { useCommands, type Command } from '../../ui/commands';
@@ -90,8 +90,6 @@ const ToCard = memo(function ToCard({ onStage }: { readonly onStage: (s: Stage) 
   );
 });
 
-const NO_OFFERS: readonly Remedy[] = [];
-
 /** Setting with autosave and acts; only once a seat is chosen. */
 function SetOrCard({
   stage,
@@ -111,7 +109,7 @@ function SetOrCard({
   readonly onStage: (s: Stage) => void;
 }) {
   const { act, fitting } = state;
-  const remedies = useRemedies(setting.problem, seats);
+  const remedies = useRemedies(setting, seats);
   const { edit } = state;
   const onMethod = useCallback((methodVersionId: string) => void edit({ methodVersionId }), [edit]);
   const disabled = fitting.state === 'left';
@@ -132,7 +130,7 @@ function SetOrCard({
       <CardStage
         state={state}
         setting={setting}
-        remedies={remedies?.offered ?? NO_OFFERS}
+        remedies={remedies}
         onHandOver={() => void record('signOff', setting.live.get().settings)}
       />
     );

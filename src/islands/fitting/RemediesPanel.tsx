@@ -1,8 +1,9 @@
 /** What can be done where a seat cannot: tried on the board at once, and taken back. */
-import { memo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import {
   REMEDY_IDS,
   closedBySetting,
+  holdsBehind,
   sizeInUse,
   type Remedies,
   type Remedy,
@@ -102,7 +103,7 @@ interface Props {
 }
 
 export const RemediesPanel = memo(function RemediesPanel({
-  setting: { live },
+  setting: { live, store, problem },
   remedies,
   disabled,
   onUse,
@@ -112,11 +113,27 @@ export const RemediesPanel = memo(function RemediesPanel({
   const assessment = usePart(live.atRest, (a) => a);
   const { settings } = assessment;
   const used = REMEDY_IDS.filter((id) => sizeInUse(settings.remedies, id) !== 0);
-  const free = remedies && used.length === 0 ? closedBySetting(assessment, remedies) : [];
-  const same = ({ parts: p }: Remedy): boolean =>
-    p.length === used.length && p.every(({ id, sizeMm }) => sizeInUse(settings.remedies, id) === sizeMm);
-  const offered = remedies?.offered.filter((r) => !same(r)) ?? [];
+  const free = remedies ? closedBySetting(assessment, remedies) : [];
+  const heldKey = usePart(store, () => JSON.stringify(store.held));
+  const freeKey = free.join(' ');
+  const holds = useMemo(
+    () =>
+      freeKey === ''
+        ? []
+        : holdsBehind(
+            problem,
+            settings.remedies,
+            JSON.parse(heldKey) as typeof settings.positions,
+            freeKey.split(' ') as ConditionId[],
+          ),
+    [freeKey, heldKey, problem, settings],
+  );
+  const offered = remedies?.offered ?? [];
   const other = remedies?.otherSeat ?? null;
+  const letGo = () => {
+    for (const kind of holds) store.hold(kind, false);
+    onUse();
+  };
   if (used.length + free.length + offered.length === 0 && !other) return null;
   const shown = all ? offered : offered.slice(0, FIRST);
   return (
@@ -132,7 +149,17 @@ export const RemediesPanel = memo(function RemediesPanel({
           onUse={onUse}
         />
       ))}
-      {free.length > 0 && (
+      {holds.length > 0 && (
+        <p>
+          {word(holds.length > 1 ? 'remedy.held.many' : 'remedy.held')
+            .replace('{list}', holds.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', '))
+            .replace('{conditions}', names(free))}{' '}
+          <button type="button" className={parts.plainButton} disabled={disabled} onClick={letGo}>
+            {word('remedy.held.letGo')}
+          </button>
+        </p>
+      )}
+      {free.length > 0 && holds.length === 0 && (
         <p>
           {word('remedy.none').replace('{list}', names(free))}{' '}
           <button type="button" className={parts.plainButton} disabled={disabled} onClick={() => onUse()}>

@@ -3,6 +3,7 @@ import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { MethodSummary } from '../../contract';
 import { offers, type AdjustmentKind, type SeatModel } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
+import type { ConditionId } from '../../core/method';
 import type { SetCertainty } from '../../core/certainty';
 import { certaintyByKind } from '../../core/certainty/by-kind';
 import {
@@ -210,9 +211,11 @@ function Tracks({
   setting,
   certainty,
   disabled,
+  shortfalls,
   onLetGo,
 }: Pick<Props, 'setting' | 'disabled' | 'onLetGo'> & {
   readonly certainty: SetCertainty | null | undefined;
+  readonly shortfalls: readonly ConditionId[] | null;
 }) {
   const sure = useSureness(setting, certainty);
   const { live, store, move, drag } = setting;
@@ -240,7 +243,14 @@ function Tracks({
             onDragEnd={letGo}
           />
           {open === kind && (
-            <TrackDetail live={live} store={store} kind={kind} disabled={disabled} onMove={move} />
+            <TrackDetail
+              live={live}
+              store={store}
+              kind={kind}
+              disabled={disabled}
+              shortfalls={shortfalls}
+              onMove={move}
+            />
           )}
         </Fragment>
       ))}
@@ -345,7 +355,13 @@ export function SetStage({
             />
           </PanelBoundary>
           <PanelBoundary>
-            <Tracks setting={setting} certainty={certainty} disabled={disabled} onLetGo={onLetGo} />
+            <Tracks
+              setting={setting}
+              certainty={certainty}
+              disabled={disabled}
+              shortfalls={remedies?.shortfalls ?? null}
+              onLetGo={onLetGo}
+            />
           </PanelBoundary>
           <PanelBoundary>
             <Steps setting={setting} disabled={disabled} />

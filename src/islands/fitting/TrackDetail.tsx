@@ -1,6 +1,13 @@
 import { memo } from 'react';
-import { explain, remedyHint, type Problem, type SettingOutcome } from '../../core/fit';
-import type { Interval } from '../../core/method';
+import {
+  explain,
+  milderWords,
+  remedyHint,
+  toleranceWords,
+  type Problem,
+  type SettingOutcome,
+} from '../../core/fit';
+import type { ConditionId, Interval } from '../../core/method';
 import { controlWords, isLifted } from '../../core/scene';
 import { ADJUSTMENT_KINDS, controlFor, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
 import { usePart } from '../../drawing';
@@ -65,11 +72,20 @@ interface Props {
   readonly store: SettingsStore;
   readonly kind: AdjustmentKind;
   readonly disabled: boolean;
+  /** What the best settings leave over; null until that is known. */
+  readonly shortfalls: readonly ConditionId[] | null;
   readonly onMove: (kind: AdjustmentKind, to: number) => void;
 }
 
 /** What there is to know about one adjustment: reason, aim and band, control, published rule. */
-export const TrackDetail = memo(function TrackDetail({ live, store, kind, disabled, onMove }: Props) {
+export const TrackDetail = memo(function TrackDetail({
+  live,
+  store,
+  kind,
+  disabled,
+  shortfalls,
+  onMove,
+}: Props) {
   const isHeld = usePart(store, () => store.isHeld(kind));
   const assessment = usePart(live.calm, (a) => a);
   const outcome = live.outcomeIn(assessment, kind);
@@ -78,12 +94,18 @@ export const TrackDetail = memo(function TrackDetail({ live, store, kind, disabl
   const say = useSay();
   const { published } = outcome;
   const left = leftOver(outcome, reading);
-  const hint = remedyHint(problem, outcome);
+  const milder = milderWords(problem, outcome);
+  const tolerance = toleranceWords(problem, assessment.values, kind);
+  // Advice comes once it is known what the seat cannot do: what only a hold keeps away needs none.
+  const hint = shortfalls && remedyHint(problem, outcome, shortfalls);
   const caution = cautionFor(problem, outcome);
   const betterThere = outcome.verdict === 'off' && outcome.bestPosition !== outcome.position;
   return (
     <li className={styles.detail}>
-      <p className={styles.reason}>{say(outcome.reason)}</p>
+      <p className={styles.reason}>
+        {say(outcome.reason)}
+        {milder && ` ${say(milder)}`}
+      </p>
       <p className={styles.figures}>
         <span className={parts.soft}>{word(`datum.${datumOf(problem, kind)}`)}</span>
         <span>
@@ -92,6 +114,7 @@ export const TrackDetail = memo(function TrackDetail({ live, store, kind, disabl
         <span>
           {word('set.band')} <b>{sayInterval(outcome, outcome.band, reading)}</b>
         </span>
+        {tolerance && <span>{say(tolerance)}</span>}
         {left && <span className={styles.left}>{left}</span>}
       </p>
       {hint && outcome.verdict !== 'off' && <p>{say(hint)}</p>}
@@ -126,10 +149,11 @@ export const TrackDetail = memo(function TrackDetail({ live, store, kind, disabl
       )}
       {published && (
         <p className={parts.soft}>
-          {word(published.inside ? 'set.published.in' : 'set.published.out')
+          {word('set.published')
             .replace('{rule}', word(`published.${published.rule}`))
             .replace('{lo}', sayLength(published.band.lo, reading))
-            .replace('{hi}', sayLength(published.band.hi, reading))}
+            .replace('{hi}', sayLength(published.band.hi, reading))
+            .replace('{value}', sayLength(published.value, reading))}
         </p>
       )}
       {caution && <p className={styles.caution}>{word(caution)}</p>}

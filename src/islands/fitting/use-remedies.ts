@@ -1,13 +1,23 @@
 import { useMemo } from 'react';
-import type { Problem, Remedies } from '../../core/fit';
+import type { Remedies, RemedySettings } from '../../core/fit';
 import type { OfferedSeat } from '../../contract';
+import { usePart } from '../../drawing';
 import { useJob } from '../jobs/use-job';
+import type { Setting } from './use-setting';
 
-/** Remedies are solved for in the background, one after the other; null until the first are known. */
-export function useRemedies(problem: Problem, seats: readonly OfferedSeat[]): Remedies | null {
+/**
+ * Remedies are solved for in the background, one after the other, beside those in use; null until the first are known.
+ */
+export function useRemedies({ problem, live }: Setting, seats: readonly OfferedSeat[]): Remedies | null {
+  // As text: settings that use the same are not another question.
+  const inUse = usePart(live.atRest, (a) => JSON.stringify(a.settings.remedies));
   const input = useMemo(
-    () => ({ inputs: problem.inputs, seats: seats.map(({ seat }) => seat) }),
-    [problem, seats],
+    () => ({
+      inputs: problem.inputs,
+      seats: seats.map(({ seat }) => seat),
+      inUse: JSON.parse(inUse) as RemedySettings,
+    }),
+    [inUse, problem, seats],
   );
   return useJob('remedies', input).result;
 }

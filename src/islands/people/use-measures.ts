@@ -58,7 +58,7 @@ const reasonOf = (reason: string | undefined) => (reason === undefined ? {} : { 
 /** A value as a single reading has it. */
 const typedQuantity = (dimension: DimensionId, value: number): Quantity => ({
   value,
-  spread: DIMENSIONS[dimension].repeatTolerance / 2,
+  spread: DIMENSIONS[dimension].readingSd,
   basis: 'measured',
   source: '',
   takenAt: null,

@@ -50,6 +50,7 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
   },
   {
     id: 'hipContact',
+    isSolid: true,
     owners: owned('armWidth', 'padSlide'),
     scope: ['armWidth', 'padSlide'],
     applies: has('armWidth'),

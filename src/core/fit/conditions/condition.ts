@@ -21,6 +21,8 @@ export interface ConditionRow {
   readonly applies: (p: Problem) => boolean;
   /** The measures it reads; one that it can do without only where it is known. */
   readonly needs: (p: Problem) => readonly DimensionId[];
+  /** Two solid things that must not meet: outside its band they do, and nothing beside that is worth naming. */
+  readonly isSolid?: true | undefined;
   /** Never on an estimate: where a guess could hurt. */
   readonly onlyMeasured?: true | undefined;
   /** @param leg how the leg stands, where that is known already */

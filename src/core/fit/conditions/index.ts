@@ -1,5 +1,6 @@
 /** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
 import { estimatedOf, isMeasured, missingOf, type DimensionId } from '../../body';
+import type { ConditionId } from '../../method';
 import type { AdjustmentKind } from '../../seat';
 import { oncePer } from '../problem/once';
 import type { Problem } from '../problem/problem';
@@ -26,6 +27,7 @@ const alike = (c: ConditionRow): Condition => ({
   applies: c.applies,
   needs: c.needs,
   onlyMeasured: c.onlyMeasured,
+  isSolid: c.isSolid,
   residual: c.residual,
   extent: c.extent,
   onTrack: c.onTrack,
@@ -42,6 +44,11 @@ export const CONDITIONS: readonly Condition[] = [
   ...OPERATOR_CONDITIONS,
   ...PLACE_CONDITIONS,
 ].map(alike);
+
+const SOLIDS: ReadonlySet<ConditionId> = new Set(CONDITIONS.filter((c) => c.isSolid).map((c) => c.id));
+
+/** Whether a condition speaks of two solid things that must not meet. */
+export const isSolid = (id: ConditionId): boolean => SOLIDS.has(id);
 
 /** What a condition depends on, on this seat. */
 export const scopeOf = (p: Problem, c: Condition): readonly AdjustmentKind[] =>

@@ -44,6 +44,7 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   },
   {
     id: 'deskContact',
+    isSolid: true,
     owners: owned('deskHeight'),
     scope: [...FEET, 'deskHeight'],
     levelScope: [...LEVEL_FEET, 'deskHeight'],
@@ -68,6 +69,7 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
   },
   {
     id: 'headroom',
+    isSolid: true,
     owners: () => ['seatHeight'],
     scope: SITS,
     levelScope: ['seatHeight'],

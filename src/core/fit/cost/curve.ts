@@ -136,7 +136,7 @@ export class Curve {
   private readonly isHard: boolean;
   private readonly main: Corners;
   /** Where it is cheapest; beyond every number on the side on which nothing is ever wrong. */
-  private readonly lowest: number;
+  readonly lowest: number;
   private readonly least: number;
   private readonly unused: {
     readonly corners: Corners;

@@ -7,6 +7,7 @@ import { message, type Message, type MessageValue } from '../../message';
 import { TASK_OFFSETS } from '../../place';
 import { padTurnDeg } from '../../posture';
 import { isFixed } from '../../seat';
+import { milderWords } from './milder';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
 import {
   apexMm,
@@ -298,5 +299,10 @@ function common(outcome: AdjustmentOutcome): Message[] {
 
 /** The steps from what was measured to where an adjustment stands. */
 export function explain(p: Problem, v: SetValues, outcome: AdjustmentOutcome): readonly Message[] {
-  return [...outcome.conditions.flatMap((c) => STEPS[c.id](p, v)), ...common(outcome)];
+  const milder = milderWords(p, outcome);
+  return [
+    ...outcome.conditions.flatMap((c) => STEPS[c.id](p, v)),
+    ...common(outcome),
+    ...(milder ? [milder] : []),
+  ];
 }

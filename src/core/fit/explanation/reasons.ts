@@ -3,6 +3,7 @@ import { message, type Message, type MessageValue } from '../../message';
 import type { AdjustmentUnit } from '../../seat';
 import { padTurnDeg } from '../../posture';
 import {
+  HIP_GIVES_MM,
   apexMm,
   clearMm,
   elbowMm,
@@ -18,7 +19,7 @@ import {
   padBeforeBackMm,
   panDegOf,
   prominenceMm,
-  pushMm,
+  hollowFromRearMm,
   restDegOf,
   trunkDegOf,
   underDeskMm,
@@ -33,12 +34,17 @@ type Values = Record<string, MessageValue>;
 
 /** The numbers that go into the sentence of each condition. */
 const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome) => Values> = {
-  footGap: (p, v) => ({
-    hollow: { mm: legOf(p, v).hollowMm },
-    leg: { mm: p.body.poplitealHeight },
-    shoe: { mm: p.body.shoeHeel },
-    footrest: { mm: legOf(p, v).supportMm },
-  }),
+  footGap: (p, v) => {
+    const { hollowMm, supportMm } = legOf(p, v);
+    return {
+      hollow: { mm: hollowMm },
+      leg: { mm: p.lowerLegMm },
+      shoe: { mm: p.body.shoeHeel },
+      support: { mm: supportMm },
+      reach: { mm: reachUpMm(p, v) },
+      gap: { sizeMm: hollowMm - reachUpMm(p, v) },
+    };
+  },
   thigh: (p, v) => ({ thigh: { deg: legOf(p, v).thighDeg }, pan: { deg: panDegOf(p, v) } }),
   trunkThigh: (p, v, o) => ({
     angle: { deg: o.residual },
@@ -49,8 +55,7 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
   kneeRoom: (p, v, o) => ({
     length: { mm: p.body.buttockPoplitealLength },
     depth: { mm: v.seatDepth },
-    cushion: { mm: v.backCushionMm },
-    push: { mm: pushMm(p, v) },
+    forward: { sizeMm: forwardMm(p, v) },
     room: { mm: o.residual },
   }),
   lumbarHeight: (p, v) => ({ apex: { mm: apexMm(v) }, hollow: { mm: p.body.smallOfBackHeight } }),
@@ -118,11 +123,15 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
     screen: { mm: v.screenHeight },
     angle: { deg: o.residual },
   }),
-  deskTop: (p, v) => ({
-    elbow: { mm: elbowMm(p, v) },
-    keyboard: { mm: p.inputs.place?.keyboardThicknessMm ?? 0 },
-    desk: { mm: v.deskHeight },
-  }),
+  deskTop: (p, v) => {
+    const keyboard = p.inputs.place?.keyboardThicknessMm ?? 0;
+    return {
+      elbow: { mm: elbowMm(p, v) },
+      keyboard: { mm: keyboard },
+      desk: { mm: v.deskHeight },
+      hands: { mm: v.deskHeight + keyboard },
+    };
+  },
   deskContact: (p, v, o) => ({
     underside: { mm: v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) },
     legs: { mm: underDeskMm(p, v) },
@@ -135,10 +144,30 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
   }),
 };
 
+/** How far forward of the back support's most forward point the buttocks lie; less than 0 in a recess behind it. */
+const forwardMm = (p: Problem, v: SetValues): number =>
+  hollowFromRearMm(p, v) - p.body.buttockPoplitealLength;
+
+/** What support, shoe and lower leg reach up to from the floor. */
+const reachUpMm = (p: Problem, v: SetValues): number =>
+  legOf(p, v).supportMm + p.body.shoeHeel + p.lowerLegMm;
+
+/** Whether the feet stand on the floor or on something, and whether the knee is where they reach, above or below. */
+function footWords(p: Problem, v: SetValues, side: 'good' | 'more' | 'less'): string {
+  const gap = Math.round(legOf(p, v).hollowMm - reachUpMm(p, v));
+  const on = legOf(p, v).supportMm > 0 ? 'support' : 'floor';
+  return side === 'good' ? `.${gap === 0 ? 'level' : gap > 0 ? 'above' : 'below'}.${on}` : `.${on}`;
+}
+
 function hipValues(p: Problem, v: SetValues): Values {
   const clear = clearMm(v);
   const hips = p.body.hipBreadthSitting;
-  return { clear: { mm: clear }, hips: { mm: hips }, side: { mm: (clear - hips) / 2 } };
+  return {
+    clear: { mm: clear },
+    hips: { mm: hips },
+    side: { mm: (clear - hips) / 2 },
+    gives: { mm: HIP_GIVES_MM },
+  };
 }
 
 function zoneValues(zone: 'upper' | 'lower') {
@@ -176,6 +205,15 @@ const tensionWords = (p: Problem): string => {
   return adjustment?.effort?.by === 'weighing' ? 'weighing' : (adjustment?.unit ?? 'turn');
 };
 
+/** Which of several wordings: what they say differs. */
+function variantOf(p: Problem, v: SetValues, id: ConditionId, side: 'good' | 'more' | 'less'): string {
+  if (id === 'tension') return `.${tensionWords(p)}`;
+  if (id === 'footGap') return footWords(p, v, side);
+  if (id !== 'kneeRoom') return '';
+  const forward = Math.round(forwardMm(p, v));
+  return forward === 0 ? '' : forward > 0 ? '.forward' : '.back';
+}
+
 /** One sentence: why this position, or what is wrong with it. */
 export function reasonFor(p: Problem, v: SetValues, outcome: AdjustmentOutcome): Message {
   if (outcome.verdict === 'noted') return message('reason.noted');
@@ -187,6 +225,6 @@ export function reasonFor(p: Problem, v: SetValues, outcome: AdjustmentOutcome):
   const o = outcome.deciding;
   const side = sideOf(o);
   const by: Values = side === 'good' ? {} : { by: sizeOf(outcome.variable, o) };
-  const kind = o.id === 'tension' ? `.${tensionWords(p)}` : '';
+  const kind = variantOf(p, v, o.id, side);
   return message(`reason.${o.id}.${side}${kind}`, { ...VALUES[o.id](p, v, o), ...by });
 }

@@ -13,13 +13,15 @@ import { seatDepthBand, seatHeightBand } from './published';
 import { reasonFor } from '../explanation/reasons';
 import { checksOfSeat, headroom, isRefused, type SeatCheck } from './refusals';
 import { valuesOfSettings } from '../search/solve';
-import { datumMm, frontEdgeMm } from '../geometry/on-seat';
+import { datumMm, frontEdgeMm, underFootMm } from '../geometry/on-seat';
 
 /** A published rule beside a setting: reported, never the verdict. */
 export interface PublishedCheck {
   readonly rule: 'gouvaliBoudolos' | 'depthShare';
+  /** Counted from what the feet stand on, on the adjustment's own scale. */
   readonly band: Interval;
-  readonly inside: boolean;
+  /** What it is compared with. */
+  readonly value: number;
 }
 
 export interface SettingOutcome extends AdjustmentOutcome {
@@ -45,11 +47,12 @@ export interface Assessment {
 function publishedFor(p: Problem, v: SetValues, kind: AdjustmentKind): PublishedCheck | null {
   const { poplitealHeight, shoeHeel, buttockPoplitealLength } = p.body;
   const check = (rule: PublishedCheck['rule'], band: Interval, value: number): PublishedCheck | null =>
-    Number.isNaN(band.lo + band.hi + value)
-      ? null
-      : { rule, band, inside: band.lo <= value && value <= band.hi };
-  if (kind === 'seatHeight')
-    return check('gouvaliBoudolos', seatHeightBand(poplitealHeight, shoeHeel), frontEdgeMm(p, v));
+    Number.isNaN(band.lo + band.hi + value) ? null : { rule, band, value };
+  if (kind === 'seatHeight') {
+    const { lo, hi } = seatHeightBand(poplitealHeight, shoeHeel);
+    const under = underFootMm(p, v);
+    return check('gouvaliBoudolos', { lo: lo + under, hi: hi + under }, frontEdgeMm(p, v));
+  }
   if (kind === 'seatDepth') return check('depthShare', seatDepthBand(buttockPoplitealLength), v.seatDepth);
   return null;
 }
@@ -77,7 +80,7 @@ const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTM
 
 /** What a published rule reads beyond the conditions of its track. */
 const PUBLISHED_READS: Partial<Record<AdjustmentKind, readonly AdjustmentKind[]>> = {
-  seatHeight: ['seatDepth', 'seatAngle', 'backAngle'],
+  seatHeight: ['seatDepth', 'seatAngle', 'backAngle', 'footrest'],
 };
 
 /** Everything that what is said of an adjustment depends on. */

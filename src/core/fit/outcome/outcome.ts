@@ -1,11 +1,12 @@
 /** How one adjustment stands as set: value, aim, band, what is left over, verdict and reason. */
 import type { DimensionId } from '../../body';
-import { CONDITION_UNITS, aimOf, bandOf, outsideBy, type ConditionId, type Interval } from '../../method';
+import { CONDITION_UNITS, aimOf, bandOf, leftOver, type ConditionId, type Interval } from '../../method';
 import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../../seat';
 import {
   computable,
   estimatedFor,
   followingOf,
+  isSolid,
   missingFor,
   ownedBy,
   scopeOf,
@@ -58,20 +59,19 @@ export interface AdjustmentOutcome {
   readonly doubt: number | null;
 }
 
-/** Float residue below which a value counts as inside, in the unit of the residual. */
-export const INSIDE_SLACK = 0.05;
+/** A position is better than another by more than float residue, in the unit of the residual. */
+const BETTER_BY = 0.05;
 
 function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOutcome {
   const target = p.targets[condition.id];
   const residual = roundResidual(condition.residual(p, v));
-  const outside = outsideBy(bandOf(target), residual);
   return {
     id: condition.id,
     unit: CONDITION_UNITS[condition.id],
     residual,
     aim: aimOf(target),
     band: bandOf(target),
-    outside: Math.abs(outside) <= INSIDE_SLACK ? 0 : outside,
+    outside: leftOver(target, CONDITION_UNITS[condition.id], residual),
     penalty: judgeOf(p, condition.id)?.curve.penalty(residual) ?? 0,
   };
 }
@@ -156,9 +156,16 @@ function bestFor(p: Problem, v: SetValues, variable: Variable): number {
   return best;
 }
 
+/** Whether solid things meet. */
+const meets = ({ id, outside }: ConditionOutcome): boolean => outside !== 0 && isSolid(id);
+
+/** How much worse one condition stands than another: solid things that meet are worse than anything else. */
+const worseBy = (a: ConditionOutcome, b: ConditionOutcome): number =>
+  meets(a) === meets(b) ? Math.abs(a.outside) - Math.abs(b.outside) : meets(a) ? Infinity : -Infinity;
+
 function furthest(outcomes: readonly ConditionOutcome[]): ConditionOutcome | null {
   let worst: ConditionOutcome | null = null;
-  for (const o of outcomes) if (!worst || Math.abs(o.outside) > Math.abs(worst.outside)) worst = o;
+  for (const o of outcomes) if (!worst || worseBy(o, worst) > 0) worst = o;
   return worst;
 }
 
@@ -175,13 +182,9 @@ function verdictOf(
   if (!worst) return 'noted';
   if (worst.outside === 0) return 'fits';
   const best = furthest(atBest);
-  if (
-    best &&
-    Math.abs(best.outside) < Math.abs(worst.outside) - INSIDE_SLACK &&
-    !isFixed(variable.adjustment)
-  )
-    return 'off';
-  return Math.abs(worst.outside) <= closeBy(variable, worst) ? 'close' : 'cannotReach';
+  if (best && worseBy(worst, best) > BETTER_BY && !isFixed(variable.adjustment)) return 'off';
+  // Contact is never close.
+  return !meets(worst) && Math.abs(worst.outside) <= closeBy(variable, worst) ? 'close' : 'cannotReach';
 }
 
 /** One adjustment as set. Its conditions are those it owns and that can be computed. */

@@ -6,6 +6,8 @@ import {
   type Adjustment,
   type AdjustmentKind,
   type SeatModel,
+  type SeatState,
+  type StateKind,
 } from '../../seat';
 import { REMEDY_IDS, sizeInUse, type FitInputs, type RemedyId, type RemedySettings } from './inputs';
 import { oncePer } from './once';
@@ -52,11 +54,42 @@ function withPad(seat: SeatModel, padMm: number): SeatModel {
   };
 }
 
+const HEAD_REST: readonly AdjustmentKind[] = ['headHeight', 'headAngle', 'headDepth'];
+
+/** What is taken off or folded away: which states of a seat it is, and what goes with it. */
+const TAKEN_AWAY = {
+  armsFolded: { states: ['armsFolded', 'armsSwungOut'], kinds: ARMS },
+  headrestOff: { states: ['headrestOff'], kinds: HEAD_REST },
+  armsOff: { states: ['armsOff'], kinds: ARMS },
+} as const satisfies Partial<
+  Record<RemedyId, { readonly states: readonly StateKind[]; readonly kinds: readonly AdjustmentKind[] }>
+>;
+export type TakenAway = keyof typeof TAKEN_AWAY;
+
+/** The state of a seat that something taken away is; null where it has none of the kind. */
+export function stateFor({ states }: SeatModel, id: TakenAway): SeatState | null {
+  const kinds: readonly StateKind[] = TAKEN_AWAY[id].states;
+  return states.find(({ kind }) => kinds.includes(kind)) ?? null;
+}
+
+/** The seat without what is taken away, and with the width that it has then. */
+function takenAway(seat: SeatModel, id: TakenAway): SeatModel {
+  const state = stateFor(seat, id);
+  const { kinds } = TAKEN_AWAY[id];
+  return {
+    ...seat,
+    arms: kinds === ARMS ? null : seat.arms,
+    seatWidthMm: state?.seatWidthMm === undefined ? seat.seatWidthMm : state.seatWidthMm,
+    adjustments: seat.adjustments.filter((a) => !kinds.includes(a.kind) && !state?.removes.includes(a.id)),
+  };
+}
+
 function seatWith(seat: SeatModel, size: (id: RemedyId) => number): SeatModel {
   const padded = withPad(seat, size('seatPadMm'));
-  const adjustments = moved(padded.adjustments, ['seatHeight'], size('columnMm'));
-  if (size('armsOff') === 0) return { ...padded, adjustments };
-  return { ...padded, arms: null, adjustments: adjustments.filter((a) => !ARMS.includes(a.kind)) };
+  const raised = { ...padded, adjustments: moved(padded.adjustments, ['seatHeight'], size('columnMm')) };
+  return (Object.keys(TAKEN_AWAY) as TakenAway[])
+    .filter((id) => size(id) !== 0)
+    .reduce<SeatModel>(takenAway, raised);
 }
 
 /** A tray holds the keyboard lower than the desk's top, and hangs over the thighs. */

@@ -68,7 +68,7 @@ export function makeInputs(
 
 /**
  * What can be added to a seat or a place, taken off or changed about it, and between which sizes, mm (assumed, wide on
- * purpose). Of the arms: 1 where they are taken off. Of column and desk: less than nothing is shorter, lower.
+ * purpose). Of what is taken off or folded away: 1. Of column and desk: less than nothing is shorter, lower.
  */
 export const REMEDY_LIMITS = {
   footrestMm: [0, 400],
@@ -79,6 +79,8 @@ export const REMEDY_LIMITS = {
   deskMm: [-300, 300],
   keyboardTrayMm: [0, 200],
   screenRiserMm: [0, 400],
+  armsFolded: [0, 1],
+  headrestOff: [0, 1],
   armsOff: [0, 1],
 } as const satisfies Record<string, readonly [number, number]>;
 
@@ -89,6 +91,10 @@ export const REMEDY_IDS = Object.keys(REMEDY_LIMITS) as RemedyId[];
 export type RemedySettings = { readonly [id in RemedyId]?: number | undefined };
 
 export const NO_REMEDIES: RemedySettings = {};
+
+/** What has no size: it is so or not. */
+export const isSwitch = (id: RemedyId): boolean =>
+  id === 'armsOff' || id === 'armsFolded' || id === 'headrestOff';
 
 export const sizeInUse = (remedies: RemedySettings, id: RemedyId): number => remedies[id] ?? 0;
 

@@ -1,6 +1,9 @@
 /** What of a seat the computation leaves alone, in words: it stays at rest and never counts as fitting. */
 import { message, type Message } from '../../message';
-import { uncalculated, type SeatModel } from '../../seat';
+import { uncalculated, type SeatModel, type StateKind } from '../../seat';
+
+/** States that are remedies: what they take away is known. */
+const CALCULATED: readonly StateKind[] = ['armsFolded', 'armsSwungOut', 'armsOff', 'headrestOff'];
 
 /** Returns a sentence for each adjustment, state and part of a seat that no setting is calculated for. */
 export function uncalculatedOf({ adjustments, states, strappedCushions, arms }: SeatModel): Message[] {
@@ -9,7 +12,9 @@ export function uncalculatedOf({ adjustments, states, strappedCushions, arms }: 
       const why = uncalculated(adjustment);
       return why ? [message(`uncalculated.${why}`, { kind: { word: `kind.${adjustment.kind}` } })] : [];
     }),
-    ...states.map(({ kind }) => message('uncalculated.state', { state: { word: `seatState.${kind}` } })),
+    ...states
+      .filter(({ kind }) => !CALCULATED.includes(kind))
+      .map(({ kind }) => message('uncalculated.state', { state: { word: `seatState.${kind}` } })),
     ...strappedCushions.map(({ zone }) =>
       message('uncalculated.cushion', { cushion: { word: `cushion.${zone}` } }),
     ),

@@ -1,7 +1,9 @@
 /** What the trade adds, takes off or changes, against which shortfalls, and in which sizes it comes. */
 import type { ConditionId } from '../../method';
 import { adjustmentOf, isFixed, offers, takesCushions, type SeatModel } from '../../seat';
+import { stateFor } from '../problem/in-place';
 import type { FitInputs, RemedyId } from '../problem/inputs';
+import { FOOTREST_HEIGHTS_MM } from '../search/solve';
 
 /** What a remedy takes: nothing but setting; what is at hand; something small to buy; another seat. */
 export const REMEDY_COSTS = ['none', 'free', 'cheap', 'anotherSeat'] as const;
@@ -19,12 +21,16 @@ export interface Cure {
   readonly effort: 1 | 2 | 3 | 4;
   /** What it may close. */
   readonly against: readonly Shortfall[];
-  /** Smallest and largest that the trade has, and in which steps, mm (common practice, no source). */
-  readonly sizes: { readonly least: number; readonly most: number; readonly step: number };
+  /** Those that the trade has, or that one can cut, rising, mm (common practice, no source). */
+  readonly sizes: readonly number[];
   /** −1 where it makes something lower or shorter. */
   readonly sign: 1 | -1;
   readonly isPossible: (inputs: FitInputs) => boolean;
 }
+
+/** From the smallest to the largest in steps. */
+const every = (step: number, least: number, most: number): number[] =>
+  Array.from({ length: Math.floor((most - least) / step) + 1 }, (_, i) => least + i * step);
 
 const cushioned = ({ seat }: FitInputs): boolean => takesCushions(seat);
 
@@ -37,6 +43,9 @@ const hasDesk = ({ place }: FitInputs): boolean =>
   place !== null && adjustmentOf(place.adjustments, 'deskHeight') !== null;
 const hasKeyboard = (inputs: FitInputs): boolean =>
   hasDesk(inputs) && inputs.place?.task === 'keyboard' && inputs.place.keyboardThicknessMm > 0;
+/** A tray hangs where a drawer would be. */
+const takesTray = (inputs: FitInputs): boolean =>
+  hasKeyboard(inputs) && (inputs.place?.drawerMm ?? 0) <= (inputs.place?.deskThicknessMm ?? 0);
 const hasScreen = ({ place }: FitInputs): boolean =>
   place !== null && adjustmentOf(place.adjustments, 'screenHeight') !== null;
 
@@ -47,13 +56,31 @@ const LUMBAR_HEIGHT: readonly Shortfall[] = [
   'lumbarByPractice.less',
 ];
 
+const AGAINST_ARMS: readonly Shortfall[] = [
+  'armHeight.more',
+  'armHeight.less',
+  'armSpread.more',
+  'armSpread.less',
+  'hipContact.less',
+  'hipClearance.less',
+  'padsLevel.more',
+  'padsLevel.less',
+  'padReach.more',
+  'padReach.less',
+  'padAtDesk.less',
+  'armPivot.more',
+  'armPivot.less',
+  'armAngle.more',
+  'armAngle.less',
+];
+
 export const CURES: readonly Cure[] = [
   {
     id: 'lumbarRollMm',
     cost: 'free',
     effort: 1,
     against: [...LUMBAR_HEIGHT, 'lumbarDepth.less', 'upperLumbar.less', 'lowerLumbar.less'],
-    sizes: { least: 10, most: 60, step: 5 },
+    sizes: every(5, 10, 60),
     sign: 1,
     isPossible: cushioned,
   },
@@ -61,34 +88,45 @@ export const CURES: readonly Cure[] = [
     id: 'armsOff',
     cost: 'free',
     effort: 2,
-    against: [
-      'armHeight.more',
-      'armHeight.less',
-      'armSpread.more',
-      'armSpread.less',
-      'hipContact.less',
-      'hipClearance.less',
-      'padsLevel.more',
-      'padsLevel.less',
-      'padReach.more',
-      'padReach.less',
-      'padAtDesk.less',
-      'armPivot.more',
-      'armPivot.less',
-      'armAngle.more',
-      'armAngle.less',
-    ],
-    sizes: { least: 1, most: 1, step: 1 },
+    against: AGAINST_ARMS,
+    sizes: [1],
     sign: 1,
-    // Whoever rises by the arms keeps them.
-    isPossible: ({ seat, work }) => seat.arms !== null && !work.risesByArms,
+    // Whoever rises by the arms keeps them; what folds away need not come off.
+    isPossible: ({ seat, work }) =>
+      seat.arms !== null && !work.risesByArms && stateFor(seat, 'armsFolded') === null,
+  },
+  {
+    id: 'armsFolded',
+    cost: 'free',
+    effort: 1,
+    against: AGAINST_ARMS,
+    sizes: [1],
+    sign: 1,
+    isPossible: ({ seat, work }) =>
+      seat.arms !== null && !work.risesByArms && stateFor(seat, 'armsFolded') !== null,
+  },
+  {
+    id: 'headrestOff',
+    cost: 'free',
+    effort: 1,
+    against: [
+      'headHeight.more',
+      'headHeight.less',
+      'headAngle.more',
+      'headAngle.less',
+      'headDepth.more',
+      'headDepth.less',
+    ],
+    sizes: [1],
+    sign: 1,
+    isPossible: ({ seat }) => stateFor(seat, 'headrestOff') !== null,
   },
   {
     id: 'footrestMm',
     cost: 'cheap',
     effort: 1,
     against: ['footGap.more', 'deskTop.more'],
-    sizes: { least: 20, most: 180, step: 10 },
+    sizes: FOOTREST_HEIGHTS_MM.slice(1),
     sign: 1,
     // Nothing lies under feet that work pedals.
     isPossible: ({ place }) => place?.pedals === undefined,
@@ -98,7 +136,7 @@ export const CURES: readonly Cure[] = [
     cost: 'cheap',
     effort: 3,
     against: ['footGap.more'],
-    sizes: { least: 20, most: 120, step: 10 },
+    sizes: every(10, 20, 120),
     sign: -1,
     isPossible: ({ seat }) => onColumn(seat),
   },
@@ -107,7 +145,7 @@ export const CURES: readonly Cure[] = [
     cost: 'cheap',
     effort: 3,
     against: ['footGap.less', 'thigh.more'],
-    sizes: { least: 20, most: 120, step: 10 },
+    sizes: every(10, 20, 120),
     sign: 1,
     isPossible: ({ seat }) => onColumn(seat),
   },
@@ -124,7 +162,7 @@ export const CURES: readonly Cure[] = [
       'headHeight.more',
       'deskTop.more',
     ],
-    sizes: { least: 10, most: 60, step: 5 },
+    sizes: every(5, 10, 60),
     sign: 1,
     isPossible: cushioned,
   },
@@ -133,7 +171,7 @@ export const CURES: readonly Cure[] = [
     cost: 'cheap',
     effort: 1,
     against: ['kneeRoom.less'],
-    sizes: { least: 10, most: 80, step: 5 },
+    sizes: every(5, 10, 80),
     sign: 1,
     isPossible: cushioned,
   },
@@ -142,7 +180,7 @@ export const CURES: readonly Cure[] = [
     cost: 'cheap',
     effort: 4,
     against: ['deskTop.less', 'deskContact.less', 'deskClearance.less'],
-    sizes: { least: 10, most: 120, step: 10 },
+    sizes: every(10, 10, 120),
     sign: 1,
     isPossible: hasDesk,
   },
@@ -151,7 +189,7 @@ export const CURES: readonly Cure[] = [
     cost: 'cheap',
     effort: 4,
     against: ['deskTop.more'],
-    sizes: { least: 10, most: 120, step: 10 },
+    sizes: every(10, 10, 120),
     sign: -1,
     isPossible: hasDesk,
   },
@@ -160,17 +198,26 @@ export const CURES: readonly Cure[] = [
     cost: 'cheap',
     effort: 2,
     against: ['deskTop.more'],
-    sizes: { least: 30, most: 120, step: 10 },
+    sizes: every(10, 30, 120),
     sign: 1,
-    isPossible: hasKeyboard,
+    isPossible: takesTray,
   },
   {
     id: 'screenRiserMm',
     cost: 'cheap',
     effort: 1,
     against: ['gaze.more'],
-    sizes: { least: 20, most: 240, step: 20 },
+    sizes: every(20, 20, 240),
     sign: 1,
     isPossible: hasScreen,
   },
 ];
+
+/** What lies under the feet and is lower is a mat or a board cut to size, mm (common practice). */
+const LEAST_FOOTREST_MM = 40;
+
+/** The key of what a remedy is called, by its size: longer or shorter, a board or a footrest. */
+export function remedyName(id: RemedyId, sizeMm: number): string {
+  if (id === 'footrestMm' && 0 < sizeMm && sizeMm < LEAST_FOOTREST_MM) return 'remedy.footrestMm.board.name';
+  return `remedy.${id}${sizeMm < 0 ? '.less' : ''}.name`;
+}

@@ -34,8 +34,10 @@ export const BUDGET = 60_000;
 /** The same where many are tried one after the other: remedies, seats to choose among. */
 export const BUDGET_OF_MANY = 6000;
 
-/** Footrest heights tried as a remedy, mm: what footrests of the trade come in (common practice). */
-const FOOTREST_HEIGHTS_MM = [0, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 170, 180];
+/** Footrest heights tried as a remedy, mm: a board cut to size, then what footrests come in (common practice). */
+export const FOOTREST_HEIGHTS_MM = [
+  0, 5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 170, 180,
+];
 
 /** The values that settings stand for. */
 export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
