@@ -61,7 +61,7 @@ describe('what no setting is calculated for', () => {
   it('is said, and is no adjustment of the computation', () => {
     const seat = seatWith([HEIGHT, tension, turns, follower], {
       arms: { ...PADS, support: 'cradle' },
-      states: [{ id: 'off', kind: 'headrestOff', removes: [] }],
+      states: [{ id: 'off', kind: 'upperSupportOff', removes: [] }],
       strappedCushions: [{ id: 'neck', zone: 'neck', thicknessMm: null, belongsTo: 'sitter', slips: true }],
     });
     expect(uncalculatedOf(seat).map((m) => m.key)).to.deep.equal([
