@@ -130,6 +130,9 @@ for (const [
   if (path.includes('stage=set'))
     await page.waitForFunction(() => globalThis.document.body.innerText.includes('Everything fits as set'));
   await page.waitForFunction(() => !globalThis.document.body.innerText.includes('computing …'));
+  await page.waitForFunction(() => !globalThis.document.querySelector('[aria-busy=true]'), {
+    timeout: 60_000,
+  });
   if (press) await page.locator(`::-p-aria(${press})`).click();
   if (meanwhile) await meanwhile(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });

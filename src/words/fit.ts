@@ -312,6 +312,7 @@ export const FIT_WORDS = {
   'remedy.effect.same': '{name} {after} instead of {before}',
   'remedy.none': 'Nothing needs adding for: {list}. Set at its best, the seat does it.',
   'remedy.none.use': 'Set it so',
+  'remedy.looking': 'Looking for remedies, one after the other and together …',
   'remedy.more': '{n} more',
   'remedy.fewer': 'Fewer',
   'remedy.other': '“{name}” leaves nothing over.',

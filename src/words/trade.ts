@@ -338,6 +338,6 @@ export const TRADE_WORDS = {
   'tag.legTop': 'Top of the legs',
   'tag.deskUnderside': 'Desk underside',
   'tag.eye': 'Eye',
-  'tag.screen': 'Middle of the screen',
+  'tag.screen': 'Screen middle',
   'tag.footRing': 'Foot ring',
 } as const;

@@ -109,7 +109,7 @@ function SetOrCard({
   readonly onStage: (s: Stage) => void;
 }) {
   const { act, fitting } = state;
-  const remedies = useRemedies(setting, seats);
+  const found = useRemedies(setting, seats);
   const { edit } = state;
   const onMethod = useCallback((methodVersionId: string) => void edit({ methodVersionId }), [edit]);
   const disabled = fitting.state === 'left';
@@ -130,7 +130,7 @@ function SetOrCard({
       <CardStage
         state={state}
         setting={setting}
-        remedies={remedies}
+        remedies={found.remedies}
         onHandOver={() => void record('signOff', setting.live.get().settings)}
       />
     );
@@ -138,7 +138,7 @@ function SetOrCard({
     <>
       <SetStage
         setting={setting}
-        remedies={remedies}
+        found={found}
         disabled={disabled}
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
         onLetGo={() => void autosave.keeper.letGo()}

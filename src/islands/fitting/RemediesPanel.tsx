@@ -5,7 +5,6 @@ import {
   closedBySetting,
   holdsBehind,
   sizeInUse,
-  type Remedies,
   type Remedy,
   type RemedyId,
   type RemedySettings,
@@ -16,6 +15,7 @@ import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { sayRemedy } from './say-remedy';
+import type { FoundRemedies } from './use-remedies';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
@@ -95,8 +95,7 @@ function Offered({ remedy, disabled, onUse }: ActProps & { readonly remedy: Reme
 
 interface Props {
   readonly setting: Setting;
-  /** null until the first are known. */
-  readonly remedies: Remedies | null;
+  readonly found: FoundRemedies;
   readonly disabled: boolean;
   readonly onUse: (remedies?: RemedySettings) => void;
   readonly onSeats: () => void;
@@ -104,7 +103,7 @@ interface Props {
 
 export const RemediesPanel = memo(function RemediesPanel({
   setting: { live, store, problem },
-  remedies,
+  found: { remedies, isDone },
   disabled,
   onUse,
   onSeats,
@@ -134,10 +133,11 @@ export const RemediesPanel = memo(function RemediesPanel({
     for (const kind of holds) store.hold(kind, false);
     onUse();
   };
-  if (used.length + free.length + offered.length === 0 && !other) return null;
+  const isLooking = !isDone && remedies !== null && remedies.shortfalls.length > 0;
+  if (used.length + free.length + offered.length === 0 && !other && !isLooking) return null;
   const shown = all ? offered : offered.slice(0, FIRST);
   return (
-    <section className={styles.remedies} aria-label={word('set.remedies')}>
+    <section className={styles.remedies} aria-label={word('set.remedies')} aria-busy={isLooking}>
       <h3>{word('set.remedies')}</h3>
       {used.map((id) => (
         <InUse
@@ -178,6 +178,11 @@ export const RemediesPanel = memo(function RemediesPanel({
             />
           ))}
         </ul>
+      )}
+      {isLooking && (
+        <p className={parts.soft} role="status">
+          {word('remedy.looking')}
+        </p>
       )}
       {offered.length > FIRST && (
         <button type="button" className={parts.plainButton} aria-expanded={all} onClick={() => setAll(!all)}>

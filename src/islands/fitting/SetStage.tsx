@@ -6,14 +6,7 @@ import type { DimensionId } from '../../core/body';
 import type { ConditionId } from '../../core/method';
 import type { SetCertainty } from '../../core/certainty';
 import { certaintyByKind } from '../../core/certainty/by-kind';
-import {
-  inPlace,
-  uncalculatedOf,
-  type Assessment,
-  type Problem,
-  type Remedies,
-  type RemedySettings,
-} from '../../core/fit';
+import { inPlace, uncalculatedOf, type Assessment, type Problem, type RemedySettings } from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
@@ -32,13 +25,14 @@ import { TrackRow } from './TrackRow';
 import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
 import { useCertainty } from './use-certainty';
+import type { FoundRemedies } from './use-remedies';
 import { useSteady } from './use-steady';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
 interface Props {
   readonly setting: Setting;
-  readonly remedies: Remedies | null;
+  readonly found: FoundRemedies;
   /** To the seats there are to choose from. */
   readonly onSeats: () => void;
   readonly disabled: boolean;
@@ -287,7 +281,7 @@ const Uncalculated = memo(function Uncalculated({ seat }: { readonly seat: SeatM
 /** The drawing board beside the tracks: every move shows at once in both. */
 export function SetStage({
   setting,
-  remedies,
+  found,
   disabled,
   onSolve,
   onLetGo,
@@ -348,7 +342,7 @@ export function SetStage({
           <PanelBoundary>
             <RemediesPanel
               setting={setting}
-              remedies={remedies}
+              found={found}
               disabled={disabled}
               onUse={useRemedy}
               onSeats={onSeats}
@@ -359,7 +353,7 @@ export function SetStage({
               setting={setting}
               certainty={certainty}
               disabled={disabled}
-              shortfalls={remedies?.shortfalls ?? null}
+              shortfalls={found.remedies?.shortfalls ?? null}
               onLetGo={onLetGo}
             />
           </PanelBoundary>

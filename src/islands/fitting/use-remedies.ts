@@ -5,10 +5,16 @@ import { usePart } from '../../drawing';
 import { useJob } from '../jobs/use-job';
 import type { Setting } from './use-setting';
 
+export interface FoundRemedies {
+  /** null until the first are known. */
+  readonly remedies: Remedies | null;
+  readonly isDone: boolean;
+}
+
 /**
- * Remedies are solved for in the background, one after the other, beside those in use; null until the first are known.
+ * Remedies are solved for in the background, one after the other, beside those in use.
  */
-export function useRemedies({ problem, live }: Setting, seats: readonly OfferedSeat[]): Remedies | null {
+export function useRemedies({ problem, live }: Setting, seats: readonly OfferedSeat[]): FoundRemedies {
   // As text: settings that use the same are not another question.
   const inUse = usePart(live.atRest, (a) => JSON.stringify(a.settings.remedies));
   const input = useMemo(
@@ -19,5 +25,6 @@ export function useRemedies({ problem, live }: Setting, seats: readonly OfferedS
     }),
     [inUse, problem, seats],
   );
-  return useJob('remedies', input).result;
+  const { result, isDone } = useJob('remedies', input);
+  return useMemo(() => ({ remedies: result, isDone }), [isDone, result]);
 }
