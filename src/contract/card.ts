@@ -17,6 +17,7 @@ export const CardSchema = z.object({
     fitter: Text,
     date: z.iso.date(),
   }),
+  start: Text.describe('how the seat stands before anything is set'),
   refusals: z.array(Text),
   settings: z.array(
     z.object({

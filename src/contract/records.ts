@@ -13,6 +13,9 @@ import {
 } from '../core/fit';
 import {
   ARMS_TO,
+  LOCK_USES,
+  NEUTRAL_STARTS,
+  SCREEN_WAYS,
   CONDITION_IDS,
   FINGER_COUNTS,
   HANDS_OF,
@@ -86,6 +89,10 @@ export const MethodSchema: z.ZodType<Method> = z.strictObject({
   kneeRoom: Target,
   fingers: z.strictObject({ lo: FingerCount, hi: FingerCount, whose: z.enum(HANDS_OF) }).optional(),
   armsTo: z.enum(ARMS_TO).optional(),
+  lock: z.enum(LOCK_USES).optional(),
+  neutralStart: z.enum(NEUTRAL_STARTS).optional(),
+  screen: z.enum(SCREEN_WAYS).optional(),
+  perches: z.literal(true).optional(),
   headRestFromDeg: Finite,
   footrestPenalty: Finite.min(0),
   raisesKnee: z.literal(true).optional(),

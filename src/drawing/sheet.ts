@@ -27,6 +27,7 @@ export interface Sheet {
   readonly draft: string | null;
   readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly refusals: readonly string[];
+  readonly start: string;
   readonly head: readonly [string, string, string];
   readonly rows: readonly SheetRow[];
   readonly unreached: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
@@ -74,6 +75,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       card.refusals.length === 0
         ? []
         : [...(card.refused ? [`${word('card.refused')}.`] : []), ...card.refusals.map(said)],
+    start: said(card.start),
     head: [word('card.adjustment'), word('card.setting'), word('card.control.head')],
     rows: card.rows.map((row, i) => ({
       name: `${i + 1}. ${word(`kind.${row.kind}`)}`,

@@ -89,6 +89,7 @@ export const fittingCard = useCase(
       format: CARD_FORMAT,
       formatVersion: CARD_FORMAT_VERSION,
       header: card.header,
+      start: say(card.start, reading),
       refusals: card.refusals.map((m) => say(m, reading)),
       settings,
       remedies: card.remedies.map((m) => say(m, reading)),

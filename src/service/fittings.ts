@@ -1,4 +1,5 @@
 import {
+  CORE_VERSION,
   NO_REMEDIES,
   assess,
   caseDoubts,
@@ -403,15 +404,18 @@ async function reopen(ctx: Context, q: Queries, row: FittingRow): Promise<Refusa
 async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct): Promise<Refusal | null> {
   if (row.state !== 'open') return refused('closed');
   if (!row.inputs) return refused('incomplete');
-  const doubts = caseDoubts(row.inputs);
+  // Solved anew is calculated as now; what was set before stays with the calculation that it was made by.
+  const isOlder = act.act === 'solve' && row.inputs.coreVersion !== CORE_VERSION;
+  const inputs = (isOlder ? await composeInputs(ctx, q, row) : null) ?? row.inputs;
+  const doubts = caseDoubts(inputs);
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });
-  const problem = problemOf(row.inputs);
+  const problem = problemOf(inputs);
   const kept = await findDraft(q, row.id);
   const draft = act.settings ?? kept?.settings;
   const remedies = draft?.remedies ?? NO_REMEDIES;
   const held = act.held ?? (act.settings ? [] : (kept?.held ?? []));
   const asked = { positions: draft?.positions ?? {}, remedies, held };
-  const faults = [...positionFaults(countsOf(row.inputs), asked.positions), ...heldFaults(asked)];
+  const faults = [...positionFaults(countsOf(inputs), asked.positions), ...heldFaults(asked)];
   if (faults.length > 0)
     return refused('invalid', {
       faults: faults.map((f) => ({
@@ -430,10 +434,11 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
     row.id,
     act.act === 'solve' ? 'computed' : 'left',
     settings,
-    row.inputs,
+    inputs,
     at,
   );
-  await updateFitting(q, row.id, act.act === 'signOff' ? { state: 'left', date: today(ctx) } : {}, at);
+  const left = act.act === 'signOff' ? ({ state: 'left', date: today(ctx) } as const) : {};
+  await updateFitting(q, row.id, { ...left, ...(isOlder ? { inputs } : {}) }, at);
   return null;
 }
 

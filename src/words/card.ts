@@ -7,6 +7,7 @@ export const CARD_WORDS = {
   'card.movement.plain': '{action} – {more} is {moreOf}, {less} is {lessOf}',
   'card.movement.unknown': '{action} – try on the seat which way it goes',
   'card.angle': '{name} {angle}',
+  'card.start': 'Before anything is set: {start}',
   'card.setting': 'Setting',
   'card.control.head': 'Hand, control, where it is',
   'card.adjustment': 'Adjustment, in order of setting',
@@ -63,6 +64,8 @@ export const CARD_WORDS = {
     'A seat sloped forward needs a non-slip cover and legs strong enough to hold the body on it.',
   'caution.method.laidBack': 'Leaning back this far all day needs a head rest.',
   'caution.method.lowSeat': 'A low seat needs room for the knees, and makes getting up harder.',
+  'caution.method.perch':
+    'A perch on free castors rolls away: brakes, or glides. It needs strong legs and a floor that does not slip.',
   'caution.method.saddle': 'A saddle needs a trial of some days, and clothes that allow it.',
   'caution.remedies': 'Footrest, cushions and blocks: non-slip, stable, wide enough.',
   'caution.children': 'Supervise children; only trained adults adjust. Growth outdates these settings.',

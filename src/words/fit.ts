@@ -48,6 +48,7 @@ export const FIT_WORDS = {
   'position.kg': 'set to {value}',
   'position.state': '{state}',
   'position.follows': 'follows the sitter, here {value}',
+  'position.leans': 'free against its spring, works at about {value}',
   'position.weighing': 'weighs by itself, no override',
   'position.clicks': '{clicks} clicks from {end} (position {number} of {of})',
   'position.clicks.one': '1 click from {end} (position {number} of {of})',
@@ -241,6 +242,10 @@ export const FIT_WORDS = {
 
   'check.estimates': 'Estimates of other measures',
   'check.headroom': 'Headroom',
+  'check.leanUpright': 'Swung upright',
+  'check.leanBack': 'Swung back',
+  'check.lean.upright': 'Upright at {lean} these do not fit: {list}.',
+  'check.lean.back': 'Leaning back as far as it goes, to {lean}, these do not fit: {list}.',
   'check.headroom.passes':
     'The head reaches {top} with the seat under the sitter at {seat}; the ceiling is at {ceiling}.',
   'check.headroom.close':
@@ -283,10 +288,12 @@ export const FIT_WORDS = {
   'check.seatWidth.notDescribed': 'The seat width is not described: measure it.',
   'check.seatWidth.passes': '{width} is wide enough for hips of {hips}.',
   'check.seatWidth.close': '{width} is less than the {wanted} wanted for hips of {hips}.',
+  'check.seatWidth.open': 'Without fixed sides {width} is wide enough for hips of {hips}.',
+  'check.seatWidth.overhang': 'Without fixed sides hips of {hips} hang over {width} by more than a tenth.',
   'check.seatWidth.refused': 'Do not use: hips of {hips} are wider than the seat’s {width}.',
   'check.seatWidth.notMeasured': 'Hip breadth not measured: the width of {width} is not confirmed.',
   'checkVerdict.passes': 'passes',
-  'checkVerdict.close': 'narrow',
+  'checkVerdict.close': 'close',
   'checkVerdict.refused': 'refused',
   'checkVerdict.notMeant': 'not meant for this place',
   'checkVerdict.notMeasured': 'not confirmed',

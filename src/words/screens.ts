@@ -242,6 +242,8 @@ export const SCREEN_WORDS = {
   'set.best': 'Best: {words}',
   'set.left': '{by} left over',
   'set.toBest': 'Move to best',
+  'set.olderCore':
+    'These settings were made with an earlier version of the calculation. They stay as they are; solving again may give others.',
   'set.published': 'For orientation: {rule} {lo} to {hi}; here {value}.',
   'set.remedies': 'Remedies',
   'set.remedy.use': 'Use it',

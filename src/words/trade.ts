@@ -151,6 +151,9 @@ export const TRADE_WORDS = {
   'datum.straightest': 'from the straightest',
   'datum.off': 'on or off',
 
+  'neutralStart.liftToTop': 'lift the seat to the top, tilt unlocked, then sit right back',
+  'neutralStart.lockedUpright': 'lock the back a little above upright, then sit right back',
+  'neutralStart.backAndLevel': 'set the back fully back and the pan level, then sit right back',
   'more.up': 'higher',
   'less.up': 'lower',
   'more.deeper': 'deeper',

@@ -97,7 +97,8 @@ describe('seats in order', () => {
 
   it('leave out what is refused, by name and with every reason', () => {
     const light = named('1', WIDE_SEAT, { ratedLoadKg: q(60) });
-    const narrow = named('2', WIDE_SEAT, { ratedLoadKg: q(60), seatWidthMm: q(300) });
+    const adjustments = WIDE_SEAT.adjustments.filter(({ kind }) => kind !== 'armWidth');
+    const narrow = named('2', WIDE_SEAT, { ratedLoadKg: q(60), seatWidthMm: q(300), adjustments });
     const { ranked, refused } = rank([narrow, named('3', WIDE_SEAT), light]);
     expect(ranked.map((r) => r.name)).to.deep.equal(['3']);
     expect(refused.map((r) => [r.name, r.reasons.map((m) => m.key)])).to.deep.equal([

@@ -10,6 +10,7 @@ import {
   solve,
   type Problem,
   type Settings,
+  type Variable,
 } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { buildDemo } from '../../src/demo/build';
@@ -17,15 +18,17 @@ import { bodyWith } from '../support/inputs';
 
 const PASSES = 20;
 
+/** The middle of its travel; what is free against its spring works where it works. */
+const startOf = (p: Problem, { kind, values }: Variable): number =>
+  p.leaning?.kind === kind ? p.leaning.position : Math.floor((values.length - 1) / 2);
+
 /**
  * One lever after the other in the method's order, from the middle of every travel: each to its best with the others as
  * they stand, again and again until none moves.
  */
 function leverByLever(p: Problem): Settings {
   let settings: Settings = {
-    positions: Object.fromEntries(
-      Object.values(p.variables).map((v) => [v.kind, Math.floor((v.values.length - 1) / 2)]),
-    ),
+    positions: Object.fromEntries(Object.values(p.variables).map((v) => [v.kind, startOf(p, v)])),
     remedies: NO_REMEDIES,
   };
   for (let pass = 0; pass < PASSES; pass++) {

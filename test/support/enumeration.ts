@@ -3,8 +3,12 @@ import type { AdjustmentKind } from '../../src/core/seat';
 
 const TIPPING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle'];
 
-/** Whether an adjustment may be set to a position unasked: nothing tips a seat forward that no method asks to. */
+/**
+ * Whether an adjustment may be set to a position unasked: nothing tips a seat forward that no method asks to, and what is
+ * free against its spring works at one place.
+ */
 export function mayBeSet(p: Problem, { kind, values, adjustment }: Variable, position: number): boolean {
+  if (p.leaning?.kind === kind) return position === p.leaning.position;
   if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive') return true;
   if ((p.targets.thigh.aimHi ?? 0) < 0) return true;
   return values[position]! >= 0 || position === values.length - 1;

@@ -2,7 +2,7 @@
  * What holds of every method that does not say otherwise. Each number says who stands behind it: `published`, `practice`
  * (common practice, no source) or `assumed` (ours, to be tuned). Weights are assumed throughout.
  */
-import type { ConditionId, Method } from './method';
+import type { ConditionId, Method, ScreenWay } from './method';
 import type { Target } from './target';
 
 export const practice = (bounds: Omit<Target, 'basis' | 'source'>): Target => ({
@@ -84,6 +84,17 @@ export const COMMON_TARGETS = {
     source: 'aim: OSHA workstation guidance; band: assumed around it; from memory',
   },
 } as const satisfies Record<Exclude<ConditionId, 'kneeRoom'>, Target>;
+
+/**
+ * How far the screen's middle lies below the eye: as guidance has it; with its top edge at the eye, as most screens are
+ * high and far; itself at the eye; lower, until a head behind progressive lenses no longer tips back.
+ */
+export const SCREEN_TARGETS: Readonly<Record<ScreenWay, Target>> = {
+  middleBelow: COMMON_TARGETS.gaze,
+  topAtEye: practice({ bandLo: 3, aimLo: 10, aimHi: 15, bandHi: 22, weight: 1 }),
+  middleAtEye: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+  lower: practice({ bandLo: 15, aimLo: 25, aimHi: 35, bandHi: 40, weight: 1 }),
+};
 
 /** The target of a condition as a method has it. */
 export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>

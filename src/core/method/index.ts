@@ -18,8 +18,11 @@ export {
   FINGER_COUNTS,
   HANDS_OF,
   METHOD_CAUTIONS,
+  LOCK_USES,
   MOST_STEPS,
+  NEUTRAL_STARTS,
   ROOM_REFERENCE_MM,
+  SCREEN_WAYS,
   TIE_BREAKS,
   USUAL_FINGERS_MM,
   roomByFingers,
@@ -27,13 +30,16 @@ export {
   type ArmsTo,
   type ConditionId,
   type Fingers,
+  type LockUse,
   type Method,
   type MethodCaution,
   type MethodStep,
+  type NeutralStart,
+  type ScreenWay,
   type Targets,
   type TieBreak,
 } from './method';
-export { COMMON_TARGETS, targetOf } from './common-targets';
+export { COMMON_TARGETS, SCREEN_TARGETS, targetOf } from './common-targets';
 export { ORDERS, ORDER_IDS, orderIdOf, type OrderId } from './orders';
 export { SHIPPED_METHODS } from './shipped';
 export { upgradeMethod } from './upgrade';

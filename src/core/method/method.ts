@@ -80,7 +80,7 @@ export const TIE_BREAKS = ['shorterDepth', 'lowerArm', 'lighterTension', 'nearer
 export type TieBreak = (typeof TIE_BREAKS)[number];
 
 /** What a method has to be warned of, wherever it is chosen (wording key `caution.method.<id>`). */
-export const METHOD_CAUTIONS = ['openWedge', 'laidBack', 'lowSeat', 'saddle'] as const;
+export const METHOD_CAUTIONS = ['openWedge', 'laidBack', 'lowSeat', 'saddle', 'perch'] as const;
 export type MethodCaution = (typeof METHOD_CAUTIONS)[number];
 
 /** What a method gives targets for. */
@@ -115,6 +115,21 @@ export const USUAL_FINGERS_MM = { 3: 50, 4: 70 } as const;
 export const ARMS_TO = ['elbow', 'desk'] as const;
 export type ArmsTo = (typeof ARMS_TO)[number];
 
+/**
+ * When the tilt is locked: never, free with the tension matched; only for short intensive work; for work, free in
+ * breaks; between two or three named angles, each of which is held.
+ */
+export const LOCK_USES = ['never', 'shortWork', 'freeInBreaks', 'toggled'] as const;
+export type LockUse = (typeof LOCK_USES)[number];
+
+/** How a seat stands before anything is set: the lift at the top; locked a little above upright; back fully back and level. */
+export const NEUTRAL_STARTS = ['liftToTop', 'lockedUpright', 'backAndLevel'] as const;
+export type NeutralStart = (typeof NEUTRAL_STARTS)[number];
+
+/** Where the screen stands against the eye. */
+export const SCREEN_WAYS = ['middleBelow', 'topAtEye', 'middleAtEye', 'lower'] as const;
+export type ScreenWay = (typeof SCREEN_WAYS)[number];
+
 /** Named target bands, tie-breaks and an order of setting: one immutable version. */
 export interface Method {
   readonly id: string;
@@ -132,6 +147,14 @@ export interface Method {
   readonly headRestFromDeg: number;
   /** What using a footrest costs, in points. */
   readonly footrestPenalty: number;
+  /** When the tilt is locked; absent: only for short intensive work. */
+  readonly lock?: LockUse | undefined;
+  /** How the seat stands before anything is set; absent: the lift at the top. */
+  readonly neutralStart?: NeutralStart | undefined;
+  /** Where the screen stands against the eye; absent: as the target says. */
+  readonly screen?: ScreenWay | undefined;
+  /** One perches: on a stool or perch the thighs fall off its front until the feet stand. */
+  readonly perches?: true | undefined;
   /** The seat is set so low that the knee rises off the pan to the lower end of the thigh's aim. */
   readonly raisesKnee?: true | undefined;
   /** Where neither pan nor front slope can let the thigh fall, level is aimed at. */

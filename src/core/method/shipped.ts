@@ -111,6 +111,7 @@ const SADDLE = method({
   },
   kneeRoom: ROOM.short,
   order: ORDERS.depthBeforeHeight,
+  neutralStart: 'backAndLevel',
   cautions: ['saddle', 'openWedge'],
   reported: { knee: { lo: 110, hi: 140 }, elbow: ELBOW },
 });
@@ -127,7 +128,34 @@ const LAID_BACK = method({
   },
   kneeRoom: ROOM.roomy,
   order: ORDERS.tensionBeforeBack,
+  lock: 'never',
   cautions: ['laidBack'],
+});
+
+const HALF_SITTING = method({
+  id: 'half-sitting',
+  name: 'Half sitting',
+  summary:
+    'Perching half-way between sitting and standing: thighs falling 20 to 40°, the feet carry half the weight. Up and down all day.',
+  targets: {
+    thigh: practice({ bandLo: -40, aimLo: -35, aimHi: -25, bandHi: -20, weight: 2 }),
+    trunkThigh: {
+      bandLo: 120,
+      aimLo: 125,
+      aimHi: 135,
+      bandHi: 140,
+      weight: 1,
+      basis: 'published',
+      source: 'band: after Keegan 1953; from memory',
+    },
+    backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+  },
+  perches: true,
+  kneeRoom: ROOM.short,
+  order: ORDERS.depthBeforeHeight,
+  neutralStart: 'liftToTop',
+  cautions: ['perch'],
+  reported: { knee: { lo: 120, hi: 170 }, elbow: ELBOW },
 });
 
 const BREAKS_ONLY = method({
@@ -139,6 +167,8 @@ const BREAKS_ONLY = method({
   },
   kneeRoom: ROOM.wide,
   order: ORDERS.lumbarAndArmsFirst,
+  lock: 'freeInBreaks',
+  neutralStart: 'lockedUpright',
   reported: { knee: { lo: 85, hi: 105 }, elbow: ELBOW },
 });
 
@@ -171,6 +201,7 @@ const THEN_OPEN = method({
   kneeRoom: ROOM.threeToFour,
   fingers: { lo: 3, hi: 4, whose: 'sitter' },
   steps: OPENING,
+  lock: 'toggled',
 });
 
 const SITTER_LED = method({
@@ -187,6 +218,7 @@ const SITTER_LED = method({
   },
   kneeRoom: practice({ bandLo: 20, aimLo: 35, aimHi: 65, bandHi: 90, weight: 3 }),
   order: ORDERS.threeZones,
+  lock: 'never',
   steps: [
     {
       name: 'By feel',
@@ -237,6 +269,7 @@ export const SHIPPED_METHODS: readonly Method[] = [
   OPEN_WEDGE,
   SADDLE,
   LAID_BACK,
+  HALF_SITTING,
   BREAKS_ONLY,
   THEN_OPEN,
   SITTER_LED,

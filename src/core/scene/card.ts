@@ -63,6 +63,8 @@ export interface CardRow {
 
 export interface Card {
   readonly header: CardHeader;
+  /** How the seat stands before anything is set. */
+  readonly start: Message;
   /** Whether the seat must not be used; the reasons, or what could not be confirmed, follow. */
   readonly refused: boolean;
   readonly refusals: readonly Message[];
@@ -147,6 +149,9 @@ function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | nul
   return message(`check.${kind}`, isAngle ? { value: { deg: v[kind] } } : mm(v[kind]));
 }
 
+/** Positions that nobody sets. */
+const UNSET: readonly string[] = ['position.leans', 'position.follows'];
+
 /** Settings that only a tape or a level can tell: there the check is the setting. */
 const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
 
@@ -157,14 +162,16 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   const found = isFixed(o.variable.adjustment)
     ? null
     : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
-  const check = checkOf(p, a, o.kind);
+  // What nothing holds has no angle to ask for.
+  const isSet = !UNSET.includes(o.words.key);
+  const check = isSet ? checkOf(p, a, o.kind) : null;
   const said =
     check && BY_TAPE.includes(o.words.key) ? { setting: check, check: null } : { setting: o.words, check };
   return {
     kind: o.kind,
     ...said,
     ...controlWords(o.kind, found),
-    tolerance: toleranceWords(p, a.values, o.kind),
+    tolerance: isSet ? toleranceWords(p, a.values, o.kind) : null,
     verdict: o.verdict,
     isEstimate: o.estimated.length > 0,
     chain: explain(p, a.values, o),
@@ -249,6 +256,9 @@ export function cardOf(
   const used = REMEDY_IDS.filter((id) => sizeInUse(remedies, id) !== 0);
   return {
     header,
+    start: message('card.start', {
+      start: { word: `neutralStart.${p.inputs.method.neutralStart ?? 'liftToTop'}` },
+    }),
     refused: a.refused,
     refusals: a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason),
     rows: a.outcomes.map((o) => rowOf(p, a, o)),

@@ -109,6 +109,7 @@ class SheetLayout {
     const { sheet, size } = this;
     const cells = this.cells();
     this.y += size * 0.3;
+    this.y += this.paragraph([regular(sheet.start)], MARGIN, this.y, this.width) + size * 0.3;
     const heads = sheet.head.map((text, i) =>
       this.paragraph([regular(text)], cells[i]!.x, this.y, cells[i]!.width, size * 0.85),
     );

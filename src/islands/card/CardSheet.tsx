@@ -88,6 +88,7 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
           ))}
         </section>
       )}
+      <p className={styles.start}>{sheet.start}</p>
       <Rows sheet={sheet} />
       <div className={styles.below}>
         <Block {...sheet.unreached} />

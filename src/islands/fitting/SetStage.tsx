@@ -6,7 +6,14 @@ import type { DimensionId } from '../../core/body';
 import type { ConditionId } from '../../core/method';
 import type { SetCertainty } from '../../core/certainty';
 import { certaintyByKind } from '../../core/certainty/by-kind';
-import { inPlace, uncalculatedOf, type Assessment, type Problem, type RemedySettings } from '../../core/fit';
+import {
+  CORE_VERSION,
+  inPlace,
+  uncalculatedOf,
+  type Assessment,
+  type Problem,
+  type RemedySettings,
+} from '../../core/fit';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
@@ -307,6 +314,11 @@ export function SetStage({
         <div className={`${parts.notice} ${styles.refused}`} data-tone="misfit" role="alert">
           <Checks checks={refusedChecks(assessment)} />
         </div>
+      )}
+      {problem.inputs.coreVersion < CORE_VERSION && (
+        <p className={parts.notice} role="status">
+          {word('set.olderCore')}
+        </p>
       )}
       <div className={styles.set}>
         <div className={styles.left}>

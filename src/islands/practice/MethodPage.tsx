@@ -30,6 +30,9 @@ function About({ method }: { readonly method: Method }) {
     ],
     ['methods.ties', method.tieBreaks.map((rule) => word(`tieBreak.${rule}`)).join(', ')],
     ['methods.arms', word(`armsTo.${method.armsTo ?? 'elbow'}`)],
+    ['methods.lock', word(`lockUse.${method.lock ?? 'shortWork'}`)],
+    ['methods.neutralStart', word(`neutralStart.${method.neutralStart ?? 'liftToTop'}`)],
+    ...(method.screen ? [['methods.screen', word(`screenWay.${method.screen}`)] as const] : []),
     ...(fingers
       ? [
           [
@@ -46,7 +49,7 @@ function About({ method }: { readonly method: Method }) {
     ],
     ['methods.headRestFrom', `${method.headRestFromDeg}° (${word('basis.practice')})`],
     ['methods.footrestPenalty', `${method.footrestPenalty} (${word('basis.assumed')})`],
-    ...(['raisesKnee', 'orLevel'] as const)
+    ...(['raisesKnee', 'orLevel', 'perches'] as const)
       .filter((key) => method[key])
       .map((key) => ['methods.thigh', word(`methods.${key}`)] as const),
   ];

@@ -2,6 +2,9 @@
 import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import {
   ARMS_TO,
+  LOCK_USES,
+  NEUTRAL_STARTS,
+  SCREEN_WAYS,
   FINGER_COUNTS,
   HANDS_OF,
   METHOD_CAUTIONS,
@@ -11,7 +14,10 @@ import {
   orderIdOf,
   type ArmsTo,
   type Fingers,
+  type LockUse,
+  type NeutralStart,
   type OrderId,
+  type ScreenWay,
 } from '../../core/method';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
@@ -200,6 +206,36 @@ export function MethodWaysForm({ form }: { readonly form: MethodForm }) {
           onChange={(e) => {
             const to = e.currentTarget.value as ArmsTo;
             form.choose({ armsTo: to === 'elbow' ? undefined : to });
+          }}
+        />
+        <NativeSelect
+          label={word('methods.lock')}
+          value={form.text.ways.lock ?? 'shortWork'}
+          data={LOCK_USES.map((use) => ({ value: use, label: word(`lockUse.${use}`) }))}
+          onChange={(e) => {
+            const use = e.currentTarget.value as LockUse;
+            form.choose({ lock: use === 'shortWork' ? undefined : use });
+          }}
+        />
+        <NativeSelect
+          label={word('methods.neutralStart')}
+          value={form.text.ways.neutralStart ?? 'liftToTop'}
+          data={NEUTRAL_STARTS.map((start) => ({ value: start, label: word(`neutralStart.${start}`) }))}
+          onChange={(e) => {
+            const start = e.currentTarget.value as NeutralStart;
+            form.choose({ neutralStart: start === 'liftToTop' ? undefined : start });
+          }}
+        />
+        <NativeSelect
+          label={word('methods.screen')}
+          value={form.text.ways.screen ?? ''}
+          data={[
+            { value: '', label: word('methods.screen.target') },
+            ...SCREEN_WAYS.map((way) => ({ value: way, label: word(`screenWay.${way}`) })),
+          ]}
+          onChange={(e) => {
+            const way = e.currentTarget.value;
+            form.choose({ screen: way === '' ? undefined : (way as ScreenWay) });
           }}
         />
         <Room form={form} />

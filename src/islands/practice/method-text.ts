@@ -33,7 +33,10 @@ export interface StepText {
 }
 
 /** What is chosen rather than typed. */
-export type MethodWays = Pick<Method, 'order' | 'again' | 'tieBreaks' | 'fingers' | 'armsTo' | 'cautions'>;
+export type MethodWays = Pick<
+  Method,
+  'order' | 'again' | 'tieBreaks' | 'fingers' | 'armsTo' | 'lock' | 'neutralStart' | 'screen' | 'cautions'
+>;
 
 export const REPORTED = ['knee', 'elbow'] as const;
 export const ENDS = ['lo', 'hi'] as const;
@@ -160,7 +163,7 @@ const stepText = (step: MethodStep): StepText => ({
 });
 
 export function textOf(method: Method): MethodText {
-  const { order, again, tieBreaks, fingers, armsTo, cautions, reported } = method;
+  const { order, again, tieBreaks, fingers, armsTo, lock, neutralStart, screen, cautions, reported } = method;
   const interval = ({ lo, hi }: { readonly lo: number; readonly hi: number }) => ({
     lo: sayNumber(lo),
     hi: sayNumber(hi),
@@ -172,7 +175,7 @@ export function textOf(method: Method): MethodText {
     footrestPenalty: sayNumber(method.footrestPenalty),
     reported: { knee: interval(reported.knee), elbow: interval(reported.elbow) },
     targets: {},
-    ways: { order, again, tieBreaks, fingers, armsTo, cautions },
+    ways: { order, again, tieBreaks, fingers, armsTo, lock, neutralStart, screen, cautions },
     steps: (method.steps ?? []).map(stepText),
   };
 }

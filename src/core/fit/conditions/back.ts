@@ -121,7 +121,7 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
   {
     id: 'tiltLock',
     owners: owned('tiltLock'),
-    scope: ['tiltLock', 'backAngle'],
+    scope: ['tiltLock', 'backAngle', 'chairAngle'],
     applies: has('tiltLock'),
     needs: () => [],
     residual: (p, v) => v.tiltLock - wantedLock(p, v),

@@ -1,7 +1,8 @@
 /** What an adjustment should come to for this sitter and place, where that is not simply a length of the body. */
 import { DAMPER_FOR } from '../../place';
 import { trunkMomentNm } from '../../posture';
-import { ADJUSTMENT_UNITS, positionCount, type Effort } from '../../seat';
+import { ADJUSTMENT_UNITS, positionCount, type Effort, type LockState } from '../../seat';
+import { lockStates, wantsLocked } from '../problem/leaning';
 import type { Problem, SetValues } from '../problem/problem';
 
 /** How far between the seat's lightest and stiffest this trunk lies: 0…1, beyond it for a trunk that it is not made for. */
@@ -49,12 +50,32 @@ export function balancedTension(p: Problem): number {
   return lowest + Math.ceil(Math.round((fraction * steps - 0.5) * 1e6) / 1e6);
 }
 
-/** Short intensive work is done locked, everything else free with the tension matched (common practice). */
+/**
+ * In which state the lock is wanted, as its position: free where the back works against its spring, locked where the
+ * method has it so; and whoever asks for another angle than the one at which it works gets the lock that holds it.
+ */
 export function wantedLock(p: Problem, v: SetValues): number {
   const lock = p.variables.tiltLock?.adjustment;
-  if (p.inputs.place?.task !== 'handwork') return 0;
-  return lock?.lock?.states[1] === 'upright' && v.backAngle > p.uprightDeg ? 0 : 1;
+  if (!lock) return 0;
+  const states = lockStates(lock);
+  const at = (state: LockState): number | null => {
+    const found = states.indexOf(state);
+    return found < 0 ? null : found;
+  };
+  const free = at('free') ?? 0;
+  const holding = (isUpright: boolean): number =>
+    (isUpright ? at('upright') : null) ?? at('anywhere') ?? (isUpright ? 1 : free);
+  const { leaning } = p;
+  if (leaning) {
+    const values = p.variables[leaning.kind]!.values;
+    const works = v[leaning.kind] === values[leaning.position];
+    return works && !leaning.isLocked ? free : holding(v[leaning.kind] === values[0]);
+  }
+  if (!wantsLocked(p.inputs.method, p.inputs.place?.task)) return free;
+  return holding(orUpright(p, v.backAngle) === p.uprightDeg);
 }
+
+const orUpright = (p: Problem, deg: number): number => (Number.isNaN(deg) ? p.uprightDeg : deg);
 
 /** Half the hollow's depth. */
 export const wantedProminenceMm = (p: Problem): number => p.body.smallOfBackDepth / 2;

@@ -32,6 +32,8 @@ export function positionWords(p: Problem, variable: Variable, position: number):
   if (NAMED_KINDS.includes(kind))
     return message('position.state', { state: { word: `state.${kind}.${value}` } });
   if (adjustment.holds.how === 'passive') return message('position.follows', { value: measured });
+  if (p.leaning?.kind === kind && p.leaning.position === position && !p.leaning.isLocked)
+    return message('position.leans', { value: measured });
   if (isFixed(adjustment)) return message('position.fixed', { value: measured });
   const of = { count: positionCount(adjustment) };
   const number = { count: position + 1 };

@@ -43,7 +43,10 @@ export const trunkDegOf = (v: SetValues): number => orZero(v.backAngle) + orZero
 
 /** How far the thigh may fall below the pan's own line where the front third drops, degrees; 0 or less. */
 export const chordDegOf = (p: Problem, v: SetValues): number =>
-  p.hasSlope ? chordDeg(orZero(v.frontSlope)) : 0;
+  p.isPerched ? PERCHED_CHORD_DEG : p.hasSlope ? chordDeg(orZero(v.frontSlope)) : 0;
+
+/** Off the front of a perch the thigh falls as far as the foot needs, at most so far below the pan's own line (assumed). */
+const PERCHED_CHORD_DEG = -60;
 
 /** A point of the pan above the floor; with the pan level the distance does not matter and may be unknown. */
 export function panPointMm(p: Problem, v: SetValues, fromRearMm: number): number {

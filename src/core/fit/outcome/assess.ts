@@ -6,6 +6,7 @@ import { ownedBy } from '../conditions';
 import type { Settings } from '../problem/inputs';
 import { inPlace } from '../problem/in-place';
 import { oncePer } from '../problem/once';
+import { leanEnds } from './lean-ends';
 import { adjustmentOutcome, decidedOn, type AdjustmentOutcome } from './outcome';
 import { positionWords } from '../explanation/position-words';
 import type { Problem, SetValues } from '../problem/problem';
@@ -129,8 +130,8 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
         settingOutcome(p, values, kind, settings.positions[kind] ?? 0),
     )
     .filter((o) => o !== null);
-  const overhead = headroom(p.inputs, datumMm(p, values));
-  const checks = overhead.length > 0 ? [...checksOf(p), ...overhead] : checksOf(p);
+  const asSet = [...headroom(p.inputs, datumMm(p, values)), ...leanEnds(p, values)];
+  const checks = asSet.length > 0 ? [...checksOf(p), ...asSet] : checksOf(p);
   return {
     problem: p,
     settings,

@@ -1,6 +1,15 @@
 import type { Message } from '../../message';
 import { message } from '../../message';
-import { adjustmentOf, endsOf, heightShift, offers, type Adjustment, type Offer } from '../../seat';
+import {
+  adjustmentOf,
+  endsOf,
+  heightShift,
+  isFixed,
+  offers,
+  type Adjustment,
+  type Offer,
+  type SeatModel,
+} from '../../seat';
 import { isEstimate, type Quantity } from '../../quantity';
 import type { FitInputs } from '../problem/inputs';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
@@ -18,9 +27,9 @@ export const CHECK_VERDICTS = [
   'notDescribed',
 ] as const;
 
-/** A check on the seat as a whole; of them only headroom changes with the settings. */
+/** A check on the seat as a whole; of them only headroom and the ends of a lean change with the settings. */
 export interface SeatCheck {
-  readonly id: 'place' | 'ratedLoad' | 'seatWidth' | 'suspension' | 'headroom';
+  readonly id: 'place' | 'ratedLoad' | 'seatWidth' | 'suspension' | 'headroom' | 'leanUpright' | 'leanBack';
   readonly verdict: (typeof CHECK_VERDICTS)[number];
   readonly reason: Message;
 }
@@ -54,6 +63,15 @@ function ratedLoad({ seat, body, work }: FitInputs): SeatCheck {
 const measured = (quantity: Quantity | undefined): number | undefined =>
   isEstimate(quantity) ? undefined : quantity?.value;
 
+/** Without sides hips may hang over: below this share of their breadth by too much (common practice). */
+const LEAST_WIDTH_SHARE = 0.9;
+
+/** Whether something on either side keeps the hips in: arms that nobody can move apart. */
+function hasSides({ arms, adjustments }: SeatModel): boolean {
+  const width = adjustmentOf(adjustments, 'armWidth');
+  return arms !== null && (width === null || isFixed(width));
+}
+
 function seatWidth({ seat, body }: FitInputs): SeatCheck {
   if (!seat.seatWidthMm)
     return { id: 'seatWidth', verdict: 'notDescribed', reason: message('check.seatWidth.notDescribed') };
@@ -66,8 +84,13 @@ function seatWidth({ seat, body }: FitInputs): SeatCheck {
       reason: message('check.seatWidth.notMeasured', { width: { mm: width } }),
     };
   const wanted = hips * SEAT_WIDTH_SHARE;
-  const verdict = hips > width ? 'refused' : wanted > width ? 'close' : 'passes';
   const values = { width: { mm: width }, hips: { mm: hips }, wanted: { mm: Math.round(wanted) } };
+  if (!hasSides(seat)) {
+    const key = width < hips * LEAST_WIDTH_SHARE ? 'overhang' : 'open';
+    const verdict = key === 'overhang' ? 'close' : 'passes';
+    return { id: 'seatWidth', verdict, reason: message(`check.seatWidth.${key}`, values) };
+  }
+  const verdict = hips > width ? 'refused' : wanted > width ? 'close' : 'passes';
   return { id: 'seatWidth', verdict, reason: message(`check.seatWidth.${verdict}`, values) };
 }
 

@@ -1,6 +1,7 @@
 import { DIMENSION_IDS, type Body, type DimensionId } from '../../body';
 import {
   COMMON_TARGETS,
+  SCREEN_TARGETS,
   USUAL_FINGERS_MM,
   roomByFingers,
   roomForChild,
@@ -25,12 +26,14 @@ import {
   uncalculated,
   valuesOf,
   type Adjustment,
+  type SeatClass,
   type SeatModel,
   type AdjustmentKind,
   type Line,
   type SeatNumbers,
 } from '../../seat';
 import { cosDeg } from '../../units';
+import { leaningOf, type Leaning } from './leaning';
 import { isChild, sizeInUse, type FitInputs, type RemedySettings } from './inputs';
 
 /** One adjustment as the computation sees it: its values under this body, one for each position. */
@@ -88,6 +91,10 @@ export interface Problem {
   readonly headPivotMm: number;
   /** Whether there is a back to lean against. */
   readonly hasBack: boolean;
+  /** How the back leans where nothing but a spring holds it; null: it is set like anything else. */
+  readonly leaning: Leaning | null;
+  /** Whether the thighs fall off the front until the feet stand. */
+  readonly isPerched: boolean;
   /** Where the method wants the thigh: the middle of its aim, degrees. */
   readonly thighDeg: number;
   /** How far a method that sets the seat low has the knee rise off the pan; null: it does not. */
@@ -231,6 +238,7 @@ function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   );
   if (targets.footGap.bandHi !== undefined)
     targets.footGap = { ...targets.footGap, bandHi: targets.footGap.bandHi + forgiven };
+  if (method.screen) targets.gaze = { ...SCREEN_TARGETS[method.screen], weight: targets.gaze.weight };
   targets.tension = { ...targets.tension, bandLo: -slack, bandHi: slack };
   targets.suspensionWeight = withinOneStep(targets.suspensionWeight, of('suspensionWeight'));
   const { lo, hi } = TASK_OFFSETS[place?.task ?? 'keyboard'];
@@ -294,6 +302,9 @@ const BACKS: readonly AdjustmentKind[] = ['backAngle', 'backHeight', 'lumbarApex
 const hasBackOf = ({ seatClass, back, adjustments }: SeatModel): boolean =>
   seatClass !== 'perching' || back.topMm !== null || adjustments.some((a) => BACKS.includes(a.kind));
 
+/** Seats that one can perch on: off the front of others one slides. */
+const PERCHED: readonly SeatClass[] = ['perching', 'handwork'];
+
 /** The lean at which pads that nobody can move in height are met: the middle of the method's aim, within the back's reach. */
 function padsAtDegOf(
   armHeight: Variable | undefined,
@@ -329,6 +340,7 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle, armHeight } = variables;
   const targets = targetsOf(inputs);
   const parts = partsOf(inputs, numbers);
+  const isPerched = inputs.method.perches === true && PERCHED.includes(seat.seatClass);
   const flattest = Math.min(
     flattestOf(variables.lumbarDepth),
     flattestOf(variables.upperLumbar),
@@ -349,7 +361,9 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
     isTied: isSynchro || chairAngle !== undefined,
     panTilts: isSynchro || isTurned(seatAngle) || isTurned(forwardTilt) || isTurned(chairAngle),
     trunkLeans: isTurned(backAngle) || isTurned(chairAngle),
-    hasSlope: isTurned(frontSlope),
+    hasSlope: isTurned(frontSlope) || isPerched,
+    isPerched,
+    leaning: leaningOf(inputs, variables, targets.backAngle),
     // A roll on a back without a lumbar of its own stands out from a flat one.
     flattestMm: rollMm > 0 && flattest === Infinity ? 0 : flattest,
     hasPush: rollMm > 0 || PUSHES.some((kind) => variables[kind]),

@@ -88,7 +88,8 @@ export function candidateFor(
   if (cure.id === 'footrestMm') {
     const best = tryOut(p, { ...others, footrestMm: 0 }, true);
     const size = best.settings.remedies.footrestMm ?? 0;
-    return size === 0 ? null : smallestEnough(p, cure, others, { size, best }, id);
+    if (size === 0) return null;
+    return smallestEnough(p, cure, others, { size, best: tryOut(p, { ...others, footrestMm: size }) }, id);
   }
   let from: { readonly size: number; readonly best: Trial } | null = null;
   for (const size of sizesFor(p, cure, id, base.stands.get(id)!)) {

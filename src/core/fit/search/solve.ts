@@ -140,8 +140,9 @@ function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false }: Sol
     if (!variable) continue;
     const kept = held[kind];
     const isHeld = kept !== undefined && variable.values[kept] !== undefined;
-    const isFree = !isHeld && spoken[kindNumber(kind)]!;
-    const from = isHeld ? kept : isFree ? firstAsked(p, variable) : neutralPosition(p, variable);
+    const works = p.leaning?.kind === kind ? p.leaning.position : null;
+    const isFree = !isHeld && works === null && spoken[kindNumber(kind)]!;
+    const from = isHeld ? kept : isFree ? firstAsked(p, variable) : (works ?? neutralPosition(p, variable));
     const to = isFree ? variable.values.length - 1 : from;
     axes.push(axisOf(kind, variable.values, costsOf(p, variable), from, to));
   }
@@ -203,10 +204,59 @@ function resultOf(
   };
 }
 
-/** The best settings; the same problem always gives the same ones. */
+/** What tips with the sitter and springs back: nobody sets it. */
+export const isPassive = ({ kind, adjustment, values }: Variable): boolean =>
+  adjustment.holds.how === 'passive' && TIPPING.includes(kind) && values.length > 1;
+
+/** Every way in which what tips by itself can stand at its ends. */
+function endsOfPassive(p: Problem, held: Settings['positions'] = {}): readonly Settings['positions'][] {
+  let ends: Settings['positions'][] = [held];
+  for (const variable of Object.values(p.variables)) {
+    if (!isPassive(variable) || held[variable.kind] !== undefined) continue;
+    const last = variable.values.length - 1;
+    ends = ends.flatMap((there) => [0, last].map((at) => ({ ...there, [variable.kind]: at })));
+  }
+  return ends;
+}
+
+/**
+ * The best settings; the same problem always gives the same ones. What tips with the sitter counts at its dearer end:
+ * what is best for either end is looked at at both, and the one whose dearer end costs least is given. No settings do
+ * better than the dearer of both bests, which is the bound.
+ */
 export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const p = inPlace(bare, options.remedies);
-  return resultOf(p, axesOf(p, options), options);
+  const ends = endsOfPassive(p, options.held);
+  const results = ends.map((held) => {
+    const there = { ...options, held };
+    return resultOf(p, axesOf(p, there), there);
+  });
+  const [only] = results;
+  if (ends.length === 1) return only!;
+  const bound = Math.max(...results.map((r) => r.bound));
+  const nodes = results.reduce((sum, r) => sum + r.nodes, 0);
+  const atDearer = results.map((result): SolveResult => {
+    const { positions, remedies } = result.settings;
+    const [dearest] = ends
+      .map((end): Settings => ({ positions: { ...positions, ...end }, remedies }))
+      .map((settings) => ({ settings, ...costAt(p, valuesOfSettings(p, settings)) }))
+      .sort((a, b) => b.penalty - a.penalty);
+    const { settings, penalty, hard } = dearest!;
+    return { settings, penalty, hard, bound, nodes, ended: penalty <= bound ? 'proved' : 'budget' };
+  });
+  return atDearer.reduce((best, found) => (found.penalty < best.penalty ? found : best));
+}
+
+/** What is held, and what tips by itself at its dearer end. */
+function heldPassive(p: Problem, options: SolveOptions): Settings['positions'] {
+  const passive = Object.values(p.variables).filter(isPassive);
+  if (passive.length === 0) return options.held ?? {};
+  const { positions } = solve(p, options).settings;
+  const tipped = passive.flatMap(({ kind }) => {
+    const at = positions[kind];
+    return at === undefined ? [] : [[kind, at] as const];
+  });
+  return { ...Object.fromEntries(tipped), ...options.held };
 }
 
 /** By what settings have to differ to be told apart. */
@@ -252,7 +302,8 @@ function outside(within: Within, near: Within, keys: readonly Axis['key'][]): Wi
  */
 export function runnersUp(bare: Problem, options: SolveOptions, count: number): SolveResult[] {
   const p = inPlace(bare, options.remedies);
-  const axes = axesOf(p, options);
+  const held = heldPassive(p, options);
+  const axes = axesOf(p, { ...options, held });
   const apart = axes.filter((a) => isTold(a.key) && a.values.length > 1);
   const keys = apart.map((a) => a.key);
   const whole: Within = Object.fromEntries(
@@ -307,6 +358,8 @@ function provedBest(p: Problem, v: SetValues, kind: AdjustmentKind): number | un
  */
 export function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
   const { kind, values } = variable;
+  if (p.leaning?.kind === kind) return p.leaning.position;
+  if (isPassive(variable)) return Math.max(0, values.indexOf(v[kind]));
   const known = provedBest(p, v, kind);
   if (known !== undefined) return known;
   const judges = judgesOf(p).filter(({ condition }) => scopeOf(p, condition).includes(kind));
