@@ -216,6 +216,9 @@ export const FIT_WORDS = {
   'reason.hipContact.more': '{clear} between the pads leaves {side} beside each hip.',
   'reason.hipContact.less':
     '{clear} between the pads is {by} too narrow for hips of {hips}, which give {gives}.',
+  'reason.padContact.good': '{room} free between pads and thighs.',
+  'reason.padContact.more': '{room} free between pads and thighs.',
+  'reason.padContact.less': 'The pad at {pad} presses on the thigh, {thigh} high, by {by}.',
   'reason.hipClearance.good': '{clear} between the pads leaves {side} beside each hip.',
   'reason.hipClearance.more': '{clear} between the pads leaves {side} beside each hip.',
   'reason.hipClearance.less':
@@ -241,6 +244,11 @@ export const FIT_WORDS = {
     'Of the thigh at {legs} to what is over it at {underside} it is {room}: {by} short of comfortable.',
 
   'check.estimates': 'Estimates of other measures',
+  'check.belly': 'Belly at the desk',
+  'check.belly.passes':
+    'Reach to the keys {grip}, the edge {keys} before them and the belly {before} before the shoulder leave {room}.',
+  'check.belly.close':
+    'Reach to the keys {grip}, the edge {keys} before them and the belly {before} before the shoulder leave {room}: bring the keys {by} nearer to the edge.',
   'check.headroom': 'Headroom',
   'check.leanUpright': 'Swung upright',
   'check.leanBack': 'Swung back',
@@ -419,6 +427,7 @@ export const FIT_WORDS = {
   'remedy.for.damper.more': 'A softer damper.',
   'remedy.for.damper.less': 'A harder damper.',
   'remedy.for.gaze.less': 'The screen lower, or its stand taken away.',
+  'remedy.for.padContact.more': 'Arms lower.',
   'remedy.for.hipContact.more': 'Arms closer together.',
   'remedy.for.hipClearance.more': 'Arms closer together.',
   'remedy.for.headHeight.less': 'Do without the head rest, or one {by} higher.',

@@ -79,6 +79,7 @@ export const TRADE_WORDS = {
   'condition.armHeight': 'height of the pads',
   'condition.armSpread': 'spread of the arms',
   'condition.hipContact': 'hips between the pads',
+  'condition.padContact': 'pads over the thighs',
   'condition.hipClearance': 'comfortable room at the hips',
   'condition.padReach': 'reach of the pads',
   'condition.padsLevel': 'pads level with the desk',

@@ -34,8 +34,17 @@ const USED_RELAXED: readonly DimensionId[] = [
 ];
 
 /** How unsure a measure is in the posture that it is used in: its own spread, and that of the slump. */
-export const spreadInUse = (id: DimensionId, spread: number): number =>
+const spreadInUse = (id: DimensionId, spread: number): number =>
   USED_RELAXED.includes(id) ? Math.hypot(spread, SLUMP_SPREAD_MM) : spread;
+
+/** A body with every measure as unsure as it is in the posture that it is used in. */
+export const bodyInUse = (body: Body): Body =>
+  Object.fromEntries(
+    (Object.entries(body) as [DimensionId, Body[DimensionId]][]).map(([id, quantity]) => [
+      id,
+      quantity && { ...quantity, spread: spreadInUse(id, quantity.spread) },
+    ]),
+  );
 
 /**
  * A value outside what any body can have.

@@ -13,7 +13,7 @@ export {
   missingOf,
   pairDoubts,
   rangeDoubt,
-  spreadInUse,
+  bodyInUse,
   type Body,
   type MeasureDoubt,
 } from './body';

@@ -3,7 +3,7 @@ import { randomNormal } from 'd3-random';
 import { EigenvalueDecomposition } from 'ml-matrix';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { spreadInUse, type Body, type DimensionId } from '../body';
+import { bodyInUse, type Body, type DimensionId } from '../body';
 import { errorsOf } from '../population/errors';
 
 export interface DrawOptions {
@@ -26,18 +26,9 @@ export const USUAL_DRAWS: DrawOptions = { seed: 1, count: 4096 };
 /** For many seats at once: a share that is one in two is told to within 1.6 points, and seats are told apart by the same bodies. */
 export const RANKING_DRAWS: DrawOptions = { seed: 1, count: 1024 };
 
-/** Every measure as unsure as it is in the posture that it is used in. */
-const inUse = (body: Body): Body =>
-  Object.fromEntries(
-    (Object.entries(body) as [DimensionId, Body[DimensionId]][]).map(([id, quantity]) => [
-      id,
-      quantity && { ...quantity, spread: spreadInUse(id, quantity.spread) },
-    ]),
-  );
-
 /** One person's draws serve for every seat that is tried. */
 export function drawsOf(body: Body, { seed, count }: DrawOptions = USUAL_DRAWS): Draws {
-  const { ids, covariance } = errorsOf(inUse(body));
+  const { ids, covariance } = errorsOf(bodyInUse(body));
   const n = ids.length;
   const off = new Float64Array(count * n);
   const together = Float64Array.from(covariance.to1DArray());

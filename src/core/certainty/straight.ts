@@ -9,7 +9,13 @@ import { rowOf, sdOf, type Row } from './linear';
 import { INSIDE_SLACK } from './set';
 
 /** A leg changes its way of failing: beside the straight line of one way there is nothing to be told. */
-const BENT_OTHERWISE: readonly ConditionId[] = ['thigh', 'trunkThigh', 'deskContact', 'deskClearance'];
+const BENT_OTHERWISE: readonly ConditionId[] = [
+  'padContact',
+  'thigh',
+  'trunkThigh',
+  'deskContact',
+  'deskClearance',
+];
 /** Less beside a straight line is nothing, mm or degrees. */
 const LEAST_BEND = 0.2;
 

@@ -49,6 +49,7 @@ export const COMMON_TARGETS = {
   padsLevel: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 4 }),
   armSpread: assumed({ aimHi: 15, bandHi: 20, weight: 1 }),
   hipContact: CONTACT,
+  padContact: CONTACT,
   hipClearance: COMFORT,
   padReach: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 1 }),
   padAtDesk: practice({ bandLo: -10, aimLo: 0, weight: 1 }),

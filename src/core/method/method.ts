@@ -34,6 +34,8 @@ export const CONDITION_UNITS = {
   armSpread: 'deg',
   /** Clear distance between the pads less the hips, with what soft tissue gives. */
   hipContact: 'mm',
+  /** Underside of the pads above the thighs, or their clear distance less the hips: whichever is more. */
+  padContact: 'mm',
   /** Clear distance between the pads less the hips. */
   hipClearance: 'mm',
   /** Pad top less the desk's top, as far as the elbow's band lets pads follow a desk; of methods with arms to the desk. */

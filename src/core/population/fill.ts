@@ -1,5 +1,6 @@
 /** A body to compute a fitting with: what was measured, and what was not as an estimate that shows as one. */
 import { FITTING_DIMENSIONS, rangeDoubt, type Body, type DimensionId, type Sex } from '../body';
+import { AGED_ABOVE, agedTable } from './aged';
 import { ADULT_FROM, tableOfAge } from './children';
 import { estimatesOf, knownOf } from './estimate';
 import { populationOf, type Population } from './model';
@@ -12,14 +13,16 @@ export interface TableSitter {
 }
 
 /**
- * Whom a sitter is one of: children of the age, else the people of a table, of the sex or, where nobody said, of both.
+ * Whom a sitter is one of: children of the age, else the people of a table, older than it speaks of or not, of the sex
+ * or, where nobody said, of both.
  * @param table null where nobody chose one
  */
 export function populationFor(
   { sex, ageYears }: TableSitter,
   table: PopulationTable | null,
 ): Population | null {
-  const own = ageYears !== null && ageYears < ADULT_FROM ? tableOfAge(ageYears) : table;
+  const adults = table && ageYears !== null && ageYears > AGED_ABOVE ? agedTable(table) : table;
+  const own = ageYears !== null && ageYears < ADULT_FROM ? tableOfAge(ageYears) : adults;
   return own && populationOf(own, sex ?? 'mixed');
 }
 

@@ -11,6 +11,7 @@ import {
   padAtDeskTopMm,
   padBeforeDeskMm,
   padBeforeElbowMm,
+  padOverThighMm,
   padUnderDeskMm,
   spreadDeg,
 } from '../geometry/on-seat';
@@ -68,6 +69,16 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     residual: (p, v) => clearMm(v) - p.body.hipBreadthSitting,
     onTrack: 1,
     isStraight: true,
+  },
+  {
+    id: 'padContact',
+    isSolid: true,
+    owners: owned('armHeight'),
+    scope: ['armHeight', 'armWidth', 'padSlide'],
+    applies: both(has('armHeight'), has('armWidth')),
+    needs: () => ['thighClearance', 'hipBreadthSitting'],
+    residual: padOverThighMm,
+    onTrack: null,
   },
   {
     id: 'armHeight',

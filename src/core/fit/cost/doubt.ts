@@ -1,6 +1,7 @@
 /** How sure each residual is: what the spreads of measures and of the seat's own values come to in it. */
-import { spreadInUse, type DimensionId } from '../../body';
+import { bodyInUse, type Body, type DimensionId } from '../../body';
 import { CONDITION_UNITS, aimOf, bandOf, type ConditionId, type Target } from '../../method';
+import { errorsOf, type Errors } from '../../population/errors';
 import { looseness, positionCount, type AdjustmentKind } from '../../seat';
 import { computable, scopeOf, type Condition } from '../conditions';
 import {
@@ -104,6 +105,17 @@ const withPlainPlace = (p: Problem, key: (typeof PLAIN_OF_PLACE)[number]): Probl
 const plainSd = (p: Problem, key: Plain): number =>
   key === 'axisFromRearMm' && p.inputs.seat.pan.axisFromRearMm === null ? AXIS_UNKNOWN_SD_MM : PLAIN_SD_MM;
 
+const errorsByBody = new WeakMap<Body, Errors>();
+
+/** How a body's measures err, each as unsure as it is in the posture that it is used in; once for all seats tried. */
+function bodyErrors(body: Body): Errors {
+  const known = errorsByBody.get(body);
+  if (known) return known;
+  const found = errorsOf(bodyInUse(body));
+  errorsByBody.set(body, found);
+  return found;
+}
+
 /** Everything that is not known exactly, each with the residuals' square that it comes to. */
 class Doubts {
   private readonly v: SetValues;
@@ -119,6 +131,21 @@ class Doubts {
     return made;
   }
 
+  /** What the measures come to together: estimates err with what they lean on, and with each other. */
+  private ofMeasures(c: Condition, here: number): number {
+    const { p, v } = this;
+    const { ids, covariance } = bodyErrors(p.inputs.body);
+    const slopes = c.needs(p).flatMap((id) => {
+      const number = ids.indexOf(id);
+      const slope = number < 0 ? NaN : (c.residual(this.more(id), v) - here) / NUDGE;
+      return Number.isFinite(slope) ? [{ number, slope }] : [];
+    });
+    let square = 0;
+    for (const a of slopes)
+      for (const b of slopes) square += a.slope * b.slope * covariance.get(a.number, b.number);
+    return Math.max(0, square);
+  }
+
   of(c: Condition): number {
     const { p, v } = this;
     const here = c.residual(p, v);
@@ -126,11 +153,7 @@ class Doubts {
     const add = (slope: number, spread: number): void => {
       if (Number.isFinite(slope)) square += (slope * spread) ** 2;
     };
-    for (const id of c.needs(p)) {
-      const quantity = p.inputs.body[id];
-      const spread = quantity ? spreadInUse(id, quantity.spread) : 0;
-      if (spread > 0) add((c.residual(this.more(id), v) - here) / NUDGE, spread);
-    }
+    square += this.ofMeasures(c, here);
     const owners = c.owners(p);
     for (const kind of scopeOf(p, c)) {
       const adjustment = p.variables[kind]?.adjustment;

@@ -251,6 +251,7 @@ const STEPS: Record<ConditionId, Step> = {
     knee: { mm: legTopsMm(p, v).knee },
   })),
   deskClearance: () => [],
+  padContact: () => [],
   headroom: one('headroom', (p, v) => ({
     datum: { mm: datumMm(p, v) },
     sitting: { mm: p.body.sittingHeight },

@@ -65,6 +65,11 @@ const VALUES: Record<ConditionId, (p: Problem, v: SetValues, o: ConditionOutcome
   padsLevel: (p, v) => ({ pad: { mm: v.armHeight }, wanted: { mm: padAtDeskTopMm(p, v) } }),
   armSpread: (_, v, o) => ({ out: { deg: o.residual }, clear: { mm: clearMm(v) } }),
   hipContact: hipValues,
+  padContact: (p, v, o) => ({
+    room: { mm: o.residual },
+    pad: { mm: v.armHeight },
+    thigh: { mm: p.body.thighClearance },
+  }),
   hipClearance: hipValues,
   headHeight: (p, v) => ({
     pad: { mm: v.headHeight },

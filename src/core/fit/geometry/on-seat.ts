@@ -281,6 +281,13 @@ export const SHORT_OF_DESK_MM = 20;
 /** What a pad needs between its top and a desk that it passes under, mm (assumed). */
 export const UNDER_DESK_MM = 10;
 
+/** How thick a pad and what holds it are, mm (assumed). */
+const PAD_THICK_MM = 30;
+
+/** Room between pads and thighs: over them, or beside the hips, whichever is more. */
+export const padOverThighMm = (p: Problem, v: SetValues): number =>
+  Math.max(v.armHeight - PAD_THICK_MM - p.body.thighClearance, clearMm(v) - p.body.hipBreadthSitting);
+
 /** Front end of the pads to 20 mm short of the desk's edge, with the hands where they work. */
 export const padBeforeDeskMm = (p: Problem, v: SetValues): number =>
   p.gripMm - (p.inputs.place?.keysFromEdgeMm ?? NaN) - SHORT_OF_DESK_MM - padBeforeElbowMm(p, v);

@@ -6,6 +6,7 @@ import { ownedBy } from '../conditions';
 import type { Settings } from '../problem/inputs';
 import { inPlace } from '../problem/in-place';
 import { oncePer } from '../problem/once';
+import { bellyAtDesk } from './belly';
 import { leanEnds } from './lean-ends';
 import { adjustmentOutcome, decidedOn, type AdjustmentOutcome } from './outcome';
 import { positionWords } from '../explanation/position-words';
@@ -76,7 +77,7 @@ function settingOutcome(
   };
 }
 
-const checksOf = oncePer((p) => checksOfSeat(p.inputs));
+const checksOf = oncePer((p) => [...checksOfSeat(p.inputs), ...bellyAtDesk(p)]);
 const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])]);
 
 /** What a published rule reads beyond the conditions of its track. */

@@ -29,7 +29,8 @@ export const CHECK_VERDICTS = [
 
 /** A check on the seat as a whole; of them only headroom and the ends of a lean change with the settings. */
 export interface SeatCheck {
-  readonly id: 'place' | 'ratedLoad' | 'seatWidth' | 'suspension' | 'headroom' | 'leanUpright' | 'leanBack';
+  readonly id:
+    'place' | 'ratedLoad' | 'seatWidth' | 'suspension' | 'headroom' | 'leanUpright' | 'leanBack' | 'belly';
   readonly verdict: (typeof CHECK_VERDICTS)[number];
   readonly reason: Message;
 }

@@ -3,7 +3,10 @@ import type { AdjustmentKind } from '../../seat';
 
 /** What each measure is needed for, whatever the seat: settings, checks of the seat as a whole, estimates of the others. */
 export const NEEDED_FOR: Readonly<
-  Record<DimensionId, readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth' | 'headroom' | 'estimates')[]>
+  Record<
+    DimensionId,
+    readonly (AdjustmentKind | 'ratedLoad' | 'seatWidth' | 'headroom' | 'belly' | 'estimates')[]
+  >
 > = {
   stature: ['seatAngle', 'tiltTension', 'armDepth', 'armPivot', 'foreAft', 'stationForeAft'],
   bodyMass: ['ratedLoad', 'tiltTension', 'suspensionWeight'],
@@ -11,7 +14,7 @@ export const NEEDED_FOR: Readonly<
   poplitealHeight: ['seatHeight', 'seatAngle', 'footRing', 'footrest', 'stationForeAft'],
   kneeHeight: ['deskHeight'],
   buttockPoplitealLength: ['seatDepth', 'backReach', 'seatAngle', 'stationForeAft'],
-  thighClearance: ['deskHeight'],
+  thighClearance: ['deskHeight', 'armHeight'],
   elbowHeightSitting: ['armHeight', 'armWidth', 'deskHeight'],
   shoulderHeightSitting: ['armHeight', 'armWidth', 'headHeight', 'deskHeight'],
   cervicaleHeightSitting: ['headHeight', 'headDepth'],
@@ -20,7 +23,7 @@ export const NEEDED_FOR: Readonly<
   smallOfBackHeight: ['lumbarApex', 'backHeight', 'upperLumbar', 'lowerLumbar'],
   smallOfBackDepth: ['lumbarDepth', 'upperLumbar', 'lowerLumbar'],
   napeHeight: ['headHeight', 'headDepth'],
-  hipBreadthSitting: ['seatWidth', 'armWidth', 'padSlide'],
+  hipBreadthSitting: ['seatWidth', 'armWidth', 'padSlide', 'armHeight'],
   elbowToElbowBreadth: ['armWidth', 'padSlide'],
   forearmBreadth: ['armWidth'],
   elbowGripLength: ['armDepth', 'armAngle', 'foreAft'],
@@ -30,7 +33,7 @@ export const NEEDED_FOR: Readonly<
   shoulderElbowLength: ['estimates'],
   shoulderBreadth: ['estimates'],
   biacromialBreadth: ['estimates'],
-  abdominalDepth: ['estimates'],
+  abdominalDepth: ['belly', 'estimates'],
   footLength: ['estimates'],
   threeFingerBreadth: ['seatDepth'],
   fourFingerBreadth: ['seatDepth'],

@@ -62,6 +62,7 @@ const AGAINST_ARMS: readonly Shortfall[] = [
   'armSpread.more',
   'armSpread.less',
   'hipContact.less',
+  'padContact.less',
   'hipClearance.less',
   'padsLevel.more',
   'padsLevel.less',

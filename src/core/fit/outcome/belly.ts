@@ -1,0 +1,32 @@
+/** Whether a belly leaves the forearms their reach to the keys: nothing on the seat changes it, the keyboard's place does. */
+import { message } from '../../message';
+import { deskOf } from '../../place';
+import { SEATED_DATUM_FROM_REAR_MM } from '../../posture';
+import type { Problem } from '../problem/problem';
+import type { SeatCheck } from './refusals';
+
+/** What stays free between belly and desk, mm (common practice). */
+const BEFORE_BELLY_MM = 20;
+
+/** Nothing where nobody measured the belly, or nothing is said of desk and keys. The shoulder lies over the seated datum. */
+export function bellyAtDesk({ inputs: { body, place }, gripMm }: Problem): SeatCheck[] {
+  const belly = body.abdominalDepth?.value;
+  const keys = place?.keysFromEdgeMm;
+  if (belly === undefined || keys === undefined || !deskOf(place) || Number.isNaN(gripMm)) return [];
+  const before = belly - SEATED_DATUM_FROM_REAR_MM;
+  const room = Math.round(gripMm) - keys - Math.round(before);
+  const isFree = room >= BEFORE_BELLY_MM;
+  return [
+    {
+      id: 'belly',
+      verdict: isFree ? 'passes' : 'close',
+      reason: message(`check.belly.${isFree ? 'passes' : 'close'}`, {
+        grip: { mm: gripMm },
+        keys: { mm: keys },
+        before: { mm: before },
+        room: { mm: room },
+        by: { sizeMm: BEFORE_BELLY_MM - room },
+      }),
+    },
+  ];
+}
