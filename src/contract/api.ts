@@ -4,7 +4,7 @@ import { DIMENSION_IDS, SEXES, type DimensionId } from '../core/body';
 import { Id, Name, type Frozen } from '../core/document';
 import { INSTRUMENT_IDS } from '../core/measuring/instruments';
 import { MOST_TAKES } from '../core/measuring/takes';
-import { ENDINGS } from '../core/fit';
+import { ENDINGS, MOST_POSTURES } from '../core/fit';
 import { CONDITION_IDS } from '../core/method';
 import { PLACE_FIELDS, PlaceSchema } from '../core/place/schema';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
@@ -16,6 +16,7 @@ import {
   MethodSchema,
   NewName,
   PositionsSchema,
+  PostureSchema,
   RemediesSchema,
   SettingsSchema,
   TableSchema,
@@ -287,6 +288,19 @@ export type DraftEdit = Frozen<z.infer<typeof DraftEditSchema>>;
 export const SavedDraftSchema = SettingSetSchema.extend({ revision: z.int().min(0) });
 export type SavedDraft = Frozen<z.infer<typeof SavedDraftSchema>>;
 
+/** Postures beside the one that the draft sets, by name, each solved by itself. */
+export const PosturesSchema = z
+  .array(PostureSchema)
+  .max(MOST_POSTURES - 1)
+  .refine(
+    (all) => new Set(all.map((p) => p.name.toLowerCase())).size === all.length,
+    'Two have the same name.',
+  );
+export const PostureSetSchema = PostureSchema.extend({
+  settings: SettingsSchema.nullable().describe('null until a seat is chosen'),
+});
+export type PostureSet = Frozen<z.infer<typeof PostureSetSchema>>;
+
 export const FittingDetailSchema = FittingSummarySchema.extend({
   ...WORK_FIELDS,
   toolsKg: z.number().min(0),
@@ -299,6 +313,7 @@ export const FittingDetailSchema = FittingSummarySchema.extend({
   inputs: InputsSchema.nullable(),
   /** Draft settings (stage `reached`, version 0); null before the first solve. */
   draft: SettingSetSchema.nullable(),
+  postures: z.array(PostureSetSchema),
 });
 export type FittingDetail = Frozen<z.infer<typeof FittingDetailSchema>>;
 
@@ -312,6 +327,7 @@ export const FittingEditSchema = z.strictObject({
   fitterId: Id.nullable().optional(),
   ...z.strictObject(WORK_FIELDS).partial().shape,
   estimateMissing: z.boolean().optional(),
+  postures: PosturesSchema.optional(),
 });
 export type FittingEdit = z.infer<typeof FittingEditSchema>;
 

@@ -38,6 +38,14 @@ export const CardSchema = z.object({
       chain: z.array(Text),
     }),
   ),
+  postures: z
+    .array(
+      z.object({
+        name: Text,
+        settings: z.array(z.object({ adjustment: Text, name: Text, setting: Text })),
+      }),
+    )
+    .describe('further postures, each with what it sets otherwise'),
   remedies: z.array(Text),
   unreached: z.array(z.object({ adjustment: Text, reason: Text, remedy: Text.nullable() })),
   offered: z.array(Text),

@@ -25,6 +25,7 @@ import {
   TIE_BREAKS,
   type Method,
 } from '../core/method';
+import { TASKS } from '../core/place';
 import { PlaceSchema } from '../core/place/schema';
 import { BODY_DIMENSIONS, ROW_BASES, type PopulationTable } from '../core/population/table';
 import { QuantitySchema } from '../core/quantity/schema';
@@ -80,6 +81,16 @@ const withoutRoom = CONDITION_IDS.filter((id) => id !== 'kneeRoom');
 
 const Targets = z.partialRecord(z.enum(withoutRoom), Target);
 const FingerCount = z.literal(FINGER_COUNTS);
+
+/** A posture of a fitting beside the one that is set first. */
+export const PostureSchema = z.strictObject({
+  name: Name,
+  task: z.enum(TASKS).optional().describe('what is done then; absent: what is done at the workstation'),
+  leanDeg: Finite.min(-10)
+    .max(60)
+    .optional()
+    .describe('how far the back leans then, degrees; absent: as the method has it'),
+});
 
 export const MethodSchema: z.ZodType<Method> = z.strictObject({
   id: z.string().min(1).max(60),

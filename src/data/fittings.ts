@@ -10,12 +10,14 @@ import {
 import type { AdjustmentKind } from '../core/seat';
 import {
   InputsSchema,
+  PostureSetSchema,
   SettingsSchema,
   type Fitter,
   type FittingSummary,
   type Hand,
   type NewFitter,
   type NewFitting,
+  type PostureSet,
   type SettingSet,
 } from '../contract';
 import type { Page, PageRequest } from '../contract/paging';
@@ -48,6 +50,7 @@ export interface FittingRow extends Work {
   readonly version: number;
   readonly draftRevision: number;
   readonly inputs: FitInputs | null;
+  readonly postures: readonly PostureSet[];
 }
 
 const nameIn = (table: typeof seatVersions | typeof placeVersions | typeof methodVersions) =>
@@ -169,6 +172,7 @@ export async function findFitting(q: Queries, id: string): Promise<FittingRow | 
     ...row,
     toolsKg: row.tools / STORED_PER_KG,
     inputs: row.inputs === null ? null : InputsSchema.parse(upgradeInputs(row.inputs)),
+    postures: row.postures === null ? [] : PostureSetSchema.array().parse(row.postures),
   };
 }
 
@@ -232,6 +236,7 @@ export interface FittingChange extends Partial<{ readonly [K in WorkFlag]: boole
   readonly state?: 'open' | 'left' | undefined;
   readonly date?: string | undefined;
   readonly inputs?: FitInputs | null | undefined;
+  readonly postures?: readonly PostureSet[] | undefined;
 }
 
 export async function updateFitting(

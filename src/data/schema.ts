@@ -313,6 +313,8 @@ export const fittings = sqliteTable(
       .default('open'),
     /** The document from which alone everything can be computed again; null until a seat is chosen. */
     inputs: text({ mode: 'json' }),
+    /** Postures beside the one that the draft sets, each with its settings; null: none. */
+    postures: text({ mode: 'json' }),
     version: integer().notNull().default(1),
     /** Counts every change of the draft settings, so that two who set one fitting notice each other. */
     draftRevision: integer().notNull().default(0),

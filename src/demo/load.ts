@@ -115,7 +115,7 @@ async function insertOne(
   for (const reading of sitter.readings)
     await insertTaken(q, sitter.id, reading, fitter.name, taken?.id ?? null, at);
   if (!sitter.fitting) return;
-  const { id, seat, place, method, toolsKg } = sitter.fitting;
+  const { id, seat, place, method, toolsKg, postures = [] } = sitter.fitting;
   const methodVersionId = (await METHODS.newest(q, method))?.versionId;
   if (!methodVersionId) throw new Error(`no method ${method}`);
   await insertFitting(
@@ -137,6 +137,8 @@ async function insertOne(
       seatVersionId: demo.seats[seat]!.versionId,
       placeVersionId: place === null ? null : demo.places[place]!.versionId,
       toolsKg,
+      // Solved with the inputs, below.
+      postures: postures.map((posture) => ({ ...posture, settings: null })),
     },
     at,
   );

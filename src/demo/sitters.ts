@@ -1,5 +1,6 @@
 /** The invented crew of Skarrow Isles Ferries and what was measured of them, mm and kg. */
 import type { DimensionId, Sex } from '../core/body';
+import type { Posture } from '../core/fit';
 
 export interface DemoSession {
   readonly clothes: string;
@@ -32,6 +33,8 @@ export interface DemoSitter {
     readonly daysAgo: number;
     /** What was not measured is estimated. */
     readonly estimateMissing?: true;
+    /** Beside the first. */
+    readonly postures?: readonly Posture[];
   } | null;
 }
 
@@ -140,7 +143,17 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
       elbowGripLength: 312,
       forearmHandLength: 402,
     },
-    fitting: { seat: 3, place: 3, method: 'open-hip', toolsKg: 0, daysAgo: 4 },
+    fitting: {
+      seat: 3,
+      place: 3,
+      method: 'open-hip',
+      toolsKg: 0,
+      daysAgo: 4,
+      postures: [
+        { name: 'Leaning back to listen', leanDeg: 20 },
+        { name: 'Writing the log', task: 'writing' },
+      ],
+    },
   },
   {
     name: 'Tam Brask',

@@ -30,6 +30,8 @@ export interface Sheet {
   readonly start: string;
   readonly head: readonly [string, string, string];
   readonly rows: readonly SheetRow[];
+  /** Of further postures; without paragraphs where there are none. */
+  readonly postures: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
   readonly unreached: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
   readonly cautions: { readonly title: string; readonly paragraphs: readonly Paragraph[] };
 }
@@ -51,15 +53,26 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
     ...card.unreached.map((u) =>
       about(u.kind, [said(u.reason), u.remedy && said(u.remedy)].filter(Boolean).join(' ')),
     ),
-    ...card.offered.map(({ closesAll, parts }) => ({
+    ...card.offered.map(({ closesAll, names, parts }) => ({
       lead: `${word(closesAll ? 'card.offered' : 'card.offered.partly')}:`,
-      text: parts.map(said).join(' '),
+      text: `${names.map(said).join(' + ')}. ${parts.map(said).join(' ')}`,
     })),
     ...card.unmeasured.map((u) => about(u.kind, said(u.reason))),
     ...card.uncalculated.map((m) => plain(said(m))),
   ];
   const isReached =
     card.unreached.length + card.remedies.length + card.unmeasured.length + card.uncalculated.length === 0;
+  const postures = card.postures.map(({ name, rows }) => ({
+    lead: `${name}:`,
+    text:
+      rows.length === 0
+        ? word('postures.same')
+        : rows
+            .map(({ kind, setting, check }) =>
+              [`${word(`kind.${kind}`)}: ${said(setting)}`, check && said(check)].filter(Boolean).join(', '),
+            )
+            .join(' · '),
+  }));
   return {
     title: word('card.title'),
     draft: isDraft ? word('card.draft') : null,
@@ -88,6 +101,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
         ? [`${said(row.control)}.`, row.movement && `${said(row.movement)}.`].filter(Boolean).join(' ')
         : '–',
     })),
+    postures: { title: word('card.postures'), paragraphs: postures },
     unreached: {
       title: word('card.unreached'),
       paragraphs: [

@@ -64,6 +64,7 @@ export const fittingCard = useCase(
         date: detail.date,
       }),
       await offeredFor(ctx, detail.inputs, assessment.settings.remedies),
+      detail.postures,
     );
     const settings = card.rows.map((row, i): CardJson['settings'][number] => {
       const o = assessment.outcomes.find((x) => x.kind === row.kind)!;
@@ -92,13 +93,24 @@ export const fittingCard = useCase(
       start: say(card.start, reading),
       refusals: card.refusals.map((m) => say(m, reading)),
       settings,
+      postures: card.postures.map(({ name, rows }) => ({
+        name,
+        settings: rows.map(({ kind, setting }) => ({
+          adjustment: kind,
+          name: word(`kind.${kind}`),
+          setting: say(setting, reading),
+        })),
+      })),
       remedies: card.remedies.map((m) => say(m, reading)),
       unreached: card.unreached.map((u) => ({
         adjustment: u.kind,
         reason: say(u.reason, reading),
         remedy: u.remedy && say(u.remedy, reading),
       })),
-      offered: card.offered.map(({ parts }) => parts.map((m) => say(m, reading)).join(' ')),
+      offered: card.offered.map(
+        ({ names, parts }) =>
+          `${names.map((m) => say(m, reading)).join(' + ')}. ${parts.map((m) => say(m, reading)).join(' ')}`,
+      ),
       estimated: card.estimated.map((m) => say(m, reading)),
       unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
       uncalculated: card.uncalculated.map((m) => say(m, reading)),

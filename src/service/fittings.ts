@@ -8,10 +8,9 @@ import {
   solve,
   workOf,
   type Choice,
-  type FitInputs,
   type Settings,
 } from '../core/fit';
-import { ADJUSTMENT_KINDS, positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
+import { ADJUSTMENT_KINDS, positionCount, valueAt, type AdjustmentKind } from '../core/seat';
 import { SHIPPED_METHODS } from '../core/method';
 import {
   done,
@@ -58,9 +57,19 @@ import {
 import { bodyOf, findSitter } from '../data/sitters';
 import { today, write, type Context } from './context';
 import { deletionOf } from './deleting';
+import {
+  adjustmentsOf,
+  countsOf,
+  draftFaults,
+  heldFaults,
+  knownCounts,
+  knownFittings,
+  positionFaults,
+} from './draft-faults';
 import { isEdited, type EditedVersion } from './edited';
 import { bodyForFitting, composeInputs } from './inputs';
 import { pageFound } from './paging';
+import { solvedPostures } from './postures';
 import { useCase } from './rights';
 
 /** Returns a page of fittings, the newest first. */
@@ -80,6 +89,7 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
     ...summary,
     ...workOf(row),
     estimateMissing: row.estimateMissing,
+    postures: [...row.postures],
     sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
     body: await bodyForFitting(ctx, q, row, sitter),
     inputs: row.inputs,
@@ -223,7 +233,10 @@ export const editFitting = useCase(
         ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
       };
       await trimDraft(ctx, q, row, chosen);
-      await updateFitting(q, id, { ...edit, inputs: await composeInputs(ctx, q, chosen) }, at);
+      const inputs = await composeInputs(ctx, q, chosen);
+      const remedies = (await findDraft(q, id))?.settings.remedies ?? NO_REMEDIES;
+      const postures = solvedPostures(inputs, edit.postures ?? row.postures, remedies);
+      await updateFitting(q, id, { ...edit, inputs, postures }, at);
       return done((await detailOf(ctx, q, id))!);
     }),
 );
@@ -246,68 +259,6 @@ async function trimDraft(ctx: Context, q: Queries, before: FittingRow, after: Fi
     at: ctx.now().toISOString(),
   });
 }
-
-/** The adjustments that settings speak of: those of the seat and the place, the first of each kind. */
-function adjustmentsOf({ seat, place }: Pick<FitInputs, 'seat' | 'place'>): Adjustment[] {
-  const all = [...seat.adjustments, ...(place?.adjustments ?? [])];
-  return all.filter((a, i) => all.findIndex((b) => b.kind === a.kind) === i);
-}
-
-type Counts = ReadonlyMap<AdjustmentKind, number>;
-const countsOf = (inputs: FitInputs): Counts =>
-  new Map(adjustmentsOf(inputs).map((a) => [a.kind, positionCount(a)]));
-
-interface Known {
-  /** Of the fitting. */
-  readonly version: number;
-  /** null where no seat is chosen. */
-  readonly counts: Counts | null;
-}
-
-/** Position counts by fitting: drafts come many a minute, and the inputs are long to read. */
-const knownIn = new WeakMap<Context['store'], Map<string, Known>>();
-const MOST_KNOWN = 500;
-
-function knownFittings({ store }: Context): Map<string, Known> {
-  const known = knownIn.get(store) ?? new Map<string, Known>();
-  knownIn.set(store, known);
-  return known;
-}
-
-async function knownCounts(ctx: Context, q: Queries, id: string, version: number): Promise<Counts | null> {
-  const known = knownFittings(ctx);
-  const found = known.get(id);
-  if (found?.version === version) return found.counts;
-  const inputs = (await findFitting(q, id))?.inputs;
-  const counts = inputs ? countsOf(inputs) : null;
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-  known.set(id, { version, counts });
-  return counts;
-}
-
-const NO_ADJUSTMENT = 'This seat and workstation have no such adjustment.';
-
-/** Positions that this seat and place do not have, as faults. */
-function positionFaults(counts: Counts, positions: Settings['positions']): FieldFault[] {
-  return Object.entries(positions).flatMap(([kind, position]) => {
-    const count = counts.get(kind as AdjustmentKind);
-    const detail = count === undefined ? NO_ADJUSTMENT : `Position 0 to ${count - 1}.`;
-    return count !== undefined && position < count ? [] : [{ pointer: `/positions/${kind}`, detail }];
-  });
-}
-
-/** What is held and has no position to be held at, as faults. */
-const heldFaults = ({ positions, held }: DraftEdit): FieldFault[] =>
-  held.flatMap((kind, i) =>
-    positions[kind] === undefined
-      ? [{ pointer: `/held/${i}`, detail: `${kind} has no position to be held at.` }]
-      : [],
-  );
-
-const draftFaults = (counts: Counts, draft: DraftEdit): FieldFault[] => [
-  ...positionFaults(counts, draft.positions),
-  ...heldFaults(draft),
-];
 
 /**
  * Saves the draft settings. The draft is written over; versions are made by acts.
@@ -397,7 +348,9 @@ type Refusal = ReturnType<typeof refused>;
 
 async function reopen(ctx: Context, q: Queries, row: FittingRow): Promise<Refusal | null> {
   const inputs = await composeInputs(ctx, q, row);
-  await updateFitting(q, row.id, { state: 'open', inputs }, ctx.now().toISOString());
+  const remedies = (await findDraft(q, row.id))?.settings.remedies ?? NO_REMEDIES;
+  const postures = solvedPostures(inputs, row.postures, remedies);
+  await updateFitting(q, row.id, { state: 'open', inputs, postures }, ctx.now().toISOString());
   return null;
 }
 
@@ -438,7 +391,8 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
     at,
   );
   const left = act.act === 'signOff' ? ({ state: 'left', date: today(ctx) } as const) : {};
-  await updateFitting(q, row.id, { ...left, ...(isOlder ? { inputs } : {}) }, at);
+  const postures = act.act === 'solve' ? solvedPostures(inputs, row.postures, remedies) : row.postures;
+  await updateFitting(q, row.id, { ...left, postures, ...(isOlder ? { inputs } : {}) }, at);
   return null;
 }
 

@@ -1,12 +1,13 @@
 import type { Body } from '../core/body';
-import { makeInputs, workOf, type FitInputs } from '../core/fit';
+import { NO_REMEDIES, makeInputs, workOf, type FitInputs } from '../core/fit';
 import { filledBody } from '../core/population';
 import type { Sitter } from '../contract';
 import type { Queries } from '../data/client';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { UnreadableDocument } from '../data/documents/versioned';
-import { findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
+import { findDraft, findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
+import { solvedPostures } from './postures';
 import { ageOn, exactAgeOn, today, type Context } from './context';
 import { tableOf } from './sitter-table';
 
@@ -69,10 +70,8 @@ async function handOf(q: Queries, fitterId: string | null): Promise<FitInputs['f
 export async function refreshInputs(ctx: Context, q: Queries, fittingId: string): Promise<void> {
   const fitting = await findFitting(q, fittingId);
   if (!fitting || fitting.state !== 'open') return;
-  await updateFitting(
-    q,
-    fittingId,
-    { inputs: await composeInputs(ctx, q, fitting) },
-    ctx.now().toISOString(),
-  );
+  const inputs = await composeInputs(ctx, q, fitting);
+  const remedies = (await findDraft(q, fittingId))?.settings.remedies ?? NO_REMEDIES;
+  const postures = solvedPostures(inputs, fitting.postures, remedies);
+  await updateFitting(q, fittingId, { inputs, postures }, ctx.now().toISOString());
 }

@@ -25,6 +25,7 @@ export const CARD_WORDS = {
   'card.allReached': 'Every measured setting is within its band.',
   'card.offered': 'Would fit with',
   'card.offered.partly': 'Would help',
+  'card.postures': 'Other postures: what they set otherwise',
   'card.cautions': 'Cautions',
   'card.refused': 'This seat must not be used by this person',
   'card.angles': 'Posture as set',

@@ -327,6 +327,8 @@ export const FIT_WORDS = {
   'remedy.effect.same': '{name} {after} instead of {before}',
   'remedy.none': 'Nothing needs adding for: {list}. Set at its best, the seat does it.',
   'remedy.none.use': 'Set it so',
+  'remedy.named': '{name}',
+  'remedy.named.sized': '{name} {size}',
   'remedy.looking': 'Looking for remedies, one after the other and together …',
   'remedy.more': '{n} more',
   'remedy.fewer': 'Fewer',

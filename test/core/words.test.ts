@@ -102,7 +102,7 @@ function everyMessage(): Message[] {
         messages.push(
           ...card.cautions,
           ...card.remedies,
-          ...card.offered.flatMap(({ parts }) => parts),
+          ...card.offered.flatMap(({ names, parts }) => [...names, ...parts]),
           ...card.refusals,
           ...card.angles,
         );

@@ -29,6 +29,7 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   id: ID,
   version: 3,
   draftRevision,
+  postures: [],
   state: 'open',
   date: '2026-11-25',
   updatedAt: NOW,

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { CORE_VERSION, NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
+import { NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { FittingDetail, Outcome, PlaceEdit, SitterDetail } from '../../src/contract';
 import { DEFAULT_READING } from '../../src/words';
@@ -232,24 +232,6 @@ describe('what a fitter does', () => {
       expect(stored.draft?.settings).to.deep.equal(
         solve(problemOf(stored.inputs!), { remedies: NO_REMEDIES }).settings,
       );
-    });
-
-    it('keeps settings of an earlier calculation as they are, and is calculated as now when solved again', async () => {
-      const fitting = await fittingOn('Tidewick');
-      const { db } = bench.context.store;
-      const solved = valueOf(
-        await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }),
-      );
-      const older = { ...solved.inputs, coreVersion: 1 };
-      await db.$client.execute({
-        sql: 'update fittings set inputs = ? where id = ?',
-        args: [JSON.stringify(older), fitting.id],
-      });
-      const kept = valueOf(await fittingDetail(bench.context, fitting.id));
-      expect(kept.inputs?.coreVersion).to.equal(1);
-      expect(kept.draft?.settings).to.deep.equal(solved.draft?.settings);
-      const again = valueOf(await actOnFitting(bench.context, fitting.id, kept.version, { act: 'solve' }));
-      expect(again.inputs?.coreVersion).to.equal(CORE_VERSION);
     });
 
     it('follows a new reading while it is open', async () => {

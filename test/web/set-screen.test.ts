@@ -214,6 +214,47 @@ describe('the set screen', function () {
     await page.close();
   });
 
+  it('says how far a setting may be off, and which point is weakest', async () => {
+    await (await user.track('Seat height')).focus();
+    await user.sees('Everything fits as set: ');
+    const said = await user.page.$eval('main', (e) => e.innerText);
+    expect(said).to.match(/Right from \d+ mm lower to \d+ mm higher/);
+    expect(said).to.match(/Everything fits as set: .*\(weakest: [a-z ]+ (< )?\d+ %/);
+  });
+
+  it('names the hold that keeps something from fitting, and lets it go', async () => {
+    await user.goTo(`/fittings/${await fitting('Piet Lunder')}?stage=set`);
+    await user.press('Solve');
+    await user.saved();
+    const best = await user.positionOf('Seat height');
+    await (await user.track('Seat height')).focus();
+    await user.page.keyboard.press('End');
+    await user.press('Hold here');
+    await user.press('Solve');
+    await user.sees('Because seat height stays held: ');
+    await user.press('Let go and solve');
+    await user.seesNoMore('stays held');
+    await user.saved();
+    expect(await user.positionOf('Seat height')).to.equal(best);
+  });
+
+  it('holds further postures, each solved by itself, and refuses one without a name', async () => {
+    const id = await fitting('Maren Tolve');
+    await user.goTo(`/fittings/${id}?stage=set`);
+    await user.press('Add posture');
+    await user.sees('A posture needs a name.');
+    await user.type('Posture', 'Leaning back to read');
+    await user.type('The back leans (°)', '18');
+    await user.press('Add posture');
+    await user.page.waitForSelector('section[aria-label="Postures"] li ul');
+    const said = await user.page.$eval('section[aria-label="Postures"] ol', (e) => e.textContent);
+    expect(said).to.match(/Leaning back to read, 18°.*Back angle: .*18°/s);
+    await user.press('Remove: Leaning back to read');
+    await user.page.waitForFunction(
+      () => !document.querySelector('section[aria-label="Postures"]')?.textContent?.includes('18°'),
+    );
+  });
+
   it('uses a remedy, draws it and takes it away again', async () => {
     const id = await fitting('Maren Tolve');
     await user.goTo(`/fittings/${id}?stage=set`);

@@ -21,6 +21,8 @@ export {
 } from './problem/inputs';
 export { uncalculatedOf } from './problem/uncalculated';
 export { upgradeInputs, upgradeSettings } from './problem/upgrade';
+export { solvePosture } from './search/solve-posture';
+export { MOST_POSTURES, inputsOfPosture, type Posture } from './problem/posture';
 export { inPlace, inputsWith } from './problem/in-place';
 export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem/problem';
 export {

@@ -8,7 +8,9 @@ import {
   REMEDY_IDS,
   explain,
   isChild,
+  isSwitch,
   remedyHint,
+  remedyName,
   sizeInUse,
   toleranceWords,
   type Assessment,
@@ -20,7 +22,9 @@ import {
   type SettingOutcome,
   type Verdict,
 } from '../fit';
-import { apexMm, clearMm, datumMm, frontEdgeMm, orZero } from '../fit/geometry/on-seat';
+import { UNSET, settingOf } from './checks';
+import { postureRows, type PostureRow, type PostureSettings } from './postures';
+import { orZero } from '../fit/geometry/on-seat';
 import {
   ADJUSTMENT_KINDS,
   controlFor,
@@ -69,6 +73,8 @@ export interface Card {
   readonly refused: boolean;
   readonly refusals: readonly Message[];
   readonly rows: readonly CardRow[];
+  /** Further postures by name, each with what it sets otherwise. */
+  readonly postures: readonly { readonly name: string; readonly rows: readonly PostureRow[] }[];
   readonly remedies: readonly Message[];
   readonly unreached: readonly {
     readonly kind: AdjustmentKind;
@@ -76,7 +82,12 @@ export interface Card {
     readonly remedy: Message | null;
   }[];
   /** Remedies that close a shortfall, each with the arithmetic of its parts, and whether it closes everything. */
-  readonly offered: readonly { readonly closesAll: boolean; readonly parts: readonly Message[] }[];
+  readonly offered: readonly {
+    readonly closesAll: boolean;
+    /** What is added, taken off or changed, each by name and size. */
+    readonly names: readonly Message[];
+    readonly parts: readonly Message[];
+  }[];
   /** Measures that settings rest on and nobody has taken, with their spread. */
   readonly estimated: readonly Message[];
   readonly unmeasured: readonly { readonly kind: AdjustmentKind; readonly reason: Message }[];
@@ -118,43 +129,6 @@ function movementKey({ directionForMore, sitter }: Move): string {
   return sitter.forMore === 'nothing' ? 'card.movement.plain' : 'card.movement.same';
 }
 
-/** Kinds whose value a tape or a level can show as it is: lengths and angles that count from something one can touch. */
-const PLAIN_CHECKS: readonly AdjustmentKind[] = [
-  'seatDepth',
-  'headHeight',
-  'deskHeight',
-  'screenHeight',
-  'footRing',
-  'footrest',
-  'backAngle',
-  'seatAngle',
-  'chairAngle',
-  'armAngle',
-];
-
-/** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
-function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | null {
-  const v = a.values;
-  const mm = (value: number) => ({ value: { mm: Math.round(value) } });
-  if (kind === 'seatHeight') return message('check.seatHeight', mm(frontEdgeMm(p, v)));
-  if (kind === 'armHeight')
-    return message('check.armHeight', {
-      ...mm(v.armHeight),
-      floor: { mm: Math.round(datumMm(p, v)) + Math.round(v.armHeight) },
-    });
-  if (kind === 'armWidth' || kind === 'padSlide') return message('check.armWidth', mm(clearMm(v)));
-  if (kind === 'lumbarApex' || kind === 'backHeight') return message('check.lumbarApex', mm(apexMm(v)));
-  if (!PLAIN_CHECKS.includes(kind)) return null;
-  const isAngle = ADJUSTMENT_KINDS[kind].units[0] === 'deg';
-  return message(`check.${kind}`, isAngle ? { value: { deg: v[kind] } } : mm(v[kind]));
-}
-
-/** Positions that nobody sets. */
-const UNSET: readonly string[] = ['position.leans', 'position.follows'];
-
-/** Settings that only a tape or a level can tell: there the check is the setting. */
-const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
-
 /** Whether the words of a position already say its value. */
 export const saysValue = (words: Message): boolean => 'value' in words.values;
 
@@ -162,11 +136,8 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   const found = isFixed(o.variable.adjustment)
     ? null
     : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
-  // What nothing holds has no angle to ask for.
+  const said = settingOf(p, a, o);
   const isSet = !UNSET.includes(o.words.key);
-  const check = isSet ? checkOf(p, a, o.kind) : null;
-  const said =
-    check && BY_TAPE.includes(o.words.key) ? { setting: check, check: null } : { setting: o.words, check };
   return {
     kind: o.kind,
     ...said,
@@ -238,15 +209,23 @@ export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
 const MOST_OFFERED = 3;
 
 const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
-  offered
-    .slice(0, MOST_OFFERED)
-    .map((r) => ({ closesAll: r.leaves.length + r.opens.length === 0, parts: r.arithmetic }));
+  offered.slice(0, MOST_OFFERED).map((r) => ({
+    closesAll: r.leaves.length + r.opens.length === 0,
+    names: r.parts.map(({ id, sizeMm }) =>
+      message(isSwitch(id) ? 'remedy.named' : 'remedy.named.sized', {
+        name: { word: remedyName(id, sizeMm) },
+        size: { sizeMm: Math.abs(sizeMm) },
+      }),
+    ),
+    parts: r.arithmetic,
+  }));
 
 /** @param found remedies solved for with what is in use already; null where they are not known */
 export function cardOf(
   a: Assessment,
   header: CardHeader,
   found: Pick<Remedies, 'shortfalls' | 'offered'> | null,
+  postures: readonly PostureSettings[] = [],
 ): Card {
   const p = a.problem;
   const off = a.outcomes.filter(
@@ -262,6 +241,10 @@ export function cardOf(
     refused: a.refused,
     refusals: a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason),
     rows: a.outcomes.map((o) => rowOf(p, a, o)),
+    postures: postures.flatMap((posture) => {
+      const rows = postureRows(a, posture);
+      return rows ? [{ name: posture.name, rows }] : [];
+    }),
     remedies: used.map((id) => inUseMessage(id, sizeInUse(remedies, id))),
     unreached: off.map((o) => ({
       kind: o.kind,

@@ -23,3 +23,4 @@ export {
   type CardHeader,
   type CardRow,
 } from './card';
+export { postureRows, type PostureRow, type PostureSettings } from './postures';

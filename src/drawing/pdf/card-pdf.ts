@@ -155,6 +155,9 @@ class SheetLayout {
 
   private below(): void {
     const half = (this.width - COLUMN_GAP) / 2;
+    const { postures } = this.sheet;
+    if (postures.paragraphs.length > 0)
+      this.y = this.block(postures.title, postures.paragraphs, MARGIN, this.y, this.width) + this.size * 0.3;
     const top = this.y;
     const ends = [this.sheet.unreached, this.sheet.cautions].map((block, i) =>
       this.block(block.title, block.paragraphs, MARGIN + i * (half + COLUMN_GAP), top, half),

@@ -90,6 +90,7 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
       )}
       <p className={styles.start}>{sheet.start}</p>
       <Rows sheet={sheet} />
+      {sheet.postures.paragraphs.length > 0 && <Block {...sheet.postures} />}
       <div className={styles.below}>
         <Block {...sheet.unreached} />
         <Block {...sheet.cautions} />

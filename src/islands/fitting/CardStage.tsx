@@ -34,6 +34,7 @@ export function CardStage({ state, setting, remedies, onHandOver }: Props) {
           date: fitting.date,
         }),
         remedies,
+        fitting.postures,
       ),
     [assessment, fitting, remedies],
   );

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
+import type { FittingDetail, FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type RemedySettings } from '../../core/fit';
 import { takeAddedSeat } from '../../ui/added-seat';
 import { Frame } from '../../ui/Frame';
@@ -111,10 +111,11 @@ function SetOrCard({
   const { act, fitting } = state;
   const found = useRemedies(setting, seats);
   const { edit } = state;
+  const onEdit = useCallback((wish: FittingEdit) => void edit(wish), [edit]);
   const onMethod = useCallback((methodVersionId: string) => void edit({ methodVersionId }), [edit]);
   const disabled = fitting.state === 'left';
   const record = (kind: 'solve' | 'signOff', settings = setting.store.get()) =>
-    state.during(async () => {
+    state.inTurn(async () => {
       // What waits to be sent goes first, so that the act is recorded on what is shown.
       if (!(await autosave.keeper.settle())) return;
       const { store } = setting;
@@ -146,6 +147,8 @@ function SetOrCard({
         onSeats={() => onStage('choose')}
         methods={methods}
         onMethod={onMethod}
+        postures={fitting.postures}
+        onEdit={onEdit}
       />
       <ToCard onStage={onStage} />
     </>

@@ -1,9 +1,8 @@
 /** What can be done where a seat cannot: tried on the board at once, and taken back. */
-import { memo, useMemo, useState } from 'react';
+import { memo, useState } from 'react';
 import {
   REMEDY_IDS,
   closedBySetting,
-  holdsBehind,
   sizeInUse,
   type Remedy,
   type RemedyId,
@@ -15,6 +14,7 @@ import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { sayRemedy } from './say-remedy';
+import { useHolds } from './use-holds';
 import type { FoundRemedies } from './use-remedies';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
@@ -102,31 +102,19 @@ interface Props {
 }
 
 export const RemediesPanel = memo(function RemediesPanel({
-  setting: { live, store, problem },
+  setting,
   found: { remedies, isDone },
   disabled,
   onUse,
   onSeats,
 }: Props) {
+  const { live, store } = setting;
   const [all, setAll] = useState(false);
   const assessment = usePart(live.atRest, (a) => a);
   const { settings } = assessment;
   const used = REMEDY_IDS.filter((id) => sizeInUse(settings.remedies, id) !== 0);
   const free = remedies ? closedBySetting(assessment, remedies) : [];
-  const heldKey = usePart(store, () => JSON.stringify(store.held));
-  const freeKey = free.join(' ');
-  const holds = useMemo(
-    () =>
-      freeKey === ''
-        ? []
-        : holdsBehind(
-            problem,
-            settings.remedies,
-            JSON.parse(heldKey) as typeof settings.positions,
-            freeKey.split(' ') as ConditionId[],
-          ),
-    [freeKey, heldKey, problem, settings],
-  );
+  const holds = useHolds(setting, assessment, free);
   const offered = remedies?.offered ?? [];
   const other = remedies?.otherSeat ?? null;
   const letGo = () => {

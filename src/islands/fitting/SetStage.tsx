@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { Fragment, memo, useCallback, useMemo, useState } from 'react';
-import type { MethodSummary } from '../../contract';
+import type { FittingEdit, MethodSummary, PostureSet } from '../../contract';
 import { offers, type AdjustmentKind, type SeatModel } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
 import type { ConditionId } from '../../core/method';
@@ -24,6 +24,7 @@ import { word } from '../../words';
 import { Certainty, sayShare } from './Certainty';
 import { Choices } from './Choices';
 import { Compare } from './Compare';
+import { Postures } from './Postures';
 import { RemediesPanel } from './RemediesPanel';
 import { Angles, Checks } from './SidePanels';
 import { Steps } from './Steps';
@@ -49,6 +50,8 @@ interface Props {
   readonly onMeasure: () => void;
   readonly methods: readonly MethodSummary[];
   readonly onMethod: (methodVersionId: string) => void;
+  readonly postures: readonly PostureSet[];
+  readonly onEdit: (edit: FittingEdit) => void;
 }
 
 /** Undo, redo and solve by name and by key. */
@@ -296,6 +299,8 @@ export function SetStage({
   onSeats,
   methods,
   onMethod,
+  postures,
+  onEdit,
 }: Props) {
   const solveNow = useSteady(() => onSolve());
   useSetCommands(setting.store, disabled, solveNow);
@@ -372,6 +377,7 @@ export function SetStage({
           <PanelBoundary>
             <Steps setting={setting} disabled={disabled} />
             <Choices setting={setting} disabled={disabled} />
+            <Postures setting={setting} postures={postures} disabled={disabled} onEdit={onEdit} />
           </PanelBoundary>
           <PanelBoundary>
             <Compare setting={setting} methods={methods} disabled={disabled} onChoose={onMethod} />

@@ -24,6 +24,12 @@ export function useFitting(initial: FittingDetail) {
   const [underWay, setUnderWay] = useState(0);
   const busy = underWay > 0;
   const { fitting } = known;
+  /** What this page knows, for what is sent before it is drawn again. */
+  const latest = useRef(initial);
+  const know = useCallback((next: Known) => {
+    latest.current = next.fitting;
+    setKnown(next);
+  }, []);
   const settleFirst = useRef<() => Promise<unknown>>(() => Promise.resolve());
 
   /** Keeps the fitting busy from before the first of several steps to after the last. */
@@ -41,45 +47,59 @@ export function useFitting(initial: FittingDetail) {
       during(async () => {
         try {
           const next = await send();
-          setKnown({ fitting: next, isOwn });
+          know({ fitting: next, isOwn });
           setFault(null);
           setConflict(null);
           return next;
         } catch (error) {
           const theirs = recordMet('fitting', error);
           if (theirs && wish) setConflict({ wish, theirs });
-          else if (theirs) setKnown({ fitting: theirs, isOwn: false });
+          else if (theirs) know({ fitting: theirs, isOwn: false });
           setFault(theirs ? (wish ? null : word('fault.changed')) : explain(error));
           return null;
         }
       }),
+    [during, know],
+  );
+
+  /** Acts wait for those before them: each goes by what came of the last. */
+  const turn = useRef<Promise<unknown>>(Promise.resolve());
+  const inTurn = useCallback(
+    <T>(act: () => Promise<T>): Promise<T> => {
+      const next = turn.current.then(() => during(act));
+      turn.current = next.catch(() => undefined);
+      return next;
+    },
     [during],
   );
 
-  const { id, version } = fitting;
+  const { id } = fitting;
   /** @param on the version that the wish was made on: this page's unless another has been seen */
   const edit = useCallback(
-    (wish: FittingEdit, on: number = version) =>
-      during(async () => {
+    (wish: FittingEdit, on?: number) =>
+      inTurn(async () => {
         // Draft settings that are on their way stand on what is being changed here.
         await settleFirst.current();
-        return change(() => api.editFitting(id, on, wish), true, wish);
+        return change(() => api.editFitting(id, on ?? latest.current.version, wish), true, wish);
       }),
-    [change, during, id, version],
+    [change, id, inTurn],
   );
   const onSettle = useCallback((settle: () => Promise<unknown>) => {
     settleFirst.current = settle;
   }, []);
   const act = useCallback(
-    (wish: FittingAct) => change(() => api.act(id, version, wish), true),
-    [change, id, version],
+    (wish: FittingAct) => change(() => api.act(id, latest.current.version, wish), true),
+    [change, id],
   );
   const reload = useCallback(() => change(() => api.fitting(id), false), [change, id]);
-  const adopt = useCallback((theirs: FittingDetail) => {
-    setKnown({ fitting: theirs, isOwn: false });
-    setConflict(null);
-  }, []);
-  return { fitting, isOwn: known.isOwn, fault, conflict, busy, during, onSettle, edit, act, reload, adopt };
+  const adopt = useCallback(
+    (theirs: FittingDetail) => {
+      know({ fitting: theirs, isOwn: false });
+      setConflict(null);
+    },
+    [know],
+  );
+  return { fitting, isOwn: known.isOwn, fault, conflict, busy, inTurn, onSettle, edit, act, reload, adopt };
 }
 
 export type FittingState = ReturnType<typeof useFitting>;

@@ -1,0 +1,20 @@
+import { inputsOfPosture, type Posture } from '../problem/posture';
+import type { FitInputs, RemedySettings, Settings } from '../problem/inputs';
+import { problemOf, type Problem } from '../problem/problem';
+import { BUDGET_OF_MANY, solve } from './solve';
+
+/** The lean that a posture names, held at the nearest position that the back has, or else the whole chair. */
+function heldLean({ variables }: Problem, leanDeg: number): Settings['positions'] {
+  const leans = variables.backAngle ?? variables.chairAngle;
+  if (!leans || leans.values.length < 2) return {};
+  const off = (i: number): number => Math.abs(leans.values[i]! - leanDeg);
+  const nearest = leans.values.reduce((best, _, i) => (off(i) < off(best) ? i : best), 0);
+  return { [leans.kind]: nearest };
+}
+
+/** The best settings for a posture of a fitting, solved by itself. */
+export function solvePosture(inputs: FitInputs, posture: Posture, remedies: RemedySettings): Settings {
+  const p = problemOf(inputsOfPosture(inputs, posture));
+  const held = posture.leanDeg === undefined ? {} : heldLean(p, posture.leanDeg);
+  return solve(p, { remedies, held, budget: BUDGET_OF_MANY }).settings;
+}

@@ -1,0 +1,52 @@
+/** What a tape or a level must show of a setting. */
+import type { Assessment, Problem, SettingOutcome } from '../fit';
+import { apexMm, clearMm, datumMm, frontEdgeMm } from '../fit/geometry/on-seat';
+import { message, type Message } from '../message';
+import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../seat';
+
+/** Positions that nobody sets. */
+export const UNSET: readonly string[] = ['position.leans', 'position.follows'];
+
+/** Kinds whose value a tape or a level can show as it is: lengths and angles that count from something one can touch. */
+const PLAIN_CHECKS: readonly AdjustmentKind[] = [
+  'seatDepth',
+  'headHeight',
+  'deskHeight',
+  'screenHeight',
+  'footRing',
+  'footrest',
+  'backAngle',
+  'seatAngle',
+  'chairAngle',
+  'armAngle',
+];
+
+/** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
+function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | null {
+  const v = a.values;
+  const mm = (value: number) => ({ value: { mm: Math.round(value) } });
+  if (kind === 'seatHeight') return message('check.seatHeight', mm(frontEdgeMm(p, v)));
+  if (kind === 'armHeight')
+    return message('check.armHeight', {
+      ...mm(v.armHeight),
+      floor: { mm: Math.round(datumMm(p, v)) + Math.round(v.armHeight) },
+    });
+  if (kind === 'armWidth' || kind === 'padSlide') return message('check.armWidth', mm(clearMm(v)));
+  if (kind === 'lumbarApex' || kind === 'backHeight') return message('check.lumbarApex', mm(apexMm(v)));
+  if (!PLAIN_CHECKS.includes(kind)) return null;
+  const isAngle = ADJUSTMENT_KINDS[kind].units[0] === 'deg';
+  return message(`check.${kind}`, isAngle ? { value: { deg: v[kind] } } : mm(v[kind]));
+}
+
+/** Settings that only a tape or a level can tell: there the check is the setting. */
+const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
+
+/** A setting in words, and what a tape or a level must show beside it; what nothing holds has no angle to ask for. */
+export function settingOf(
+  p: Problem,
+  a: Assessment,
+  { kind, words }: Pick<SettingOutcome, 'kind' | 'words'>,
+): { readonly setting: Message; readonly check: Message | null } {
+  const check = UNSET.includes(words.key) ? null : checkOf(p, a, kind);
+  return check && BY_TAPE.includes(words.key) ? { setting: check, check: null } : { setting: words, check };
+}
