@@ -78,5 +78,55 @@ export function engineFigures(now: Date): Figure[] {
       },
     }),
     figureOf('engine/problem', made),
+    hardFigure(now),
   ];
+}
+
+/** Legs that no usual seat is made for, mm: of a small child and of a giant. */
+const LEGS = [230, 300, 560, 640];
+const HARD_METHODS = ['low-seat', 'saddle', 'right-angle', 'open-hip', 'laid-back', 'half-sitting'];
+const THIGH_SHARE = 1.15;
+
+/** Seats with the most adjustments for legs far out of their reach, within the budget that everybody has. */
+function hardFigure(now: Date): Figure {
+  const demo = buildDemo(SEED, now);
+  const sitter = demo.sitters.find((s) => s.readings.length >= 20)!;
+  const seats = [...demo.seats]
+    .sort((a, b) => b.seat.adjustments.length - a.seat.adjustments.length)
+    .slice(0, 4);
+  const times: number[] = [];
+  let [byBudget, worstGap, boxes] = [0, 0, 0];
+  for (const leg of LEGS)
+    for (const id of HARD_METHODS)
+      for (const { seat } of seats)
+        for (const { place } of demo.places.filter((p) => p.place.adjustments.length > 0).slice(0, 2)) {
+          const body = bodyOf(sitter.readings);
+          const own = (value: number) => ({ ...body.poplitealHeight!, value });
+          const inputs = makeInputs({
+            sitter: { ageYears: null },
+            body: {
+              ...body,
+              poplitealHeight: own(leg),
+              kneeHeight: own(leg + 100),
+              buttockPoplitealLength: own(THIGH_SHARE * leg),
+              buttockKneeLength: own(THIGH_SHARE * leg + 100),
+            },
+            seat,
+            place,
+            method: SHIPPED_METHODS.find((m) => m.id === id)!,
+            work: PLAIN_WORK,
+          });
+          const p = problemOf(inputs);
+          const start = performance.now();
+          const found = solve(p, { remedies: NO_REMEDIES });
+          times.push(performance.now() - start);
+          if (found.ended === 'budget') byBudget++;
+          worstGap = Math.max(worstGap, (found.penalty - found.bound) / 1e6);
+          boxes = Math.max(boxes, found.nodes);
+        }
+  const worstMs = Math.round(Math.max(...times));
+  const gap = Math.round(worstGap * 100) / 100;
+  return figureOf('engine/hard', times, {
+    detail: { cases: times.length, byBudget, worstMs, worstGapPoints: gap, mostBoxes: boxes },
+  });
 }

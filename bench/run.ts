@@ -3,7 +3,7 @@
  * `--json` a table. `--server`, `--exchange`, `--drag`, `--door` or `--all` add what the built application costs; `--general` the comparison with
  * a general solver (minutes); `--programme` prints one of its formulations. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
  */
-import { cpus } from 'node:os';
+import { cpus, loadavg } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import { Worker, isMainThread, parentPort } from 'node:worker_threads';
 import {
@@ -119,14 +119,22 @@ const figures: Figure[] = [
   ...(wanted('--door') ? await doorFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
 ];
-const machine = { node: process.version, cpu: cpus()[0]?.model ?? 'unknown', cores: cpus().length };
+/** What else ran shows in the load: on two cores a load of two and more makes every figure worse. */
+const machine = {
+  node: process.version,
+  cpu: cpus()[0]?.model ?? 'unknown',
+  cores: cpus().length,
+  load: loadavg().map((n) => Math.round(n * 10) / 10),
+};
 
 if (process.argv.includes('--json')) {
   process.stdout.write(
     `${JSON.stringify({ format: 'velto-bench', formatVersion: 1, machine, figures }, null, 2)}\n`,
   );
 } else {
-  console.log(`${machine.cpu}, ${machine.cores} cores, Node ${machine.node}`);
+  console.log(
+    `${machine.cpu}, ${machine.cores} cores, Node ${machine.node}, load ${machine.load.join(' ')} in 1, 5, 15 minutes`,
+  );
   for (const f of figures)
     console.log(
       `${f.name.padEnd(24)} median ${f.median.toFixed(2)} ${f.unit}   95th ${f.p95.toFixed(2)}${f.detail ? `   ${JSON.stringify(f.detail)}` : ''}`,

@@ -19,7 +19,7 @@ export const CHAIN_WORDS = {
   'chain.lumbarDepth': 'Half the hollow: {hollow} / 2 = {wanted}.',
   'chain.zone': 'Hollow {hollow}: by where it lies between the zones this one takes {wanted}.',
   'chain.lumbarEven': 'Nobody measured the hollow: both zones stand out alike.',
-  'chain.byTask': 'By the task: {task}.',
+  'chain.byMethodAndTask': '“{method}” has the tilt locked {use}; the task: {task}.',
   'chain.byMethod': 'By the furthest lean of “{method}”.',
   'chain.tension.moment':
     '0.678 · {mass} · 9.81 · 0.626 · 0.288 · {stature} · sin {at} = {moment} N·m: {percent} of the way from {light} to {stiff} N·m, {wanted}.',

@@ -155,9 +155,10 @@ export const FIT_WORDS = {
     'The hollow was not measured; the upper zone stands out {by} more than the lower.',
   'reason.lumbarEven.less':
     'The hollow was not measured; the lower zone stands out {by} more than the upper.',
-  'reason.tiltLock.good': 'As the task wants it with the back at {back}.',
-  'reason.tiltLock.more': 'Locked, though this work wants a free tilt with the tension matched.',
-  'reason.tiltLock.less': 'Free, though short intensive work wants a locked back.',
+  'reason.tiltLock.good': 'As method and task want it with the back at {back}.',
+  'reason.tiltLock.more':
+    'Locked, though “{method}” wants the tilt free for this work, with the tension matched.',
+  'reason.tiltLock.less': 'Free, though “{method}” wants it locked for this work.',
   'reason.tiltLimiter.good': 'The stop at {stop} lets the back go as far as “{method}” wants, {wanted}.',
   'reason.tiltLimiter.more': 'The stop at {stop} lets the back go {by} beyond the band around {wanted}.',
   'reason.tiltLimiter.less': 'The stop at {stop} keeps the back {by} short of the band around {wanted}.',

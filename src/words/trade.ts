@@ -152,6 +152,10 @@ export const TRADE_WORDS = {
   'datum.straightest': 'from the straightest',
   'datum.off': 'on or off',
 
+  'lockUse.never': 'never: free, with the tension matched',
+  'lockUse.shortWork': 'only for short intensive work',
+  'lockUse.freeInBreaks': 'for work, free in breaks',
+  'lockUse.toggled': 'at two or three named angles, one after the other',
   'neutralStart.liftToTop': 'lift the seat to the top, tilt unlocked, then sit right back',
   'neutralStart.lockedUpright': 'lock the back a little above upright, then sit right back',
   'neutralStart.backAndLevel': 'set the back fully back and the pan level, then sit right back',

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
 import { drawsOf } from '../../src/core/certainty';
+import { ESTIMATES_TOGETHER } from '../../src/core/fit/cost/doubt';
+import { errorsOf } from '../../src/core/population/errors';
 import {
   NO_REMEDIES,
   assess,
@@ -116,5 +118,20 @@ describe('pads over thighs', () => {
     expect(contact(190, 380).outside).to.equal(-10);
     expect(contact(210, 380).outside).to.equal(0);
     expect(contact(190, 440).outside).to.equal(0);
+  });
+});
+
+describe('how estimates hang together', () => {
+  it('is as the factors have it for somebody of whom stature and mass are known', () => {
+    const read: Body = {
+      stature: { ...q(1740, 9), basis: 'measured' },
+      bodyMass: { ...q(75, 0.5), basis: 'measured' },
+    };
+    const { ids, covariance } = errorsOf(filledBody(read, MAN, BRITISH));
+    for (const [one, other, r] of ESTIMATES_TOGETHER) {
+      const [i, j] = [ids.indexOf(one), ids.indexOf(other)];
+      const apart = Math.sqrt(covariance.get(i, i) * covariance.get(j, j));
+      expect(covariance.get(i, j) / apart, `${one} and ${other}`).to.be.closeTo(r, 0.02);
+    }
   });
 });

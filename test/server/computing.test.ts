@@ -34,7 +34,7 @@ const mapBody = (body: Body): Body =>
   Object.fromEntries(
     Object.entries(body).map(([id, quantity]) => [
       id,
-      { ...quantity, spread: DIMENSIONS[id as DimensionId].repeatTolerance / 2 },
+      { ...quantity, spread: DIMENSIONS[id as DimensionId].readingSd },
     ]),
   );
 

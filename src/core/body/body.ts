@@ -34,7 +34,7 @@ const USED_RELAXED: readonly DimensionId[] = [
 ];
 
 /** How unsure a measure is in the posture that it is used in: its own spread, and that of the slump. */
-const spreadInUse = (id: DimensionId, spread: number): number =>
+export const spreadInUse = (id: DimensionId, spread: number): number =>
   USED_RELAXED.includes(id) ? Math.hypot(spread, SLUMP_SPREAD_MM) : spread;
 
 /** A body with every measure as unsure as it is in the posture that it is used in. */

@@ -14,6 +14,7 @@ export {
   pairDoubts,
   rangeDoubt,
   bodyInUse,
+  spreadInUse,
   type Body,
   type MeasureDoubt,
 } from './body';

@@ -1,9 +1,12 @@
+import { type Values, one } from './saying';
+import { type Problem, type SetValues } from '../problem/problem';
 import { padTurnDeg } from '../../posture';
 import type { AdjustmentKind } from '../../seat';
 import {
   HIP_GIVES_MM,
   clearAtSpread,
   clearMm,
+  datumMm,
   elbowHalfMm,
   elbowOnPadMm,
   forearmDeg,
@@ -13,7 +16,10 @@ import {
   padBeforeElbowMm,
   padOverThighMm,
   padUnderDeskMm,
+  shoulderPoint,
   spreadDeg,
+  trunkDegOf,
+  upperArmMm,
 } from '../geometry/on-seat';
 import {
   ELBOW,
@@ -36,6 +42,17 @@ const PADS_UNUSED = { flat: 12, perUnit: 0.01 };
 /** What moves the front end of the pads against the elbow. */
 const PAD_FRONT: readonly AdjustmentKind[] = ['armDepth', ...LEANS, ...PUSH];
 
+function hipValues(p: Problem, v: SetValues): Values {
+  const clear = clearMm(v);
+  const hips = p.body.hipBreadthSitting;
+  return {
+    clear: { mm: clear },
+    hips: { mm: hips },
+    side: { mm: (clear - hips) / 2 },
+    gives: { mm: HIP_GIVES_MM },
+  };
+}
+
 /** Arms and their pads. */
 export const ARM_CONDITIONS: readonly ConditionRow[] = [
   {
@@ -48,6 +65,15 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     onTrack: (kind) => ({
       valueAt: (p, v, deg) => clearAtSpread(p, deg) - (kind === 'armWidth' ? orZero(v.padSlide) : v.armWidth),
     }),
+    says: (_, v, o) => ({ out: { deg: o.residual }, clear: { mm: clearMm(v) } }),
+    steps: one('armSpread', (p, v) => ({
+      clear: { mm: clearMm(v) },
+      pad: { mm: p.seat.padWidthMm },
+      elbows: { mm: p.body.elbowToElbowBreadth },
+      forearm: { mm: p.forearmBreadthMm },
+      arm: { mm: upperArmMm(p) },
+      out: { deg: spreadDeg(p, v) },
+    })),
   },
   {
     id: 'hipContact',
@@ -59,6 +85,7 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     residual: (p, v) => clearMm(v) - p.body.hipBreadthSitting + HIP_GIVES_MM,
     onTrack: 1,
     isStraight: true,
+    says: hipValues,
   },
   {
     id: 'hipClearance',
@@ -69,6 +96,12 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     residual: (p, v) => clearMm(v) - p.body.hipBreadthSitting,
     onTrack: 1,
     isStraight: true,
+    says: hipValues,
+    steps: one('hipClearance', (p, v) => ({
+      clear: { mm: clearMm(v) },
+      hips: { mm: p.body.hipBreadthSitting },
+      side: { mm: (clearMm(v) - p.body.hipBreadthSitting) / 2 },
+    })),
   },
   {
     id: 'padContact',
@@ -79,6 +112,11 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     needs: () => ['thighClearance', 'hipBreadthSitting'],
     residual: padOverThighMm,
     onTrack: null,
+    says: (p, v, o) => ({
+      room: { mm: o.residual },
+      pad: { mm: v.armHeight },
+      thigh: { mm: p.body.thighClearance },
+    }),
   },
   {
     id: 'armHeight',
@@ -90,6 +128,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     unused: PADS_UNUSED,
     onTrack: 1,
     isStraight: true,
+    says: (p, v) => ({ elbow: { mm: elbowOnPadMm(p, v) }, pad: { mm: v.armHeight } }),
+    steps: one('armHeight', (p, v) => ({
+      elbow: { mm: p.body.elbowHeightSitting },
+      back: { deg: trunkDegOf(v) },
+      out: { deg: Math.max(0, orZero(spreadDeg(p, v))) },
+      wanted: { mm: elbowOnPadMm(p, v) },
+    })),
   },
   {
     id: 'padsLevel',
@@ -101,6 +146,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     residual: (p, v) => v.armHeight - padAtDeskTopMm(p, v),
     onTrack: 1,
     isStraight: true,
+    says: (p, v) => ({ pad: { mm: v.armHeight }, wanted: { mm: padAtDeskTopMm(p, v) } }),
+    steps: one('padsLevel', (p, v) => ({
+      desk: { mm: v.deskHeight },
+      seat: { mm: datumMm(p, v) },
+      elbow: { mm: elbowOnPadMm(p, v) },
+      wanted: { mm: padAtDeskTopMm(p, v) },
+    })),
   },
   {
     id: 'padReach',
@@ -111,6 +163,8 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     residual: padBeforeElbowMm,
     onTrack: 1,
     isStraight: true,
+    says: (_, __, o) => ({ before: { mm: o.residual } }),
+    steps: one('padReach', (p, v) => ({ elbow: { mm: shoulderPoint(p, v).x } })),
   },
   {
     id: 'padAtDesk',
@@ -124,6 +178,12 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       { scope: ['armHeight', 'deskHeight', ...SITS], residual: padUnderDeskMm },
     ],
     onTrack: -1,
+    says: (_, __, o) => ({ room: { mm: o.residual } }),
+    steps: one('padAtDesk', (p) => ({
+      grip: { mm: p.gripMm },
+      keys: { mm: p.inputs.place?.keysFromEdgeMm ?? 0 },
+      edge: { mm: p.gripMm - (p.inputs.place?.keysFromEdgeMm ?? 0) },
+    })),
   },
   {
     id: 'armPivot',
@@ -134,6 +194,15 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     residual: (p, v) => v.armPivot - padTurnDeg(elbowHalfMm(p, v), p.fingertipMm),
     onTrack: 1,
     isStraight: true,
+    says: (p, v) => ({
+      pad: { deg: v.armPivot },
+      forearm: { deg: padTurnDeg(elbowHalfMm(p, v), p.fingertipMm) },
+    }),
+    steps: one('armPivot', (p, v) => ({
+      elbow: { mm: elbowHalfMm(p, v) },
+      length: { mm: p.fingertipMm },
+      wanted: { deg: padTurnDeg(elbowHalfMm(p, v), p.fingertipMm) },
+    })),
   },
   {
     id: 'armAngle',
@@ -146,5 +215,7 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     extent: (x) => x.armAngle(),
     onTrack: 1,
     isStraight: true,
+    says: (p, v) => ({ pad: { deg: v.armAngle }, forearm: { deg: forearmDeg(p, v) } }),
+    steps: one('armAngle', (p, v) => ({ wanted: { deg: forearmDeg(p, v) } })),
   },
 ];

@@ -7,6 +7,7 @@ import { countOf, kindNumber, type AdjustmentKind } from '../../seat';
 import type { Extents } from '../geometry/extents';
 import type { Leg } from '../geometry/on-seat';
 import type { Problem, SetValues } from '../problem/problem';
+import type { Side, Step, Values } from './saying';
 
 /** A condition as its table states it. */
 export interface ConditionRow {
@@ -50,6 +51,12 @@ export interface ConditionRow {
   readonly onTrack: Following | ((kind: AdjustmentKind) => Following);
   /** Whether it follows exactly so, at every value. */
   readonly isStraight?: true | undefined;
+  /** The numbers that go into its sentence, `reason.<id>.<side>`. */
+  readonly says: (p: Problem, v: SetValues, o: { readonly residual: number }) => Values;
+  /** Which of several wordings of that sentence, as the end of its key. */
+  readonly variant?: ((p: Problem, v: SetValues, side: Side) => string) | undefined;
+  /** The steps from measures to what it wants; absent: they are those of another condition on its track. */
+  readonly steps?: Step | undefined;
 }
 
 /** One of two ways of meeting a condition. */

@@ -32,6 +32,9 @@ const alike = (c: ConditionRow): Condition => ({
   extent: c.extent,
   onTrack: c.onTrack,
   isStraight: c.isStraight,
+  says: c.says,
+  variant: c.variant,
+  steps: c.steps,
   onLegs: c.scope.includes('footRing'),
   onDesk: c.scope.includes('deskHeight'),
 });
@@ -44,6 +47,10 @@ export const CONDITIONS: readonly Condition[] = [
   ...OPERATOR_CONDITIONS,
   ...PLACE_CONDITIONS,
 ].map(alike);
+
+const BY_ID: ReadonlyMap<ConditionId, Condition> = new Map(CONDITIONS.map((c) => [c.id, c]));
+
+export const conditionOf = (id: ConditionId): Condition => BY_ID.get(id)!;
 
 const SOLIDS: ReadonlySet<ConditionId> = new Set(CONDITIONS.filter((c) => c.isSolid).map((c) => c.id));
 

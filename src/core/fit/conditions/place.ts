@@ -1,5 +1,17 @@
+import { one } from './saying';
+import { TASK_OFFSETS } from '../../place';
 import { tanDeg } from '../../units';
-import { elbowMm, eyeMm, overThighsMm, screenBelowDeg, sightDeg, underDeskMm } from '../geometry/on-seat';
+import {
+  datumMm,
+  elbowAboveSeatMm,
+  elbowMm,
+  eyeMm,
+  legTopsMm,
+  overThighsMm,
+  screenBelowDeg,
+  sightDeg,
+  underDeskMm,
+} from '../geometry/on-seat';
 import { headTopMm, overHeadMm } from '../geometry/overhead';
 import type { Problem } from '../problem/problem';
 import {
@@ -41,6 +53,28 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     extent: (x) => x.deskTop,
     onTrack: 1,
     isStraight: true,
+    says: (p, v) => {
+      const keyboard = p.inputs.place?.keyboardThicknessMm ?? 0;
+      return {
+        elbow: { mm: elbowMm(p, v) },
+        keyboard: { mm: keyboard },
+        desk: { mm: v.deskHeight },
+        hands: { mm: v.deskHeight + keyboard },
+      };
+    },
+    steps: one('deskTop', (p, v) => {
+      const elbow = elbowAboveSeatMm(p, v, 0);
+      const keyboard = p.inputs.place?.keyboardThicknessMm ?? 0;
+      const offset = TASK_OFFSETS[p.inputs.place?.task ?? 'keyboard'];
+      return {
+        datum: { mm: datumMm(p, v) },
+        elbow: { mm: elbow },
+        keyboard: { mm: keyboard },
+        top: { mm: datumMm(p, v) + elbow - keyboard },
+        lo: { mm: offset.lo },
+        hi: { mm: offset.hi },
+      };
+    }),
   },
   {
     id: 'deskContact',
@@ -54,6 +88,15 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     extent: (x) => x.deskContact,
     onTrack: 1,
     isStraight: true,
+    says: (p, v, o) => ({
+      underside: { mm: v.deskHeight - (p.inputs.place?.deskThicknessMm ?? 0) },
+      legs: { mm: underDeskMm(p, v) },
+      room: { mm: o.residual },
+    }),
+    steps: one('deskClearance', (p, v) => ({
+      thigh: { mm: legTopsMm(p, v).thigh },
+      knee: { mm: legTopsMm(p, v).knee },
+    })),
   },
   {
     id: 'deskClearance',
@@ -66,6 +109,11 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     extent: (x) => x.deskClearance,
     onTrack: 1,
     isStraight: true,
+    says: (p, v, o) => ({
+      underside: { mm: legTopsMm(p, v).thigh + o.residual },
+      legs: { mm: legTopsMm(p, v).thigh },
+      room: { mm: o.residual },
+    }),
   },
   {
     id: 'headroom',
@@ -84,6 +132,17 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     },
     onTrack: -1,
     isStraight: true,
+    says: (p, v, o) => ({
+      top: { mm: headTopMm(p, v) },
+      ceiling: { mm: p.inputs.place?.headroomMm ?? NaN },
+      room: { mm: o.residual },
+    }),
+    steps: one('headroom', (p, v) => ({
+      datum: { mm: datumMm(p, v) },
+      sitting: { mm: p.body.sittingHeight },
+      over: { mm: overHeadMm(p.inputs) },
+      top: { mm: headTopMm(p, v) },
+    })),
   },
   {
     id: 'gaze',
@@ -96,5 +155,16 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
     extent: (x) => x.gaze(),
     onTrack: (kind) =>
       kind === 'screenHeight' ? SCREEN : inverseOf('backProfile', (p, v) => screenBelowDeg(p, v), -1),
+    says: (p, v, o) => ({
+      eye: { mm: eyeMm(p, v) },
+      screen: { mm: v.screenHeight },
+      angle: { deg: o.residual },
+    }),
+    steps: one('gaze', (p, v) => ({
+      eye: { mm: eyeMm(p, v) },
+      far: { mm: p.inputs.place?.screenDistanceMm ?? 0 },
+      below: { deg: screenBelowDeg(p, v) },
+      turned: { deg: sightDeg(p, v) },
+    })),
   },
 ];

@@ -1,7 +1,7 @@
 /** How sure each residual is: what the spreads of measures and of the seat's own values come to in it. */
-import { bodyInUse, type Body, type DimensionId } from '../../body';
+import { spreadInUse, type DimensionId } from '../../body';
 import { CONDITION_UNITS, aimOf, bandOf, type ConditionId, type Target } from '../../method';
-import { errorsOf, type Errors } from '../../population/errors';
+import { isEstimate } from '../../quantity';
 import { looseness, positionCount, type AdjustmentKind } from '../../seat';
 import { computable, scopeOf, type Condition } from '../conditions';
 import {
@@ -105,16 +105,22 @@ const withPlainPlace = (p: Problem, key: (typeof PLAIN_OF_PLACE)[number]): Probl
 const plainSd = (p: Problem, key: Plain): number =>
   key === 'axisFromRearMm' && p.inputs.seat.pan.axisFromRearMm === null ? AXIS_UNKNOWN_SD_MM : PLAIN_SD_MM;
 
-const errorsByBody = new WeakMap<Body, Errors>();
-
-/** How a body's measures err, each as unsure as it is in the posture that it is used in; once for all seats tried. */
-function bodyErrors(body: Body): Errors {
-  const known = errorsByBody.get(body);
-  if (known) return known;
-  const found = errorsOf(bodyInUse(body));
-  errorsByBody.set(body, found);
-  return found;
-}
+/**
+ * How the errors of two estimates hang together: of somebody of whom stature and mass are known, as the factors of
+ * `core/population` have it. What was read errs by itself.
+ */
+export const ESTIMATES_TOGETHER: readonly (readonly [DimensionId, DimensionId, number])[] = [
+  ['elbowHeightSitting', 'shoulderHeightSitting', 0.57],
+  ['napeHeight', 'cervicaleHeightSitting', 0.75],
+  ['napeHeight', 'shoulderHeightSitting', 0.69],
+  ['eyeHeightSitting', 'cervicaleHeightSitting', 0.79],
+  ['eyeHeightSitting', 'shoulderHeightSitting', 0.73],
+  ['elbowHeightSitting', 'elbowGripLength', -0.27],
+  ['shoulderHeightSitting', 'elbowGripLength', -0.28],
+  ['poplitealHeight', 'buttockPoplitealLength', 0.35],
+  ['poplitealHeight', 'kneeHeight', 0.58],
+  ['buttockPoplitealLength', 'kneeHeight', 0.36],
+];
 
 /** Everything that is not known exactly, each with the residuals' square that it comes to. */
 class Doubts {
@@ -131,18 +137,22 @@ class Doubts {
     return made;
   }
 
-  /** What the measures come to together: estimates err with what they lean on, and with each other. */
+  /** What the measures come to together: readings err by themselves, estimates with each other. */
   private ofMeasures(c: Condition, here: number): number {
     const { p, v } = this;
-    const { ids, covariance } = bodyErrors(p.inputs.body);
-    const slopes = c.needs(p).flatMap((id) => {
-      const number = ids.indexOf(id);
-      const slope = number < 0 ? NaN : (c.residual(this.more(id), v) - here) / NUDGE;
-      return Number.isFinite(slope) ? [{ number, slope }] : [];
-    });
+    const { body } = p.inputs;
+    const parts = new Map<DimensionId, number>();
+    for (const id of c.needs(p)) {
+      const quantity = body[id];
+      const spread = quantity ? spreadInUse(id, quantity.spread) : 0;
+      const by = spread > 0 ? ((c.residual(this.more(id), v) - here) / NUDGE) * spread : 0;
+      if (Number.isFinite(by) && by !== 0) parts.set(id, by);
+    }
     let square = 0;
-    for (const a of slopes)
-      for (const b of slopes) square += a.slope * b.slope * covariance.get(a.number, b.number);
+    for (const by of parts.values()) square += by * by;
+    for (const [one, other, r] of ESTIMATES_TOGETHER)
+      if (isEstimate(body[one]) && isEstimate(body[other]))
+        square += 2 * r * (parts.get(one) ?? 0) * (parts.get(other) ?? 0);
     return Math.max(0, square);
   }
 

@@ -9,7 +9,7 @@ import {
   positionCount,
 } from '../../seat';
 import type { Problem, Variable } from '../problem/problem';
-import { ownValue } from './reasons';
+import { ownValue } from '../conditions/saying';
 
 /** Wordings for counts that need their own. */
 const CLICKS: Readonly<Record<number, string>> = { 0: '.none', 1: '.one' };

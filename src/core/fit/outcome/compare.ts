@@ -6,7 +6,7 @@ import type { PostureAngle } from '../geometry/angles';
 import { assess, type Assessment, type SettingOutcome } from './assess';
 import type { FitInputs, RemedySettings } from '../problem/inputs';
 import { problemOf } from '../problem/problem';
-import { ownValue } from '../explanation/reasons';
+import { ownValue } from '../conditions/saying';
 import { solve } from '../search/solve';
 
 /** What one method comes to, at its best. */

@@ -3,7 +3,7 @@ import { CONDITION_UNITS, leftOver } from '../../method';
 import { message, type Message, type MessageValue } from '../../message';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_UNITS, NAMED_KINDS, type AdjustmentKind } from '../../seat';
 import { computable, missingFor, ownedBy, scopeOf, type Condition } from '../conditions';
-import { ownValue } from '../explanation/reasons';
+import { ownValue } from '../conditions/saying';
 import { oncePer } from '../problem/once';
 import type { Problem, SetValues } from '../problem/problem';
 
