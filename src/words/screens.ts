@@ -245,6 +245,7 @@ export const SCREEN_WORDS = {
   'set.olderCore':
     'These settings were made with an earlier version of the calculation. They stay as they are; solving again may give others.',
   'postures.title': 'Postures',
+  'postures.open': 'Add others',
   'postures.about':
     'What is set here is the first. Up to two more, such as leaning back to read, are each solved by itself and go on the card.',
   'postures.name': 'Posture',

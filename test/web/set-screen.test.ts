@@ -241,6 +241,7 @@ describe('the set screen', function () {
   it('holds further postures, each solved by itself, and refuses one without a name', async () => {
     const id = await fitting('Maren Tolve');
     await user.goTo(`/fittings/${id}?stage=set`);
+    await user.press('Add others');
     await user.press('Add posture');
     await user.sees('A posture needs a name.');
     await user.type('Posture', 'Leaning back to read');

@@ -111,12 +111,11 @@ function Kept({ setting, posture }: { readonly setting: Setting; readonly postur
   );
 }
 
-export const Postures = memo(function Postures({ setting, postures, disabled, onEdit }: Props) {
+export default memo(function Postures({ setting, postures, disabled, onEdit }: Props) {
   const keep = (next: readonly ReturnType<typeof withoutSettings>[]) => onEdit({ postures: [...next] });
   const own = postures.map(withoutSettings);
   return (
-    <section className={styles.choices} aria-label={word('postures.title')}>
-      <h3>{word('postures.title')}</h3>
+    <>
       <p className={parts.soft}>{word('postures.about')}</p>
       <ol>
         {postures.map((posture) => (
@@ -146,6 +145,6 @@ export const Postures = memo(function Postures({ setting, postures, disabled, on
           onAdd={(posture) => keep([...own, posture])}
         />
       )}
-    </section>
+    </>
   );
 });

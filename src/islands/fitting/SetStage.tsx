@@ -24,7 +24,7 @@ import { word } from '../../words';
 import { Certainty, sayShare } from './Certainty';
 import { Choices } from './Choices';
 import { Compare } from './Compare';
-import { Postures } from './Postures';
+import { PosturesPart } from './PosturesPart';
 import { RemediesPanel } from './RemediesPanel';
 import { Angles, Checks } from './SidePanels';
 import { Steps } from './Steps';
@@ -377,7 +377,7 @@ export function SetStage({
           <PanelBoundary>
             <Steps setting={setting} disabled={disabled} />
             <Choices setting={setting} disabled={disabled} />
-            <Postures setting={setting} postures={postures} disabled={disabled} onEdit={onEdit} />
+            <PosturesPart setting={setting} postures={postures} disabled={disabled} onEdit={onEdit} />
           </PanelBoundary>
           <PanelBoundary>
             <Compare setting={setting} methods={methods} disabled={disabled} onChoose={onMethod} />
