@@ -53,9 +53,15 @@ export const CARD_WORDS = {
   'caution.scope':
     'A working aid for trained people, not a medical device. Local rules, the maker’s instructions and licensed clinicians come first.',
   'caution.clinician':
-    'Stop and see a clinician about numbness that stays, pain running into a limb, new weakness, or loss of bladder or bowel control (urgent).',
+    'Stop and see a clinician about new numbness, weakness or pain into a leg or arm. A swollen calf or breathlessness: the same day. Bladder, bowel or saddle feeling changed: an emergency.',
+  'caution.settle': 'Give it three to five days, then change one thing at a time.',
   'caution.operator':
     'Adjust only with the machine parked, level and secured. Harness on whenever it moves. Calibrate the suspension at each start of shift. Every latch must click. No cushions or pads.',
+  'caution.noHeadRest': 'The back leans 12° or more: this seat has no head rest to carry the head.',
+  'caution.risesByArms':
+    'The sitter pushes up on the arms to rise: leave them on, and the seat no lower than the back of the knee.',
+  'caution.heating': 'No heating for skin with reduced feeling. Switch it off when leaving.',
+  'caution.standing': 'Change to standing gradually. Nobody stands all day, and standing worsens some backs.',
   'caution.height': 'Weight off to raise, weight on to lower. Never open or heat the gas lift.',
   'caution.pinch': 'Hands out of the tilt mechanism; support the back before releasing its lock.',
   'caution.castors': 'Castors must match the floor; a tall or sloped seat on castors can tip or roll away.',

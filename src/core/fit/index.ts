@@ -28,6 +28,7 @@ export { nudged, problemOf, withBody, type Problem, type SetValues, type Variabl
 export {
   CONDITIONS,
   computable as computableConditions,
+  conditionsFor,
   followsStraight,
   scopeOf,
   type Condition,

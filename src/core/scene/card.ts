@@ -24,7 +24,7 @@ import {
 } from '../fit';
 import { UNSET, settingOf } from './checks';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
-import { orZero } from '../fit/geometry/on-seat';
+import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
 import {
   ADJUSTMENT_KINDS,
   controlFor,
@@ -158,6 +158,10 @@ export function isLifted(p: Problem): boolean {
   );
 }
 
+/** From here on a lean wants a head rest, degrees; from here on one stands or half stands at a desk, mm (common practice). */
+const RECLINED_DEG = 12;
+const STANDING_DESK_MM = 900;
+
 /** From here on a pan that falls forward is a slope to be warned of, degrees (assumed). */
 const SLOPED_DEG = -4.9;
 
@@ -169,11 +173,19 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
     [offers(seat, 'suspension') || offers(seat, 'harness'), 'caution.operator'],
     [isLifted(p), 'caution.height'],
     [has('tiltTension') || has('backAngle'), 'caution.pinch'],
+    [
+      trunkDegOf(a.values) >= RECLINED_DEG && !has('headHeight') && !offers(seat, 'headrest'),
+      'caution.noHeadRest',
+    ],
+    [p.inputs.work.risesByArms, 'caution.risesByArms'],
+    [offers(seat, 'heating') || has('climate'), 'caution.heating'],
+    [orZero(a.values.deskHeight) >= STANDING_DESK_MM, 'caution.standing'],
     [orZero(a.values.forwardTilt) < 0 || a.values.seatAngle < SLOPED_DEG, 'caution.forwardTilt'],
     [offers(seat, 'castorsHardFloor') || offers(seat, 'castorsSoftFloor'), 'caution.castors'],
     [REMEDY_IDS.some((id) => sizeInUse(a.settings.remedies, id) !== 0), 'caution.remedies'],
     [isChild(p.inputs), 'caution.children'],
     ...(p.inputs.method.cautions ?? []).map((id): [boolean, string] => [true, `caution.method.${id}`]),
+    [true, 'caution.settle'],
     [true, 'caution.clinician'],
     [true, 'caution.scope'],
   ];

@@ -57,6 +57,10 @@ const SOLIDS: ReadonlySet<ConditionId> = new Set(CONDITIONS.filter((c) => c.isSo
 /** Whether a condition speaks of two solid things that must not meet. */
 export const isSolid = (id: ConditionId): boolean => SOLIDS.has(id);
 
+/** The conditions that depend on a kind of adjustment. */
+export const conditionsFor = (kind: AdjustmentKind): readonly Condition[] =>
+  CONDITIONS.filter((c) => c.scope.includes(kind));
+
 /** What a condition depends on, on this seat. */
 export const scopeOf = (p: Problem, c: Condition): readonly AdjustmentKind[] =>
   c.levelScope && !p.panTilts && !p.hasSlope ? c.levelScope : c.scope;
