@@ -59,7 +59,7 @@ const HEADER = { sitter: 'A', seat: 'B', place: null, method: 'C', fitter: 'D', 
 /** Every message that the core gives for some sitter, seat, place and method, at the best and at both ends. */
 function everyMessage(): Message[] {
   const messages: Message[] = [];
-  for (const sitter of DEMO_SITTERS) {
+  for (const [n, sitter] of DEMO_SITTERS.entries()) {
     for (const [i, seat] of DEMO_SEATS.entries()) {
       const place = DEMO_PLACES[i % DEMO_PLACES.length]!;
       const p = problemFor({
@@ -72,8 +72,9 @@ function everyMessage(): Message[] {
       const ends = Object.fromEntries(
         Object.values(p.variables).map((v) => [v.kind, v.values[v.values.length - 1]!]),
       );
-      const found = remediesFor(p);
-      const remedies = found.offered;
+      // They take a hundred times as long as everything else, and say the same of many.
+      const found = (n + i) % 3 === 0 ? remediesFor(p) : null;
+      const remedies = found?.offered ?? [];
       for (const settings of [
         solve(p, { remedies: NO_REMEDIES }).settings,
         settingsAt(p, {}),

@@ -1,4 +1,4 @@
-import { Suspense, lazy, memo, useState, type ComponentProps } from 'react';
+import { Suspense, lazy, memo, useState, useSyncExternalStore, type ComponentProps } from 'react';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
@@ -7,20 +7,29 @@ import styles from './set.module.css';
 
 const Postures = lazy(() => import('./Postures'));
 
+/** Whether the page has come to life: a server does not wait for what is fetched. */
+const useIsLive = (): boolean =>
+  useSyncExternalStore(
+    () => () => undefined,
+    () => true,
+    () => false,
+  );
+
 /** Further postures: most fittings have none, and fetch nothing for them until they are asked for. */
 export const PosturesPart = memo(function PosturesPart(props: ComponentProps<typeof Panel>) {
-  const [isOpen, setOpen] = useState(props.postures.length > 0);
+  const [isWanted, setWanted] = useState(props.postures.length > 0);
+  const isLive = useIsLive();
   return (
     <section className={styles.choices} aria-label={word('postures.title')}>
       <h3>
         {word('postures.title')}{' '}
-        {!isOpen && (
-          <button type="button" className={parts.plainButton} onClick={() => setOpen(true)}>
+        {!isWanted && (
+          <button type="button" className={parts.plainButton} onClick={() => setWanted(true)}>
             {word('postures.open')}
           </button>
         )}
       </h3>
-      {isOpen && (
+      {isWanted && isLive && (
         <PanelBoundary>
           <Suspense fallback={null}>
             <Postures {...props} />
