@@ -23,7 +23,7 @@ export async function fittingsDeletedBefore(q: Queries, instant: string): Promis
 
 /**
  * Erases a sitter with every reading. Fittings keep seat, place, method, date and settings; their inputs, which hold
- * the measures, go. A fitting that never came to settings goes whole.
+ * the measures, go, and so do further postures, whose names may tell of the person. A fitting that never came to settings goes whole.
  */
 export async function eraseSitter(q: Queries, id: string): Promise<void> {
   const rows = await q.select({ id: fittings.id }).from(fittings).where(eq(fittings.sitterId, id));
@@ -40,7 +40,7 @@ export async function eraseSitter(q: Queries, id: string): Promise<void> {
       );
     await q
       .update(fittings)
-      .set({ sitterId: null, inputs: null, tools: 0, state: 'left' })
+      .set({ sitterId: null, inputs: null, postures: null, tools: 0, state: 'left' })
       .where(inArray(fittings.id, ids));
   }
   await q.delete(sitters).where(eq(sitters.id, id));
