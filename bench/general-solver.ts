@@ -17,8 +17,11 @@ export interface Compared {
 }
 
 /** Whether the text can say it: not a foot ring, a dropped front, a roof, or what is reached from a seat that slides. */
-export const canBeWritten = ({ seat, place }: FitInputs): boolean =>
+export const canBeWritten = ({ seat, place, method }: FitInputs): boolean =>
   !place?.pedals &&
+  !method.perches &&
+  // What tips by itself counts at its dearer end, which no linear programme says.
+  !seat.adjustments.some((a) => a.holds.how === 'passive') &&
   place?.headroomMm === undefined &&
   !seat.adjustments.some((a) => ['footRing', 'frontSlope', 'foreAft', 'armAngle'].includes(a.kind));
 

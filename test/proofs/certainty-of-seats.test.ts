@@ -181,19 +181,21 @@ describe('whether some position of a seat fits', () => {
   });
 
   it('counts what a seat’s own sheet leaves open', () => {
-    const height = (spread: number): SeatModel =>
+    const height = (spread: number, low: number): SeatModel =>
       seatWith([
         adjustment('seatHeight', {
           type: 'continuous',
-          lowest: q(445, spread),
+          lowest: q(low, spread),
           highest: q(500, spread),
         }),
       ]);
-    const of = (spread: number): number => {
-      const one = caseOf(problemFor({ seat: height(spread), method: RIGHT_ANGLE }), 1, 4096);
+    const of = (spread: number, low = 445): number => {
+      const one = caseOf(problemFor({ seat: height(spread, low), method: RIGHT_ANGLE }), 1, 4096);
       return certaintyOfSeat(one.p, one.settings, one.draws).all;
     };
-    expect(of(0)).to.equal(1);
+    // Nobody said how far it may be off: 3 mm, as is usual.
+    expect(of(0, 430)).to.be.at.least(0.999);
+    expect(of(0)).to.be.closeTo(0.5, 0.03);
     // It may stand 5 mm too high for these feet, and that is where its lowest end is: one in two.
     expect(of(8)).to.be.closeTo(0.5, 0.03);
   });

@@ -14,9 +14,9 @@ import {
   type SetValues,
   type Settings,
 } from '../fit';
-import { bandOf, type ConditionId } from '../method';
+import { CONDITION_UNITS, bandOf, type ConditionId } from '../method';
 import { LEAST_SHARE_LEFT } from '../measuring';
-import { looseness } from '../seat';
+import { looseness, type AdjustmentKind } from '../seat';
 import { columnsOf, standardNormals, type Column, type Draws } from './draws';
 
 export interface ConditionCertainty {
@@ -56,12 +56,32 @@ const GROUPS = 32;
 /** Less than this of a doubt is not worth another measuring. */
 const WORTH = 0.002;
 
-/** How far inside both ends of its band each condition is; open ends are infinitely far. */
-function marginsOf(p: Problem, values: SetValues, conditions: readonly Condition[]): Float64Array {
+/** What is only switched by another adjustment (a lock by the lean) does not follow how far that one may be off. */
+export const isSwitchedBy = (p: Problem, c: Condition, kind: AdjustmentKind): boolean =>
+  CONDITION_UNITS[c.id] === 'own' && !c.owners(p).includes(kind);
+
+/** The values as a condition takes them: off by what it follows, as set in what only switches it. */
+function takenBy(p: Problem, c: Condition, off: SetValues, asSet: SetValues): SetValues {
+  if (off === asSet || CONDITION_UNITS[c.id] !== 'own') return off;
+  const taken = { ...asSet };
+  for (const kind of c.owners(p)) taken[kind] = off[kind];
+  return taken;
+}
+
+/**
+ * How far inside both ends of its band each condition is; open ends are infinitely far.
+ * @param asSet where `values` are off by how far positions may be off
+ */
+function marginsOf(
+  p: Problem,
+  values: SetValues,
+  conditions: readonly Condition[],
+  asSet: SetValues = values,
+): Float64Array {
   const margins = new Float64Array(2 * conditions.length);
   conditions.forEach((c, i) => {
     const band = bandOf(p.targets[c.id]);
-    const residual = c.residual(p, values);
+    const residual = c.residual(p, takenBy(p, c, values, asSet));
     margins[2 * i] = residual - band.lo + INSIDE_SLACK;
     margins[2 * i + 1] = band.hi - residual + INSIDE_SLACK;
   });
@@ -137,7 +157,7 @@ function seatSlopes(
   const values = valuesOfSettings(p, settings);
   const loose = looseOf(p, settings);
   const followed = loose.map(({ kind, spread }) => {
-    const at: Margins = (by) => marginsOf(p, { ...values, [kind]: values[kind] + by }, of);
+    const at: Margins = (by) => marginsOf(p, { ...values, [kind]: values[kind] + by }, of, values);
     return slopes(base, at(spread), at(-spread), 1);
   });
   return { slopes: followed, columns: standardNormals(draws.count, loose.length) };
@@ -320,11 +340,12 @@ export function* certaintyOfSettings(
   const normals = standardNormals(draws.count, loose.length);
   for (let d = 0; d < draws.count; d++) {
     const there = withBody(p, bodyAt(p, draws, d));
-    const set = valuesOfSettings(there, settings);
+    const asSet = valuesOfSettings(there, settings);
+    const set = { ...asSet };
     loose.forEach(({ kind, spread }, i) => {
       set[kind] += spread * normals[i]![d]!;
     });
-    const margins = marginsOf(there, set, conditions);
+    const margins = marginsOf(there, set, conditions, asSet);
     let holds = 1;
     for (let c = 0; c < conditions.length; c++)
       if (margins[2 * c]! >= 0 && margins[2 * c + 1]! >= 0) held.each[c]!++;

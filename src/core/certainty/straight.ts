@@ -6,7 +6,7 @@ import type { AdjustmentKind } from '../seat';
 import { MOVING_BAND, edgesAlong, edgesOver, marginsOf, type Margin, type Side } from './edges';
 import { NUDGE, stepOf, type Frame } from './frame';
 import { rowOf, sdOf, type Row } from './linear';
-import { INSIDE_SLACK } from './set';
+import { INSIDE_SLACK, isSwitchedBy } from './set';
 
 /** A leg changes its way of failing: beside the straight line of one way there is nothing to be told. */
 const BENT_OTHERWISE: readonly ConditionId[] = [
@@ -59,7 +59,7 @@ function rowBy(f: Frame, c: Condition, here: number, q: Problem, v: SetValues, s
       at -= by * v[kind];
     }
     const loose = f.loose.findIndex((l) => l.kind === kind);
-    if (loose >= 0) off[f.ids.length + loose]! += by * f.loose[loose]!.spread;
+    if (loose >= 0 && !isSwitchedBy(f.p, c, kind)) off[f.ids.length + loose]! += by * f.loose[loose]!.spread;
     if (mass >= 0) off[mass]! += by * (f.sinks[kind] ?? 0);
   }
   for (const id of c.needs(f.p)) {
