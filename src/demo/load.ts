@@ -137,7 +137,6 @@ async function insertOne(
       seatVersionId: demo.seats[seat]!.versionId,
       placeVersionId: place === null ? null : demo.places[place]!.versionId,
       toolsKg,
-      // Solved with the inputs, below.
       postures: postures.map((posture) => ({ ...posture, settings: null })),
     },
     at,

@@ -1,13 +1,12 @@
 import type { Body } from '../core/body';
-import { NO_REMEDIES, makeInputs, workOf, type FitInputs } from '../core/fit';
+import { makeInputs, workOf, type FitInputs } from '../core/fit';
 import { filledBody } from '../core/population';
 import type { Sitter } from '../contract';
 import type { Queries } from '../data/client';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { UnreadableDocument } from '../data/documents/versioned';
-import { findDraft, findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
+import { findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
-import { solvedPostures } from './postures';
 import { ageOn, exactAgeOn, today, type Context } from './context';
 import { tableOf } from './sitter-table';
 
@@ -66,12 +65,14 @@ async function handOf(q: Queries, fitterId: string | null): Promise<FitInputs['f
   return { 3: hand.threeFingersMm ?? undefined, 4: hand.fourFingersMm ?? undefined };
 }
 
-/** Writes the inputs of a fitting again after something they are made of has changed. */
+/** Writes the inputs of a fitting again after something they are made of has changed; settings stay until solved anew. */
 export async function refreshInputs(ctx: Context, q: Queries, fittingId: string): Promise<void> {
   const fitting = await findFitting(q, fittingId);
   if (!fitting || fitting.state !== 'open') return;
-  const inputs = await composeInputs(ctx, q, fitting);
-  const remedies = (await findDraft(q, fittingId))?.settings.remedies ?? NO_REMEDIES;
-  const postures = solvedPostures(inputs, fitting.postures, remedies);
-  await updateFitting(q, fittingId, { inputs, postures }, ctx.now().toISOString());
+  await updateFitting(
+    q,
+    fittingId,
+    { inputs: await composeInputs(ctx, q, fitting) },
+    ctx.now().toISOString(),
+  );
 }
