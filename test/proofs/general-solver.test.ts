@@ -41,6 +41,8 @@ describe('the solver beside a general one for mixed-integer linear programmes (H
     const compared = await compare(casesOf(200));
     expect(compared.filter((c) => c.general < c.ours)).to.deep.equal([]);
     const same = compared.filter((c) => c.general - c.ours < 5e4);
-    expect(same.length).to.be.at.least(170);
+    expect(same.length).to.be.at.least(190);
+    // The rest lies between two lines that touch a curve: a tenth of a point at most.
+    expect(compared.filter((c) => c.general - c.ours > 1e5)).to.deep.equal([]);
   });
 });

@@ -14,6 +14,7 @@ import type { Curve } from '../../src/core/fit/cost/curve';
 import { leversOf } from '../../src/core/fit/cost/judge';
 import { footrestCost } from '../../src/core/fit/cost/levers';
 import {
+  clearMm,
   datumMm,
   elbowAboveSeatMm,
   elbowHalfMm,
@@ -361,8 +362,13 @@ export function formulate(p: Problem, given: Settings): Formulation {
   const spread = spreadDeg(p, base);
   if (has('armSpread')) judge('armSpread', fixed(spread), 'deg');
   const armHeight = p.variables.armHeight ? value('armHeight') : fixed(NaN);
-  if (has('armHeight'))
-    judge('armHeight', minus(armHeight, elbowOver(Math.max(0, Number.isNaN(spread) ? 0 : spread))), 'mm');
+  const elbow = elbowOver(Math.max(0, Number.isNaN(spread) ? 0 : spread));
+  if (has('armHeight')) judge('armHeight', minus(armHeight, elbow), 'mm');
+  if (has('padContact')) {
+    const over = minus(armHeight, fixed(30 + body.thighClearance));
+    judge('padContact', moreOf(over, fixed(clearMm(base) - body.hipBreadthSitting)), 'mm');
+  }
+  if (has('padsLevel')) judge('padsLevel', minus(armHeight, padsAtDesk()), 'mm');
   if (has('armPivot'))
     judge(
       'armPivot',
@@ -381,15 +387,11 @@ export function formulate(p: Problem, given: Settings): Formulation {
     if (has('padReach')) judge('padReach', before, 'mm');
     if (has('padAtDesk')) {
       const room = minus(fixed(p.gripMm - place!.keysFromEdgeMm! - 20), before);
-      const under = lp.binary('padsUnder');
-      const left = lp.free('padRoom');
-      lp.atMost(minus(minus(left, room), times(under, BIG)));
       const below = minus(
         minus(value('deskHeight'), fixed(place!.deskThicknessMm + 10)),
         plus(datum, armHeight),
       );
-      lp.atMost(minus(minus(left, below), times(minus(fixed(1), under), BIG)));
-      judge('padAtDesk', left, 'mm');
+      judge('padAtDesk', moreOf(room, below), 'mm');
     }
   }
   if (has('headHeight'))
@@ -459,6 +461,32 @@ export function formulate(p: Problem, given: Settings): Formulation {
     judge('gaze', plus(fixed(middle), times(minus(below, fixed(far * tanDeg(middle))), 1 / perDeg)), 'deg');
   }
   for (const kind of Object.keys(p.variables) as AdjustmentKind[]) value(kind);
+
+  /** The larger of two, of which having more never costs. */
+  function moreOf(a: Linear, b: Linear): Linear {
+    const n = count++;
+    const isSecond = lp.binary(`second_${n}`);
+    const more = lp.free(`more_${n}`);
+    lp.atMost(minus(minus(more, a), times(isSecond, BIG)));
+    lp.atMost(minus(minus(more, b), times(minus(fixed(1), isSecond), BIG)));
+    return more;
+  }
+
+  /** Where pads run on level with the desk's top, as far as the elbow's band lets them. */
+  function padsAtDesk(): Linear {
+    const { lo, hi } = bandOf(p.targets.armHeight);
+    const [lowest, highest] = [plus(elbow, fixed(lo)), plus(elbow, fixed(hi))];
+    const level = minus(value('deskHeight'), datum);
+    const [isLowest, isHighest] = [lp.binary('padsLowest'), lp.binary('padsHighest')];
+    const pads = lp.free('padsLevel');
+    lp.atLeast(minus(pads, lowest));
+    lp.atMost(minus(pads, highest));
+    lp.atMost(minus(minus(pads, level), times(isLowest, BIG)));
+    lp.atLeast(plus(minus(pads, level), times(isHighest, BIG)));
+    lp.atMost(minus(minus(pads, lowest), times(minus(fixed(1), isLowest), BIG)));
+    lp.atLeast(plus(minus(pads, highest), times(minus(fixed(1), isHighest), BIG)));
+    return pads;
+  }
 
   function meaningAt(kind: AdjustmentKind): number {
     const { zero, perUnit } = p.variables[kind]!.line;
