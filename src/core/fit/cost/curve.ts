@@ -83,12 +83,21 @@ export function lowestPoint(f: (x: number) => number, from: number, to: number):
   return (lo + hi) / 2;
 }
 
-/** Between which places, no further apart than told, a convex function is least. */
-export function lowestSpan(f: (x: number) => number, from: number, to: number, apart: number): Interval {
+/**
+ * Between which places a convex function is least.
+ * @param apart how far apart they may lie; @param looks after how many they are taken as they are
+ */
+export function lowestSpan(
+  f: (x: number) => number,
+  from: number,
+  to: number,
+  apart: number,
+  looks = LOOKS,
+): Interval {
   let [lo, hi] = [from, to];
   let [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)];
   let [fa, fb] = [f(a), f(b)];
-  for (let n = 0; n < LOOKS && hi - lo > apart; n++) {
+  for (let n = 0; n < looks && hi - lo > apart; n++) {
     if (fa <= fb) {
       [hi, b, fb] = [b, a, fa];
       a = hi - GOLDEN * (hi - lo);

@@ -1,7 +1,7 @@
 /** What pulls the seat's height and the footrest apart, told together by straight lines. */
 import type { ConditionId, Interval } from '../../method';
 import type { Condition } from '../conditions';
-import { MILLION, type Curve } from '../cost/curve';
+import { MILLION, lowestSpan, type Curve } from '../cost/curve';
 import type { Extents } from '../geometry/extents';
 import { underFootMm } from '../geometry/on-seat';
 import type { Problem } from '../problem/problem';
@@ -26,27 +26,8 @@ interface Tangent {
 
 /** Rounding residuals and costs takes off no more than this, millionths. */
 const ROUNDINGS = 2e3;
+/** Near enough to where they are least together for lines that touch them there. */
 const LOOKS = 9;
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
-
-/** About where a convex function is least: near enough for a line that touches it there. */
-function lowestPointWithin(f: (x: number) => number, from: number, to: number): number {
-  let [lo, hi] = [from, to];
-  let [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)];
-  let [fa, fb] = [f(a), f(b)];
-  for (let n = 0; n < LOOKS; n++) {
-    if (fa <= fb) {
-      [hi, b, fb] = [b, a, fa];
-      a = hi - GOLDEN * (hi - lo);
-      fa = f(a);
-    } else {
-      [lo, a, fa] = [a, b, fb];
-      b = lo + GOLDEN * (hi - lo);
-      fb = f(b);
-    }
-  }
-  return fa <= fb ? a : b;
-}
 
 /** By how much each condition follows the seat's height and what the feet stand on. */
 const FOLLOWS: Partial<Record<ConditionId, readonly [byHeight: number, bySupport: number]>> = {
@@ -114,7 +95,8 @@ export class Tangents {
       for (let i = 0; i < tangents.length; i++) sum += tangents[i]!.curve.raw(this.onLine(i, h, feet));
       return sum;
     };
-    const height = low === high ? low : lowestPointWithin(at, low, high);
+    const about = lowestSpan(at, low, high, 0, LOOKS);
+    const height = (about.lo + about.hi) / 2;
     let [together, perHeight, perSupport] = [0, 0, 0];
     for (let i = 0; i < tangents.length; i++) {
       const { curve, byHeight, bySupport } = tangents[i]!;
