@@ -10,6 +10,7 @@ export const FIT_WORDS = {
   'fault.spreadOutOfRange': 'A spread of {value} is wider than what this measurement can be at all.',
   'fault.heldNowhere': 'This seat and workstation have no {value} to pin.',
   'fault.heldOutOfRange': 'There is no position {value} here.',
+  'fault.heldCarried': '{value} moves with another adjustment: hold that one.',
   'fault.repeated': '{value} is there twice.',
   'fault.wrongOwner': '{value} does not belong here: a seat has seat adjustments, a place has its own.',
   'fault.duplicateAdjustment': 'Two adjustments are called {value}.',
@@ -48,6 +49,7 @@ export const FIT_WORDS = {
   'position.kg': 'set to {value}',
   'position.state': '{state}',
   'position.follows': 'follows the sitter, here {value}',
+  'position.carried': 'moves with another ({leader}), here {value}',
   'position.leans': 'free against its spring, works at about {value}',
   'position.weighing': 'weighs by itself, no override',
   'position.clicks': '{clicks} clicks from {end} (position {number} of {of})',
@@ -287,7 +289,8 @@ export const FIT_WORDS = {
     'Do not use: {load} ({mass} with clothing {clothing} and tools {tools}) is more than the rated {rated}.',
   'check.ratedLoad.notMeasured': 'Body mass not measured: the rated load of {rated} is not confirmed.',
   'uncalculated.byTrial': '{kind}: not calculated. The seat does not say what it takes: set it by trial.',
-  'uncalculated.follows': '{kind}: not calculated yet. It moves with another adjustment.',
+  'uncalculated.follows':
+    '{kind}: not calculated. It moves with another adjustment for which nothing is calculated.',
   'uncalculated.countUnknown':
     '{kind}: not calculated. Nobody knows what a turn, stroke or click comes to: set it by trial.',
   'uncalculated.state': 'Not calculated yet: the seat with {state}.',

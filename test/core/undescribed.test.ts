@@ -55,7 +55,7 @@ describe('what no setting is calculated for', () => {
   const tension = adjustment('tiltTension', slides(0, 2));
   const turns = adjustment('lumbarDepth', slides(0, 6), { unit: 'pump' });
   const follower = adjustment('backHeight', steps(150, 200, 3), {
-    holds: { how: 'follows', leaderId: 'seatHeight', ratio: 0.5 },
+    holds: { how: 'follows', leaderId: 'lumbarDepth', ratio: 0.5 },
   });
 
   it('is said, and is no adjustment of the computation', () => {

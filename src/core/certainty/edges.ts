@@ -1,5 +1,5 @@
 /** Where conditions begin to fail, as one adjustment is moved or one measure is off. */
-import { nudged, type Condition, type Problem, type SetValues } from '../fit';
+import { nudged, put, type Condition, type Problem, type SetValues } from '../fit';
 import { bandOf, type ConditionId } from '../method';
 import type { AdjustmentKind } from '../seat';
 import { withValue, type Frame } from './frame';
@@ -67,7 +67,7 @@ export function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: Adju
   const { values } = p.variables[kind]!;
   const moved: SetValues = { ...from };
   const of = (x: number): number => {
-    moved[kind] = x;
+    put(p, moved, kind, x);
     return margin(p, moved);
   };
   const here = from[kind];
@@ -77,7 +77,7 @@ export function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: Adju
     const there = of(end);
     if (Number.isNaN(there) || there >= 0 === inside >= 0) return [];
     const x = inside >= 0 ? crossing(of, here, inside, end, there) : crossing(of, end, there, here, inside);
-    return [withValue(from, kind, x)];
+    return [withValue(p, from, kind, x)];
   });
 }
 

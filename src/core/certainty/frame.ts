@@ -1,8 +1,10 @@
 /** What of a seat can be moved, and everything about it and the sitter that is not known exactly. */
 import type { DimensionId } from '../body';
 import {
+  isCarried,
   legOf,
   nudged,
+  put,
   valuesOfSettings,
   type Condition,
   type Leg,
@@ -89,9 +91,9 @@ function sinksOf(p: Problem): Frame['sinks'] {
 }
 
 /** Settings with one adjustment elsewhere: a copy of the same shape is read several times as fast as another object. */
-export function withValue(v: SetValues, kind: AdjustmentKind, value: number): SetValues {
+export function withValue(p: Problem, v: SetValues, kind: AdjustmentKind, value: number): SetValues {
   const copy = { ...v };
-  copy[kind] = value;
+  put(p, copy, kind, value);
   return copy;
 }
 
@@ -101,7 +103,7 @@ export const stepOf = (p: Problem, kind: AdjustmentKind): number =>
 
 export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
   const present = Object.values(p.variables);
-  const kinds = present.filter((v) => v.values.length > 1).map((v) => v.kind);
+  const kinds = present.filter((v) => v.values.length > 1 && !isCarried(p, v.kind)).map((v) => v.kind);
   const loose = present.flatMap(({ kind, adjustment }) => {
     const spread = looseness(adjustment, settings.positions[kind] ?? 0);
     return spread > 0 ? [{ kind, spread }] : [];
@@ -124,8 +126,8 @@ export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
     reach: (kind) => BEYOND_CLOSE * ADJUSTMENT_UNITS[p.variables[kind]!.adjustment.unit].closeBy,
     more: onceEach((id) => nudged(p, id, NUDGE)),
     less: onceEach((id) => nudged(p, id, -NUDGE)),
-    above: onceEach((kind) => withValue(from, kind, from[kind] + stepOf(p, kind))),
-    below: onceEach((kind) => withValue(from, kind, from[kind] - stepOf(p, kind))),
+    above: onceEach((kind) => withValue(p, from, kind, from[kind] + stepOf(p, kind))),
+    below: onceEach((kind) => withValue(p, from, kind, from[kind] - stepOf(p, kind))),
     legAt: (q, v) => {
       const key = q === p ? v : q;
       let leg = legs.get(key);

@@ -7,6 +7,7 @@ import {
   computableConditions,
   inPlace,
   nudged,
+  put,
   valuesOfSettings,
   withBody,
   type Condition,
@@ -157,7 +158,11 @@ function seatSlopes(
   const values = valuesOfSettings(p, settings);
   const loose = looseOf(p, settings);
   const followed = loose.map(({ kind, spread }) => {
-    const at: Margins = (by) => marginsOf(p, { ...values, [kind]: values[kind] + by }, of, values);
+    const at: Margins = (by) => {
+      const off = { ...values };
+      put(p, off, kind, values[kind] + by);
+      return marginsOf(p, off, of, values);
+    };
     return slopes(base, at(spread), at(-spread), 1);
   });
   return { slopes: followed, columns: standardNormals(draws.count, loose.length) };

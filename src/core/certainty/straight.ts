@@ -1,6 +1,6 @@
 /** Every condition as straight rows, at the places where it begins to fail. */
 import type { DimensionId } from '../body';
-import { nudged, type Condition, type Problem, type SetValues } from '../fit';
+import { nudged, put, withLeaders, type Condition, type Problem, type SetValues } from '../fit';
 import { bandOf, type ConditionId } from '../method';
 import type { AdjustmentKind } from '../seat';
 import { MOVING_BAND, edgesAlong, edgesOver, marginsOf, type Margin, type Side } from './edges';
@@ -28,10 +28,10 @@ function bendsOf(f: Frame, margin: Margin, q: Problem, v: SetValues, { move }: R
     const mover = f.movers[j]!;
     if (move[j] === 0 || mover.type !== 'stops') return;
     const bent = mover.values.map((x) => {
-      there[kind] = x;
+      put(f.p, there, kind, x);
       return margin(q, there) - here - move[j]! * (x - v[kind]);
     });
-    there[kind] = v[kind];
+    put(f.p, there, kind, v[kind]);
     if (bent.some((x) => Math.abs(x) > LEAST_BEND)) bends.set(j, bent);
   });
   return bends.size > 0 ? bends : undefined;
@@ -49,7 +49,7 @@ function rowBy(f: Frame, c: Condition, here: number, q: Problem, v: SetValues, s
   const off = new Array<number>(f.unknowns.count).fill(0);
   let at = here;
   const mass = f.ids.indexOf('bodyMass');
-  for (const kind of c.scope) {
+  for (const kind of withLeaders(f.p, c.scope)) {
     if (!f.p.variables[kind]) continue;
     const by = slopes.ofKind(kind);
     if (!Number.isFinite(by) || by === 0) continue;
@@ -82,9 +82,9 @@ function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues)
   const row = rowBy(f, c, here, q, v, {
     ofKind: (kind) => {
       const step = stepOf(f.p, kind);
-      there[kind] = v[kind] + step;
+      put(f.p, there, kind, v[kind] + step);
       const more = margin(q, there);
-      there[kind] = v[kind];
+      put(f.p, there, kind, v[kind]);
       return (more - here) / step;
     },
     ofMeasure: (id) => (margin(q === f.p ? f.more(id) : nudged(q, id, NUDGE), v) - here) / NUDGE,
@@ -176,7 +176,7 @@ export function straightened(f: Frame, c: Condition): Straightened {
     return { rows, along: rows[0] && c.id !== MOVING_BAND ? { residual: rows[0], width } : null };
   }
   const rows = margins.flatMap(({ side, margin }) => {
-    const all = c.scope.filter((kind) => f.kinds.includes(kind));
+    const all = withLeaders(f.p, c.scope).filter((kind) => f.kinds.includes(kind));
     // A leg begins to fail in several ways: a foot hangs, or a thigh lifts off the pan.
     const isBent = BENT_OTHERWISE.includes(c.id) || (c.onLegs && f.p.hasSlope);
     // Two ways of failing: what lifts the thigh off the pan, and what tips the pan.

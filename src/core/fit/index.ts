@@ -41,13 +41,15 @@ export {
   BUDGET,
   BUDGET_OF_MANY,
   ENDINGS,
+  bestAlone,
   costOf,
   runnersUp,
   solve,
   valuesOfSettings,
-  type SolveOptions,
   type SolveResult,
 } from './search/solve';
+export type { SolveOptions } from './search/axes';
+export { isCarried, put, withLeaders } from './problem/carried';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome/outcome';
 export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './outcome/choices';
 export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './outcome/assess';

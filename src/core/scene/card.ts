@@ -133,9 +133,10 @@ function movementKey({ directionForMore, sitter }: Move): string {
 export const saysValue = (words: Message): boolean => 'value' in words.values;
 
 function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
-  const found = isFixed(o.variable.adjustment)
-    ? null
-    : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
+  const found =
+    isFixed(o.variable.adjustment) || o.words.key === 'position.carried'
+      ? null
+      : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
   const said = settingOf(p, a, o);
   const isSet = !UNSET.includes(o.words.key);
   return {

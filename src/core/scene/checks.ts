@@ -5,7 +5,7 @@ import { message, type Message } from '../message';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../seat';
 
 /** Positions that nobody sets. */
-export const UNSET: readonly string[] = ['position.leans', 'position.follows'];
+export const UNSET: readonly string[] = ['position.leans', 'position.follows', 'position.carried'];
 
 /** Kinds whose value a tape or a level can show as it is: lengths and angles that count from something one can touch. */
 const PLAIN_CHECKS: readonly AdjustmentKind[] = [

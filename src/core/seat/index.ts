@@ -89,7 +89,16 @@ export {
   type StateKind,
 } from './lists';
 export { seatNumbers, type SeatNumbers } from './numbers';
-export { adjustmentOf, floorOf, offers, offersOf, takesCushions, uncalculated, UNCALCULATED } from './seat';
+export {
+  adjustmentOf,
+  floorOf,
+  leaderOf,
+  offers,
+  offersOf,
+  takesCushions,
+  uncalculated,
+  UNCALCULATED,
+} from './seat';
 export {
   MOST_COMPARED,
   compareSeats,

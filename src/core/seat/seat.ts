@@ -30,20 +30,26 @@ export function offersOf(seat: SeatModel): ReadonlySet<Offer> {
   return all;
 }
 
-export const UNCALCULATED = ['follows', 'byTrial', 'countUnknown'] as const;
+export const UNCALCULATED = ['byTrial', 'countUnknown'] as const;
 /**
- * Returns why no setting is calculated for an adjustment: it follows another, its force is not known, or nobody knows
- * what its count comes to. null where one is. Such an adjustment is left at rest and never counts as fitting.
+ * Returns why no setting is calculated for an adjustment: its force is not known, or nobody knows what its count comes
+ * to. null where one is. Such an adjustment is left at rest and never counts as fitting.
  */
 export function uncalculated({
   kind,
   unit,
-  holds,
   effort,
   means,
 }: Adjustment): (typeof UNCALCULATED)[number] | null {
   const row: AdjustmentKindRow = ADJUSTMENT_KINDS[kind];
-  if (holds.how === 'follows') return 'follows';
   if (kind === 'tiltTension' && !effort) return 'byTrial';
   return row.means && unit !== 'mm' && unit !== 'deg' && !means ? 'countUnknown' : null;
+}
+
+/** The adjustment that carries another along; null where none does, or where it is set by nobody itself. */
+export function leaderOf(adjustments: readonly Adjustment[], { id, holds }: Adjustment): Adjustment | null {
+  if (holds.how !== 'follows') return null;
+  const leader = adjustments.find((a) => a.id === holds.leaderId);
+  if (!leader || leader.id === id || leader.holds.how === 'follows' || uncalculated(leader)) return null;
+  return adjustmentOf(adjustments, leader.kind) === leader ? leader : null;
 }

@@ -133,7 +133,7 @@ export const TrackDetail = memo(function TrackDetail({
       )}
       <Control problem={problem} outcome={outcome} />
       <Chain steps={explain(problem, assessment.values, outcome).map(say)} />
-      {!isFixed(outcome.variable.adjustment) && (
+      {!isFixed(outcome.variable.adjustment) && outcome.words.key !== 'position.carried' && (
         <p className={styles.hold}>
           <button
             type="button"

@@ -133,7 +133,7 @@ export const TrackRow = memo(function TrackRow({
   const outcome = live.outcome(kind);
   const { variable } = outcome;
   const count = variable.values.length;
-  const fixed = isFixed(variable.adjustment) || disabled;
+  const fixed = isFixed(variable.adjustment) || outcome.words.key === 'position.carried' || disabled;
 
   // The same as React writes below, for every frame of a drag.
   usePaint(

@@ -15,6 +15,7 @@ import {
   orZero,
   restDegOf,
 } from '../geometry/on-seat';
+import { carry, put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { emptyValues, nudged, type Problem, type SetValues } from '../problem/problem';
 
@@ -85,7 +86,7 @@ function referenceOf(p: Problem): SetValues {
   put('headHeight', napeAlongBackMm(p, v));
   put('headAngle', restDegOf(p, v));
   put('screenHeight', eyeMm(p, v) - 0.3 * (p.inputs.place?.screenDistanceMm ?? 0));
-  return v;
+  return carry(p, v);
 }
 
 /** The same problem with one plain length of the seat a little more. */
@@ -165,13 +166,14 @@ class Doubts {
     };
     square += this.ofMeasures(c, here);
     const owners = c.owners(p);
-    for (const kind of scopeOf(p, c)) {
+    for (const kind of withLeaders(p, scopeOf(p, c))) {
       const adjustment = p.variables[kind]?.adjustment;
       // What is only switched by an angle does not follow it.
       if (!adjustment || (CONDITION_UNITS[c.id] === 'own' && !owners.includes(kind))) continue;
       const spread = looseness(adjustment, Math.floor(positionCount(adjustment) / 2));
       if (spread === 0) continue;
-      const there = { ...v, [kind]: v[kind] + spread };
+      const there = { ...v };
+      put(p, there, kind, v[kind] + spread);
       add((c.residual(p, there) - here) / spread, spread);
     }
     for (const key of plainOf(c))

@@ -5,6 +5,7 @@ import { curveOf, roundResidual, type Curve } from './curve';
 import { residualSds } from './doubt';
 import { footrestCost, leverCosts } from './levers';
 import { legOf } from '../geometry/on-seat';
+import { isCarried } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import type { Problem, SetValues } from '../problem/problem';
 
@@ -28,9 +29,15 @@ const byId = oncePer((p) => new Map(judgesOf(p).map((j) => [j.condition.id, j]))
 /** The curve of a condition; null where it cannot be computed. */
 export const judgeOf = (p: Problem, id: ConditionId): Judge | null => byId(p).get(id) ?? null;
 
-/** What each position of each adjustment costs to be moved to. */
+/** What each position of each adjustment costs to be moved to; what is carried along nobody moves. */
 export const leversOf = oncePer(
-  (p) => new Map(Object.values(p.variables).map(({ kind, values }) => [kind, leverCosts(kind, values)])),
+  (p) =>
+    new Map(
+      Object.values(p.variables).map(({ kind, values }) => [
+        kind,
+        isCarried(p, kind) ? new Float64Array(values.length) : leverCosts(kind, values),
+      ]),
+    ),
 );
 
 /** What one condition costs. */

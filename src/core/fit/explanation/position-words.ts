@@ -9,6 +9,7 @@ import {
   positionCount,
 } from '../../seat';
 import type { Problem, Variable } from '../problem/problem';
+import { carriedAs } from '../problem/carried';
 import { ownValue } from '../conditions/saying';
 
 /** Wordings for counts that need their own. */
@@ -31,6 +32,9 @@ export function positionWords(p: Problem, variable: Variable, position: number):
     });
   if (NAMED_KINDS.includes(kind))
     return message('position.state', { state: { word: `state.${kind}.${value}` } });
+  const carried = carriedAs(p, kind);
+  if (carried)
+    return message('position.carried', { value: measured, leader: { word: `kind.${carried.leader}` } });
   if (adjustment.holds.how === 'passive') return message('position.follows', { value: measured });
   if (p.leaning?.kind === kind && p.leaning.position === position && !p.leaning.isLocked)
     return message('position.leans', { value: measured });

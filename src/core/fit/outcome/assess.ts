@@ -5,6 +5,7 @@ import { anglesOf, type PostureAngle } from '../geometry/angles';
 import { ownedBy } from '../conditions';
 import type { Settings } from '../problem/inputs';
 import { inPlace } from '../problem/in-place';
+import { carriedAs, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { bellyAtDesk } from './belly';
 import { leanEnds } from './lean-ends';
@@ -77,6 +78,12 @@ function settingOutcome(
   };
 }
 
+/** Where an adjustment stands; what is carried along, where its leader has it. */
+function positionOf(p: Problem, { positions }: Settings, kind: AdjustmentKind): number {
+  const carried = carriedAs(p, kind);
+  return (carried ? carried.by[positions[carried.leader] ?? 0] : positions[kind]) ?? 0;
+}
+
 const checksOf = oncePer((p) => [...checksOfSeat(p.inputs), ...bellyAtDesk(p)]);
 const orderOf = oncePer((p) => [...new Set([...p.inputs.method.order, ...ADJUSTMENT_KIND_IDS])]);
 
@@ -93,7 +100,11 @@ const readsOf = oncePer(
         const scopes = (ownedBy(p).get(kind) ?? []).flatMap((c) => c.scope);
         return [
           kind,
-          [...new Set([kind, ...scopes, ...decidedOn(p, kind), ...(PUBLISHED_READS[kind] ?? [])])],
+          [
+            ...new Set(
+              withLeaders(p, [kind, ...scopes, ...decidedOn(p, kind), ...(PUBLISHED_READS[kind] ?? [])]),
+            ),
+          ],
         ];
       }),
     ),
@@ -128,7 +139,7 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
     .map(
       (kind) =>
         (before && stillTrue(p, values, kind, before)) ??
-        settingOutcome(p, values, kind, settings.positions[kind] ?? 0),
+        settingOutcome(p, values, kind, positionOf(p, settings, kind)),
     )
     .filter((o) => o !== null);
   const asSet = [...headroom(p.inputs, datumMm(p, values)), ...leanEnds(p, values)];

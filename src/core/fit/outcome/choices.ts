@@ -3,14 +3,8 @@ import { inPlace } from '../problem/in-place';
 import type { Settings } from '../problem/inputs';
 import { bindings, type Binding } from '../cost/judge';
 import type { Problem } from '../problem/problem';
-import {
-  TOLD_APART,
-  runnersUp,
-  solve,
-  valuesOfSettings,
-  type SolveOptions,
-  type SolveResult,
-} from '../search/solve';
+import type { SolveOptions } from '../search/axes';
+import { TOLD_APART, runnersUp, solve, valuesOfSettings, type SolveResult } from '../search/solve';
 
 /** Settings to choose among: the best, and those that come after it. */
 export interface Choice extends SolveResult {

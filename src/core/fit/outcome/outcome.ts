@@ -12,6 +12,7 @@ import {
   scopeOf,
   type Condition,
 } from '../conditions';
+import { put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { roundResidual } from '../cost/curve';
 import { judgeOf } from '../cost/judge';
@@ -117,7 +118,7 @@ function common(intervals: readonly (Interval | null)[]): Interval | null {
 const decidedBy = oncePer((p) => {
   const others = new Map<AdjustmentKind, Set<AdjustmentKind>>();
   for (const c of computable(p)) {
-    const scope = scopeOf(p, c);
+    const scope = withLeaders(p, scopeOf(p, c));
     for (const kind of scope) {
       const known = others.get(kind) ?? new Set();
       for (const other of scope) if (other !== kind) known.add(other);
@@ -198,7 +199,8 @@ export function adjustmentOutcome(
   const ready = owned.filter((c) => missingFor(p, c).length === 0);
   const own = ready.map((c) => outcomeOf(p, v, c));
   const bestPosition = ready.length > 0 ? bestFor(p, v, variable) : position;
-  const there = { ...v, [variable.kind]: variable.values[bestPosition] ?? NaN };
+  const there = { ...v };
+  put(p, there, variable.kind, variable.values[bestPosition] ?? NaN);
   const main = owned[0];
   const isSpread = main?.id === 'armSpread';
   const mainMissing = main && missingFor(p, main).length > 0 && !(isSpread && ready.length > 0);

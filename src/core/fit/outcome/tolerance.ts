@@ -4,6 +4,7 @@ import { message, type Message, type MessageValue } from '../../message';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_UNITS, NAMED_KINDS, type AdjustmentKind } from '../../seat';
 import { computable, missingFor, ownedBy, scopeOf, type Condition } from '../conditions';
 import { ownValue } from '../conditions/saying';
+import { isCarried, put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import type { Problem, SetValues } from '../problem/problem';
 
@@ -21,7 +22,9 @@ const judgedBy = oncePer(
     new Map<AdjustmentKind, readonly Condition[]>(
       Object.values(p.variables).map(({ kind }) => [
         kind,
-        computable(p).filter((c) => p.targets[c.id].weight > 0 && scopeOf(p, c).includes(kind)),
+        computable(p).filter(
+          (c) => p.targets[c.id].weight > 0 && withLeaders(p, scopeOf(p, c)).includes(kind),
+        ),
       ]),
     ),
 );
@@ -49,7 +52,7 @@ function mostSteps(holds: (steps: number) => boolean): number {
  */
 export function toleranceOf(p: Problem, v: SetValues, kind: AdjustmentKind): Tolerance | null {
   const variable = p.variables[kind];
-  if (!variable || NAMED_KINDS.includes(kind)) return null;
+  if (!variable || NAMED_KINDS.includes(kind) || isCarried(p, kind)) return null;
   const own = (ownedBy(p).get(kind) ?? []).filter((c) => missingFor(p, c).length === 0);
   if (!own.every((c) => isInside(p, v, c))) return null;
   const fitting = (judgedBy(p).get(kind) ?? []).filter((c) => isInside(p, v, c));
@@ -58,7 +61,7 @@ export function toleranceOf(p: Problem, v: SetValues, kind: AdjustmentKind): Tol
   const there = { ...v };
   const along = (sign: 1 | -1): number | null => {
     const steps = mostSteps((n) => {
-      there[kind] = v[kind] + sign * n * step;
+      put(p, there, kind, v[kind] + sign * n * step);
       return fitting.every((c) => isInside(p, there, c));
     });
     return steps === FURTHEST ? null : steps * step;

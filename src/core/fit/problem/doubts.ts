@@ -11,7 +11,14 @@ import {
   type Targets,
 } from '../../method';
 import { placeDoubts } from '../../place';
-import { adjustmentDoubts, positionCount, seatDoubts, type AdjustmentKind, type SeatFault } from '../../seat';
+import {
+  adjustmentDoubts,
+  leaderOf,
+  positionCount,
+  seatDoubts,
+  type AdjustmentKind,
+  type SeatFault,
+} from '../../seat';
 import type { FitInputs } from './inputs';
 
 export const CASE_FAULTS = [
@@ -21,6 +28,7 @@ export const CASE_FAULTS = [
   'spreadOutOfRange',
   'heldNowhere',
   'heldOutOfRange',
+  'heldCarried',
   'unknownTarget',
   'reversedTarget',
   'repeated',
@@ -139,6 +147,7 @@ export function heldDoubts(
     const field = `/held/${kind}`;
     const adjustment = all.find((a) => a.kind === kind);
     if (!adjustment) return [{ reason: 'heldNowhere', field, value: kind }];
+    if (leaderOf(seat.adjustments, adjustment)) return [{ reason: 'heldCarried', field, value: kind }];
     const isThere = Number.isInteger(position) && 0 <= position && position < positionCount(adjustment);
     return isThere ? [] : [{ reason: 'heldOutOfRange', field, value: position }];
   });

@@ -53,7 +53,7 @@ export function leaningOf(
   const { chairAngle, backAngle, tiltLock, tiltTension } = variables;
   const kind = chairAngle && chairAngle.values.length > 1 ? 'chairAngle' : 'backAngle';
   const leans = variables[kind];
-  if (!leans || leans.values.length < 2) return null;
+  if (!leans || leans.values.length < 2 || leans.adjustment.holds.how === 'follows') return null;
   // A whole chair that is free rests level against its stop, and a back of its own is set beside it.
   const isWhole = kind === 'chairAngle';
   const works: Leaning = {

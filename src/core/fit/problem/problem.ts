@@ -33,6 +33,7 @@ import {
   type SeatNumbers,
 } from '../../seat';
 import { cosDeg } from '../../units';
+import { carriedOf, type Carried } from './carried';
 import { leaningOf, type Leaning } from './leaning';
 import { isChild, sizeInUse, type FitInputs, type RemedySettings } from './inputs';
 
@@ -58,6 +59,8 @@ export interface Problem {
   readonly variables: Readonly<Partial<Record<AdjustmentKind, Variable>>>;
   /** The same in the order of the kinds (`kindNumber`). */
   readonly byNumber: readonly (Variable | undefined)[];
+  /** What is carried along by another adjustment. */
+  readonly carried: readonly Carried[];
   readonly targets: Readonly<Record<ConditionId, Target>>;
   readonly seat: SeatNumbers;
   /** Most upright back angle; where synchro counts from. */
@@ -328,9 +331,12 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
   const variables: Partial<Record<AdjustmentKind, Variable>> = {};
   const byNumber = new Array<Variable | undefined>(ADJUSTMENT_KIND_IDS.length).fill(undefined);
+  const carried = carriedOf(seat);
+  const isAdrift = ({ kind, holds }: Adjustment): boolean =>
+    holds.how === 'follows' && !carried.some((one) => one.kind === kind);
   const add = (adjustment: Adjustment): void => {
     const number = kindNumber(adjustment.kind);
-    if (byNumber[number] || uncalculated(adjustment)) return;
+    if (byNumber[number] || uncalculated(adjustment) || isAdrift(adjustment)) return;
     byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shift, hasBackHeight);
   };
   seat.adjustments.forEach(add);
@@ -352,6 +358,7 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
     body: numbers,
     variables,
     byNumber,
+    carried,
     targets,
     hasBack: hasBackOf(seat),
     thighDeg: middleOfAim(targets.thigh),

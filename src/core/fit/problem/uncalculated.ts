@@ -1,6 +1,6 @@
 /** What of a seat the computation leaves alone, in words: it stays at rest and never counts as fitting. */
 import { message, type Message } from '../../message';
-import { uncalculated, type SeatModel, type StateKind } from '../../seat';
+import { leaderOf, uncalculated, type SeatModel, type StateKind } from '../../seat';
 
 /** States that are remedies: what they take away is known. */
 const CALCULATED: readonly StateKind[] = ['armsFolded', 'armsSwungOut', 'armsOff', 'headrestOff'];
@@ -9,7 +9,8 @@ const CALCULATED: readonly StateKind[] = ['armsFolded', 'armsSwungOut', 'armsOff
 export function uncalculatedOf({ adjustments, states, strappedCushions, arms }: SeatModel): Message[] {
   return [
     ...adjustments.flatMap((adjustment) => {
-      const why = uncalculated(adjustment);
+      const isAdrift = adjustment.holds.how === 'follows' && !leaderOf(adjustments, adjustment);
+      const why = uncalculated(adjustment) ?? (isAdrift ? 'follows' : null);
       return why ? [message(`uncalculated.${why}`, { kind: { word: `kind.${adjustment.kind}` } })] : [];
     }),
     ...states

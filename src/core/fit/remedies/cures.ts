@@ -3,7 +3,7 @@ import type { ConditionId } from '../../method';
 import { adjustmentOf, isFixed, offers, takesCushions, type SeatModel } from '../../seat';
 import { stateFor } from '../problem/in-place';
 import type { FitInputs, RemedyId } from '../problem/inputs';
-import { FOOTREST_HEIGHTS_MM } from '../search/solve';
+import { FOOTREST_HEIGHTS_MM } from '../search/axes';
 
 /** What a remedy takes: nothing but setting; what is at hand; something small to buy; another seat. */
 export const REMEDY_COSTS = ['none', 'free', 'cheap', 'anotherSeat'] as const;

@@ -1,19 +1,24 @@
 /** The best settings of a seat at its place for this sitter: everything chosen together, and proved by bounds. */
-import {
-  ADJUSTMENT_KINDS,
-  ADJUSTMENT_KIND_IDS,
-  ADJUSTMENT_UNITS,
-  kindNumber,
-  type AdjustmentKind,
-} from '../../seat';
-import type { Axis } from './choice';
-import { computable, ownedBy, scopeOf } from '../conditions';
+import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNITS, type AdjustmentKind } from '../../seat';
+import { scopeOf } from '../conditions';
+import { costAt, judgesOf, type Cost } from '../cost/judge';
+import { carriedAs, carry } from '../problem/carried';
 import { inPlace } from '../problem/in-place';
-import type { RemedySettings, Settings } from '../problem/inputs';
-import { costAt, judgesOf, leversOf, type Cost } from '../cost/judge';
-import { footrestCost } from '../cost/levers';
+import type { Settings } from '../problem/inputs';
 import { oncePer } from '../problem/once';
 import { emptyValues, type Problem, type SetValues, type Variable } from '../problem/problem';
+import {
+  TIPPING,
+  axesOf,
+  axisOf,
+  costsOf,
+  firstAsked,
+  narrowed,
+  type SolveOptions,
+  type Within,
+} from './axes';
+import type { Axis } from './choice';
+import { searchTogether } from './together';
 import { Whole, stepOf } from './whole';
 
 /** `proved`: no setting costs less. `budget`: so many boxes were opened that the best found so far is given. */
@@ -34,85 +39,13 @@ export const BUDGET = 60_000;
 /** The same where many are tried one after the other: remedies, seats to choose among. */
 export const BUDGET_OF_MANY = 6000;
 
-/** Footrest heights tried as a remedy, mm: a board cut to size, then what footrests come in (common practice). */
-export const FOOTREST_HEIGHTS_MM = [
-  0, 5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 170, 180,
-];
-
 /** The values that settings stand for. */
 export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
   const p = inPlace(bare, settings.remedies);
   const values = emptyValues(settings.remedies);
   for (const kind of ADJUSTMENT_KIND_IDS)
     values[kind] = p.variables[kind]?.values[settings.positions[kind] ?? -1] ?? NaN;
-  return values;
-}
-
-/**
- * Adjustments that some measured condition speaks for; the others are left at rest. What is shown on no track is spoken
- * for by everything that it moves.
- */
-const spokenFor = oncePer((p): readonly boolean[] => {
-  const [own, moved] = [p.byNumber.map(() => false), p.byNumber.map(() => false)];
-  for (const c of computable(p)) {
-    for (const kind of c.owners(p)) own[kindNumber(kind)] = true;
-    for (const kind of scopeOf(p, c)) moved[kindNumber(kind)] = true;
-  }
-  const shown = ownedBy(p);
-  return own.map((isOwn, i) => isOwn || (moved[i]! && !shown.has(ADJUSTMENT_KIND_IDS[i]!)));
-});
-
-/** Where an adjustment stands that nothing speaks for: at rest, straight or off, else in the middle. */
-function neutralPosition(p: Problem, { kind, values }: Variable): number {
-  const { datum, units, rest } = ADJUSTMENT_KINDS[kind];
-  if (rest !== 'none')
-    return leversOf(p)
-      .get(kind)!
-      .reduce((best, cost, i, all) => (cost < all[best]! ? i : best), 0);
-  if (units[0] !== 'deg' && datum !== 'off') return Math.floor((values.length - 1) / 2);
-  return values.reduce((best, v, i) => (Math.abs(v) < Math.abs(values[best] ?? Infinity) ? i : best), 0);
-}
-
-/** What tips a seat forward of level. */
-const TIPPING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle'];
-
-/**
- * The first position that may be chosen. A seat is never tipped forward unasked: only where the method wants the thighs
- * to fall, or the sitter tips it.
- */
-function firstAsked(p: Problem, { kind, values, adjustment }: Variable): number {
-  if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive') return 0;
-  if ((p.targets.thigh.aimHi ?? 0) < 0) return 0;
-  const level = values.findIndex((v) => v >= 0);
-  return level < 0 ? values.length - 1 : level;
-}
-
-/** The lowest and highest position that something may take. */
-export type Within = Readonly<Partial<Record<Axis['key'], readonly [number, number]>>>;
-
-export interface SolveOptions {
-  /** Remedies taken as given. */
-  readonly remedies: RemedySettings;
-  /** Choose a footrest as well, at the method's cost for using one. */
-  readonly chooseFootrest?: boolean;
-  /** Positions that stay as they are: the rest is set around them. A position that is not there is not held. */
-  readonly held?: Settings['positions'];
-  /** Boxes opened at most. */
-  readonly budget?: number;
-}
-
-const axisOf = (
-  key: Axis['key'],
-  values: readonly number[],
-  costs: Float64Array,
-  from: number,
-  to: number,
-): Axis => ({ key, first: from, values: values.slice(from, to + 1), costs: costs.slice(from, to + 1) });
-
-/** What each position of an adjustment costs by itself. */
-function costsOf(p: Problem, { kind, values }: Variable): Float64Array {
-  if (kind !== 'footrest') return leversOf(p).get(kind)!;
-  return Float64Array.from(values, (mm) => footrestCost(p.inputs.method.footrestPenalty, mm));
+  return carry(p, values);
 }
 
 /** Those of the axes that may take every position asked for. */
@@ -128,45 +61,6 @@ const freeAmong = (p: Problem, axes: readonly Axis[]): Proved['free'] =>
       .map(({ key }) => key),
   );
 
-/** Every position that each adjustment may take, in the order of the kinds. */
-function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false }: SolveOptions): Axis[] {
-  const spoken = spokenFor(p);
-  const flat = p.inputs.method.footrestPenalty;
-  const footrests = chooseFootrest ? FOOTREST_HEIGHTS_MM : [remedies.footrestMm ?? 0];
-  const footrestCosts = Float64Array.from(footrests, (mm) => footrestCost(flat, mm));
-  const axes = [axisOf('footrestMm', footrests, footrestCosts, 0, footrests.length - 1)];
-  for (const kind of ADJUSTMENT_KIND_IDS) {
-    const variable = p.variables[kind];
-    if (!variable) continue;
-    const kept = held[kind];
-    const isHeld = kept !== undefined && variable.values[kept] !== undefined;
-    const works = p.leaning?.kind === kind ? p.leaning.position : null;
-    const isFree = !isHeld && works === null && spoken[kindNumber(kind)]!;
-    const from = isHeld ? kept : isFree ? firstAsked(p, variable) : (works ?? neutralPosition(p, variable));
-    const to = isFree ? variable.values.length - 1 : from;
-    axes.push(axisOf(kind, variable.values, costsOf(p, variable), from, to));
-  }
-  return axes;
-}
-
-/** The axes with some of them kept between two positions; null where nothing is left of one. */
-function narrowed(axes: readonly Axis[], within: Within): Axis[] | null {
-  const found: Axis[] = [];
-  for (const axis of axes) {
-    const [lo, hi] = within[axis.key] ?? [-Infinity, Infinity];
-    const from = Math.max(0, lo - axis.first);
-    const to = Math.min(axis.values.length - 1, hi - axis.first);
-    if (from > to) return null;
-    found.push({
-      ...axis,
-      first: axis.first + from,
-      values: axis.values.slice(from, to + 1),
-      costs: axis.costs.slice(from, to + 1),
-    });
-  }
-  return found;
-}
-
 /** Where everything was last proved to stand best together, and the axes that were free to go anywhere. */
 interface Proved {
   readonly values: SetValues;
@@ -180,8 +74,9 @@ function resultOf(
   p: Problem,
   axes: readonly Axis[],
   { remedies, budget = BUDGET }: SolveOptions,
-): SolveResult {
-  const found = new Whole(p, axes, emptyValues(remedies), budget).search();
+): SolveResult | null {
+  const found = searchTogether(p, axes, () => emptyValues(remedies), budget);
+  if (!found) return null;
   const positions: Partial<Record<AdjustmentKind, number>> = {};
   let inUse = remedies;
   axes.forEach(({ key, first, values }, i) => {
@@ -229,7 +124,7 @@ export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const ends = endsOfPassive(p, options.held);
   const results = ends.map((held) => {
     const there = { ...options, held };
-    return resultOf(p, axesOf(p, there), there);
+    return resultOf(p, axesOf(p, there), there)!;
   });
   const [only] = results;
   if (ends.length === 1) return only!;
@@ -315,7 +210,8 @@ export function runnersUp(bare: Problem, options: SolveOptions, count: number): 
   }
   const solved = (within: Within): Part[] => {
     const narrow = narrowed(axes, within);
-    return narrow ? [{ within, result: resultOf(p, narrow, options) }] : [];
+    const result = narrow && resultOf(p, narrow, options);
+    return result ? [{ within, result }] : [];
   };
   const positionOf = (axis: Axis, { settings }: SolveResult): number =>
     axis.key === 'footrestMm'
@@ -352,6 +248,12 @@ function provedBest(p: Problem, v: SetValues, kind: AdjustmentKind): number | un
   return isSame ? settings.positions[kind] : undefined;
 }
 
+/** The same of one that carries others along: each place is looked at with everything where it brings it. */
+function bestLeading(p: Problem, v: SetValues, { kind, values }: Variable): number {
+  const costs = values.map((value) => costAt(p, carry(p, { ...v, [kind]: value })).penalty);
+  return costs.reduce((best, cost, i) => (cost < costs[best]! ? i : best), 0);
+}
+
 /**
  * The best position of one adjustment with all others as they stand.
  * @param v left as it is
@@ -359,6 +261,8 @@ function provedBest(p: Problem, v: SetValues, kind: AdjustmentKind): number | un
 export function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
   const { kind, values } = variable;
   if (p.leaning?.kind === kind) return p.leaning.position;
+  if (carriedAs(p, kind)) return Math.max(0, values.indexOf(v[kind]));
+  if (p.carried.some(({ leader }) => leader === kind)) return bestLeading(p, v, variable);
   if (isPassive(variable)) return Math.max(0, values.indexOf(v[kind]));
   const known = provedBest(p, v, kind);
   if (known !== undefined) return known;

@@ -3,7 +3,6 @@
  * everything after it chosen inside. What is compared is one number and, between equals, the positions in the order of
  * the kinds.
  */
-import type { TieBreak } from '../../method';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../seat';
 import { scopeOf, type Condition } from '../conditions';
 import { roundResidual, type Curve } from '../cost/curve';
@@ -17,6 +16,7 @@ import { AT_DESK, AtDesk } from './desk';
 import type { Group } from './group';
 import { Parts, isByLean, keysIn, type Way } from './parts';
 import { Tangents, type Loose } from './tangents';
+import { isBefore } from './ties';
 
 /** The best that was found, and how sure that is. */
 export interface WholeFound {
@@ -414,39 +414,15 @@ export class Whole {
       }
       return 0;
     });
-    if (this.best && penalty === this.best.penalty && !this.isBefore(positions, this.best.positions)) return;
+    if (
+      this.best &&
+      penalty === this.best.penalty &&
+      !isBefore(this.p, this.axes, positions, this.best.positions)
+    )
+      return;
     this.best = { penalty, positions };
-  }
-
-  /** Of equally cheap settings which comes first: by the method's ties, then by position numbers. */
-  private isBefore(a: readonly number[], b: readonly number[]): boolean {
-    for (const tie of this.p.inputs.method.tieBreaks) {
-      const key = TIED[tie];
-      const off = key
-        ? this.positionOf(key, a) - this.positionOf(key, b)
-        : this.leversOf(a) - this.leversOf(b);
-      if (off !== 0) return off < 0;
-    }
-    for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! < b[i]!;
-    return false;
-  }
-
-  private positionOf(key: Axis['key'], positions: readonly number[]): number {
-    return positions[this.axes.findIndex((a) => a.key === key)] ?? 0;
-  }
-
-  private leversOf(positions: readonly number[]): number {
-    return this.axes.reduce((sum, { costs }, i) => sum + costs[positions[i]!]!, 0);
   }
 }
 
 /** So many places looked at inside a box are as much work as another box. */
 const LOOKS_A_BOX = 10;
-
-/** Which adjustment a tie is decided by: the lower position comes first; null: by how near to rest everything is. */
-const TIED: Readonly<Record<TieBreak, Axis['key'] | null>> = {
-  shorterDepth: 'seatDepth',
-  lowerArm: 'armHeight',
-  lighterTension: 'tiltTension',
-  nearerRest: null,
-};
