@@ -17,7 +17,7 @@ import {
   spreadDeg,
 } from '../src/core/fit/geometry/on-seat';
 import { judgeOf } from '../src/core/fit/cost/judge';
-import { bandOf } from '../src/core/method';
+import { bandOf } from '../src/core/target';
 import type { Point } from '../src/core/posture';
 import { frontView, sideView, type Scene } from '../src/core/scene';
 import type { AdjustmentKind } from '../src/core/seat';

@@ -2,8 +2,7 @@
 import { z } from 'zod';
 import { DIMENSION_IDS, SEXES } from '../core/body';
 import { EXTRAS } from '../core/answer/extras';
-import { ENDINGS, REMEDY_COSTS, REMEDY_IDS, VERDICTS } from '../core/fit';
-import { CONDITION_IDS } from '../core/method';
+import { ENDINGS, REMEDY_COSTS, REMEDY_IDS, VERDICTS, CONDITION_IDS } from '../core/fit';
 import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';
 import { Id, type Frozen } from '../core/document';
 import { PlaceSchema } from '../core/place/schema';

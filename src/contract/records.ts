@@ -10,21 +10,19 @@ import {
   type FitInputs,
   type RemedyId,
   type Settings,
+  CONDITION_IDS,
 } from '../core/fit';
 import {
   ARMS_TO,
   LOCK_USES,
   NEUTRAL_STARTS,
   SCREEN_WAYS,
-  CONDITION_IDS,
-  FINGER_COUNTS,
-  HANDS_OF,
   METHOD_CAUTIONS,
   MOST_STEPS,
-  TARGET_BASES,
   TIE_BREAKS,
   type Method,
 } from '../core/method';
+import { FINGER_COUNTS, HANDS_OF, TARGET_BASES } from '../core/target';
 import { TASKS } from '../core/place';
 import { PlaceSchema } from '../core/place/schema';
 import { BODY_DIMENSIONS, ROW_BASES, type PopulationTable } from '../core/population/table';

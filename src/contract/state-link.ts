@@ -1,7 +1,7 @@
 /** A state of a fitting as a link carries it: records by their ids and settings; nothing of a person. */
 import { z } from 'zod';
-import { upgradeSettings } from '../core/fit';
 import { Id } from '../core/document';
+import { upgradeSettings } from '../core/document/upgrade';
 import { SettingsSchema } from './records';
 import { STATE_LINK_VERSION } from './state-link-version';
 

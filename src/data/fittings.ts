@@ -1,12 +1,6 @@
+import { upgradeInputs, upgradeSettings } from '../core/document/upgrade';
 import { and, asc, count, desc, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
-import {
-  upgradeInputs,
-  upgradeSettings,
-  type FitInputs,
-  type Settings,
-  type Work,
-  type WorkFlag,
-} from '../core/fit';
+import { type FitInputs, type Settings, type Work, type WorkFlag } from '../core/fit';
 import type { AdjustmentKind } from '../core/seat';
 import {
   InputsSchema,

@@ -4,7 +4,8 @@ import type { FitAnswer, FitRequest, RankAnswer, RankRequest } from '../contract
 import { DIMENSIONS, type Body, type DimensionId, type Sex } from '../core/body';
 import type { FitFound } from '../core/answer';
 import { caseDoubts, heldDoubts, makeInputs, workOf, type FitInputs, type Work } from '../core/fit';
-import { SHIPPED_METHODS, type Interval, type Method } from '../core/method';
+import { SHIPPED_METHODS, type Method } from '../core/method';
+import type { Interval } from '../core/target';
 import type { Place } from '../core/place';
 import { BRITISH, filledBody, type PopulationTable } from '../core/population';
 import type { Ranking } from '../core/rank';

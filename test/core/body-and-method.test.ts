@@ -8,17 +8,9 @@ import {
   rangeDoubt,
   type DimensionId,
 } from '../../src/core/body';
-import {
-  CONDITION_IDS,
-  SHIPPED_METHODS,
-  aimOf,
-  bandOf,
-  hardOf,
-  outsideBy,
-  roomForChild,
-  targetOf,
-  type Target,
-} from '../../src/core/method';
+import { SHIPPED_METHODS, targetOf } from '../../src/core/method';
+import { aimOf, bandOf, hardOf, outsideBy, roomForChild, type Target } from '../../src/core/target';
+import { CONDITION_IDS } from '../../src/core/fit';
 import { deskOf, overLegs } from '../../src/core/place';
 import { FULL, ROUND, bodyWith, placeWith, withoutMeasure } from '../support/inputs';
 

@@ -11,9 +11,9 @@ import {
   tensionFraction,
   valuesOfSettings,
   type Problem,
+  type ConditionId,
 } from '../../src/core/fit';
 import { DIMENSION_IDS, type DimensionId } from '../../src/core/body';
-import type { ConditionId } from '../../src/core/method';
 import { napeAlongBackMm } from '../../src/core/fit/geometry/on-seat';
 import { trunkMomentNm } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';

@@ -4,7 +4,7 @@ import jstat from 'jstat';
 import { Curve } from '../../src/core/fit';
 import { expectedOver } from '../../src/core/fit/cost/expected';
 import { leverCosts } from '../../src/core/fit/cost/levers';
-import type { Target } from '../../src/core/method';
+import type { Target } from '../../src/core/target';
 
 const MILLION = 1_000_000;
 const FEET: Target = {

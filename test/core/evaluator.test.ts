@@ -11,8 +11,9 @@ import {
   type FitInputs,
   type Problem,
   type Settings,
+  CONDITION_UNITS,
 } from '../../src/core/fit';
-import { CONDITION_UNITS, SHIPPED_METHODS } from '../../src/core/method';
+import { SHIPPED_METHODS } from '../../src/core/method';
 import { buildDemo } from '../../src/demo/build';
 import { bodyOf } from '../../bench/body';
 import { drawnProblems } from '../support/drawn-seats';

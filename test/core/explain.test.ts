@@ -1,7 +1,6 @@
 import { expect } from 'chai';
-import { NO_REMEDIES, assess, explain, problemOf, solve } from '../../src/core/fit';
+import { NO_REMEDIES, assess, explain, problemOf, solve, PLAIN_WORK, makeInputs } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
-import { PLAIN_WORK, makeInputs } from '../../src/core/fit';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';
 import { ROUND, adjustment, bodyWith, problemFor, q, seatWith, slides, steps } from '../support/inputs';

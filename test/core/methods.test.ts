@@ -15,13 +15,11 @@ import {
   ORDERS,
   ORDER_IDS,
   SHIPPED_METHODS,
-  bandOf,
   orderIdOf,
-  roomByFingers,
-  roomForChild,
   targetOf,
   type Method,
 } from '../../src/core/method';
+import { bandOf, roomByFingers, roomForChild } from '../../src/core/target';
 import type { Place } from '../../src/core/place';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
 import { cardHeader, cardOf } from '../../src/core/scene';

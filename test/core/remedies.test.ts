@@ -21,8 +21,10 @@ import {
   type RemedySettings,
   type SettingOutcome,
   type Settings,
+  CONDITION_UNITS,
+  type ConditionId,
 } from '../../src/core/fit';
-import { CONDITION_UNITS, bandOf, outsideBy, type ConditionId } from '../../src/core/method';
+import { bandOf, outsideBy } from '../../src/core/target';
 import { adjustmentOf, takesCushions, type AdjustmentKind } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
 import { bodyOf } from '../../bench/body';

@@ -7,8 +7,9 @@ import {
   solve,
   toleranceOf,
   toleranceWords,
+  CONDITION_UNITS,
 } from '../../src/core/fit';
-import { CONDITION_UNITS, bandOf, outsideBy } from '../../src/core/method';
+import { bandOf, outsideBy } from '../../src/core/target';
 import { DEFAULT_READING, say } from '../../src/words';
 import {
   ROUND,

@@ -1,3 +1,4 @@
+import { upgradeInputs, upgradeSettings } from '../../src/core/document/upgrade';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { InputsSchema, MethodSchema, PlaceSchema, SeatSchema, SettingsSchema } from '../../src/contract';
@@ -6,8 +7,6 @@ import {
   NO_REMEDIES,
   problemOf,
   solve,
-  upgradeInputs,
-  upgradeSettings,
   assess,
   completeSettings,
   costOf,

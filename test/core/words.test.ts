@@ -12,18 +12,13 @@ import {
   remediesFor,
   remedyHint,
   solve,
+  CONDITION_IDS,
 } from '../../src/core/fit';
-import { CURES } from '../../src/core/fit/remedies/cures';
+import { curesAgainst } from '../../src/core/fit/remedies/cures';
 import { FILE_FAULTS, ROW_DOUBTS, ROW_FAULTS } from '../../src/core/exchange';
 import type { Message } from '../../src/core/message';
-import {
-  CONDITION_IDS,
-  HANDS_OF,
-  METHOD_CAUTIONS,
-  ORDER_IDS,
-  TARGET_BASES,
-  TIE_BREAKS,
-} from '../../src/core/method';
+import { METHOD_CAUTIONS, ORDER_IDS, TIE_BREAKS } from '../../src/core/method';
+import { HANDS_OF, TARGET_BASES } from '../../src/core/target';
 import { cardOf, ruleOf, sideView } from '../../src/core/scene';
 import {
   ACTIONS,
@@ -148,7 +143,7 @@ describe('the wording table', () => {
         for (const unit of endingsOf(id, side)) expect(WORDS).to.have.property(`reason.${id}.${side}${unit}`);
       }
       for (const side of ['more', 'less'] as const)
-        if (!CURES.some(({ against }) => against.includes(`${id}.${side}`)))
+        if (curesAgainst(`${id}.${side}`).length === 0)
           expect(WORDS).to.have.property(`remedy.for.${id}.${side}`);
     }
     expect(CONDITIONS.map((c) => c.id)).to.have.members(CONDITION_IDS);

@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import '../../src/words/pages';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { v7 } from 'uuid';
-import type { SeatModel } from '../../src/core/seat';
-import { endsOf } from '../../src/core/seat';
+import { type SeatModel, endsOf } from '../../src/core/seat';
 import { controlOf, moreOf, movesOf, rangeOf, sayRange } from '../../src/islands/seats/seat-facts';
 import { DEFAULT_READING } from '../../src/words';
 

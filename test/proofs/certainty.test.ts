@@ -22,8 +22,10 @@ import {
   type FitInputs,
   type Problem,
   type Settings,
+  CONDITION_UNITS,
 } from '../../src/core/fit';
-import { CONDITION_UNITS, SHIPPED_METHODS, bandOf } from '../../src/core/method';
+import { SHIPPED_METHODS } from '../../src/core/method';
+import { bandOf } from '../../src/core/target';
 import { BRITISH, filledBody } from '../../src/core/population';
 import { errorsOf } from '../../src/core/population/errors';
 import { buildDemo } from '../../src/demo/build';

@@ -1,7 +1,8 @@
 /** Posture, arms, back, tension and desks against published figures. Values from memory unless marked as computed. */
 import { expect } from 'chai';
 import { CONDITIONS, NO_REMEDIES, assess, solve, valuesOfSettings } from '../../src/core/fit';
-import { SHIPPED_METHODS, outsideBy, targetOf } from '../../src/core/method';
+import { SHIPPED_METHODS, targetOf } from '../../src/core/method';
+import { outsideBy } from '../../src/core/target';
 import {
   HIP_TO_SHOULDER_FRACTION,
   TRUNK_CENTRE_FRACTION,

@@ -2,12 +2,16 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import type { FitInputs } from '../../src/core/fit';
+import { type FitInputs, PLAIN_WORK, makeInputs, problemOf, solve } from '../../src/core/fit';
 import type { Sitter } from '../../src/contract';
 import type { SeatListing } from '../../src/contract/catalogue';
-import type { FitAnswer, FitRequest, RankAnswer } from '../../src/contract/compute';
-import { FitAnswerSchema, RankAnswerSchema } from '../../src/contract/compute';
-import { PLAIN_WORK, makeInputs, problemOf, solve } from '../../src/core/fit';
+import {
+  type FitAnswer,
+  type FitRequest,
+  type RankAnswer,
+  FitAnswerSchema,
+  RankAnswerSchema,
+} from '../../src/contract/compute';
 import { DIMENSIONS, type Body, type DimensionId } from '../../src/core/body';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { SeatModel } from '../../src/core/seat';

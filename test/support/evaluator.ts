@@ -3,7 +3,7 @@
  * used, only the documents of seat, place and method, and the deviations of the residuals.
  */
 import type { FitInputs } from '../../src/core/fit';
-import type { Target } from '../../src/core/method';
+import type { Target } from '../../src/core/target';
 import type { Adjustment, AdjustmentKind } from '../../src/core/seat';
 
 const RAD = Math.PI / 180;

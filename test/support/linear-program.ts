@@ -7,8 +7,8 @@
  * count positions, the rest one binary a position. The cost of each residual is the upper edge of straight lines that
  * touch its curve. Straightened is only the angle to a screen. The positions found are judged by the core.
  */
-import { bandOf, type ConditionId } from '../../src/core/method';
-import { judgesOf, type Problem, type Settings } from '../../src/core/fit';
+import { bandOf } from '../../src/core/target';
+import { type ConditionId, judgesOf, type Problem, type Settings } from '../../src/core/fit';
 import { computable } from '../../src/core/fit/conditions';
 import type { Curve } from '../../src/core/fit/cost/curve';
 import { leversOf } from '../../src/core/fit/cost/judge';

@@ -2,7 +2,7 @@
 import { computableConditions, type Condition, type Problem, type SetValues } from '../../src/core/fit';
 import { followingOf } from '../../src/core/fit/conditions';
 import { emptyValues } from '../../src/core/fit/problem/problem';
-import { bandOf } from '../../src/core/method';
+import { bandOf } from '../../src/core/target';
 import type { AdjustmentKind } from '../../src/core/seat';
 
 const SLACK = 0.05;

@@ -2,8 +2,15 @@
  * How sure it is that some position of a seat fits: every condition is taken as straight where it begins to fail, what
  * can be moved is eliminated, and drawn bodies are asked what is left.
  */
-import { computableConditions, inPlace, type Condition, type Problem, type Settings } from '../fit';
-import { bandOf, outsideBy, type ConditionId } from '../method';
+import {
+  computableConditions,
+  inPlace,
+  type Condition,
+  type Problem,
+  type Settings,
+  type ConditionId,
+} from '../fit';
+import { bandOf, outsideBy } from '../target';
 import { shareInBand } from './along';
 import { columnsOf, standardNormals, type Draws } from './draws';
 import { frameOf } from './frame';

@@ -1,6 +1,6 @@
 /** Where conditions begin to fail, as one adjustment is moved or one measure is off. */
-import { nudged, put, type Condition, type Problem, type SetValues } from '../fit';
-import { bandOf, type ConditionId } from '../method';
+import { nudged, put, type Condition, type Problem, type SetValues, type ConditionId } from '../fit';
+import { bandOf } from '../target';
 import type { AdjustmentKind } from '../seat';
 import { withValue, type Frame } from './frame';
 import { INSIDE_SLACK } from './set';

@@ -14,8 +14,10 @@ import {
   type Problem,
   type SetValues,
   type Settings,
+  CONDITION_UNITS,
+  type ConditionId,
 } from '../fit';
-import { CONDITION_UNITS, bandOf, type ConditionId } from '../method';
+import { bandOf } from '../target';
 import { LEAST_SHARE_LEFT } from '../measuring';
 import { looseness, type AdjustmentKind } from '../seat';
 import { columnsOf, standardNormals, type Column, type Draws } from './draws';

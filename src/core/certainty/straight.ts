@@ -1,7 +1,15 @@
 /** Every condition as straight rows, at the places where it begins to fail. */
 import type { DimensionId } from '../body';
-import { nudged, put, withLeaders, type Condition, type Problem, type SetValues } from '../fit';
-import { bandOf, type ConditionId } from '../method';
+import {
+  nudged,
+  put,
+  withLeaders,
+  type Condition,
+  type Problem,
+  type SetValues,
+  type ConditionId,
+} from '../fit';
+import { bandOf } from '../target';
 import type { AdjustmentKind } from '../seat';
 import { MOVING_BAND, edgesAlong, edgesOver, marginsOf, type Margin, type Side } from './edges';
 import { NUDGE, stepOf, type Frame } from './frame';

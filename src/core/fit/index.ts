@@ -20,18 +20,23 @@ export {
   type WorkFlag,
 } from './problem/inputs';
 export { uncalculatedOf } from './problem/uncalculated';
-export { upgradeInputs, upgradeSettings } from './problem/upgrade';
 export { solvePosture } from './search/solve-posture';
 export { MOST_POSTURES, inputsOfPosture, type Posture } from './problem/posture';
-export { inPlace, inputsWith } from './problem/in-place';
-export { nudged, problemOf, withBody, type Problem, type SetValues, type Variable } from './problem/problem';
+export { inPlace, inputsWith } from './case/in-place';
+export { nudged, problemOf, withBody } from './case/problem-of';
+export type { Problem, SetValues, Variable } from './problem/problem';
 export {
+  COMMON_TARGETS,
   CONDITIONS,
+  CONDITION_IDS,
+  CONDITION_UNITS,
+  SCREEN_TARGETS,
   computable as computableConditions,
   conditionsFor,
   followsStraight,
   scopeOf,
   type Condition,
+  type ConditionId,
 } from './conditions';
 export { balancedTension, tensionFraction } from './conditions/wanted';
 export { Curve, curveOf, type LeftUnused } from './cost/curve';
@@ -67,7 +72,7 @@ export {
   methodDoubts,
   type CaseDoubt,
   type CaseFault,
-} from './problem/doubts';
+} from './case/doubts';
 export { explain } from './explanation/explain';
 export { milderWords } from './explanation/milder';
 export { toleranceOf, toleranceWords, type Tolerance } from './outcome/tolerance';

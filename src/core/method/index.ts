@@ -1,35 +1,13 @@
 export {
-  HIGH,
-  LOW,
-  TARGET_BASES,
-  aimOf,
-  bandOf,
-  hardOf,
-  leftOver,
-  outsideBy,
-  type Interval,
-  type Target,
-  type TargetBasis,
-} from './target';
-export {
   ARMS_TO,
-  CONDITION_IDS,
-  CONDITION_UNITS,
-  FINGER_COUNTS,
-  HANDS_OF,
-  METHOD_CAUTIONS,
   LOCK_USES,
+  METHOD_CAUTIONS,
   MOST_STEPS,
   NEUTRAL_STARTS,
-  ROOM_REFERENCE_MM,
   SCREEN_WAYS,
   TIE_BREAKS,
-  USUAL_FINGERS_MM,
-  roomByFingers,
-  roomForChild,
+  targetOf,
   type ArmsTo,
-  type ConditionId,
-  type Fingers,
   type LockUse,
   type Method,
   type MethodCaution,
@@ -39,7 +17,6 @@ export {
   type Targets,
   type TieBreak,
 } from './method';
-export { COMMON_TARGETS, SCREEN_TARGETS, targetOf } from './common-targets';
 export { ORDERS, ORDER_IDS, orderIdOf, type OrderId } from './orders';
 export { SHIPPED_METHODS } from './shipped';
 export { upgradeMethod } from './upgrade';

@@ -1,81 +1,6 @@
 import type { AdjustmentKind } from '../seat';
-import type { Interval, Target } from './target';
-
-/** The conditions a method sets targets for; each is one residual of the set seat, in the unit of `CONDITION_UNITS`. */
-export const CONDITION_UNITS = {
-  /** Height of the knee's hollow on the seat less shoe and lower leg: positive, the feet dangle. */
-  footGap: 'mm',
-  /** Hollow of the knee to the seat's front edge. */
-  kneeRoom: 'mm',
-  /** Underside of the thigh, positive with the knee up. */
-  thigh: 'deg',
-  trunkThigh: 'deg',
-  backAngle: 'deg',
-  /** Lumbar apex less the small of the back, along the back. */
-  lumbarHeight: 'mm',
-  /** Lumbar apex above the seat, where the small of the back was not measured. */
-  lumbarByPractice: 'mm',
-  /** Prominence of the lumbar less half the hollow's depth. */
-  lumbarDepth: 'mm',
-  /** Prominence of each of two zones less its share of half the hollow's depth. */
-  upperLumbar: 'mm',
-  lowerLumbar: 'mm',
-  /** Upper zone less lower zone, where nobody measured the hollow. */
-  lumbarEven: 'mm',
-  /** Setting less the computed setting, in the unit of the adjustment. */
-  tension: 'own',
-  /** Locked or free, less what the task wants. */
-  tiltLock: 'own',
-  /** Furthest lean less the furthest that the method wants. */
-  tiltLimiter: 'deg',
-  /** Pad top less the elbow. */
-  armHeight: 'mm',
-  /** Upper arm out from the body. */
-  armSpread: 'deg',
-  /** Clear distance between the pads less the hips, with what soft tissue gives. */
-  hipContact: 'mm',
-  /** Underside of the pads above the thighs, or their clear distance less the hips: whichever is more. */
-  padContact: 'mm',
-  /** Clear distance between the pads less the hips. */
-  hipClearance: 'mm',
-  /** Pad top less the desk's top, as far as the elbow's band lets pads follow a desk; of methods with arms to the desk. */
-  padsLevel: 'mm',
-  /** Front end of the pad before the elbow. */
-  padReach: 'mm',
-  /** Front end of the pad to 20 mm short of a desk, or room for it to pass under the desk: whichever is more. */
-  padAtDesk: 'mm',
-  /** Turn of the pad less the turn of the forearm over it. */
-  armPivot: 'deg',
-  /** Slope of the pad less the slope of the forearm. */
-  armAngle: 'deg',
-  /** Pad centre less the nape, along the back. */
-  headHeight: 'mm',
-  /** Slope of the head pad, from the vertical, when leaning back. */
-  headAngle: 'deg',
-  /** Face of the head pad less the nape, square to the back, when leaning back. */
-  headDepth: 'mm',
-  /** Inside angle of the elbow with the hand on its control in neutral. */
-  leverElbow: 'deg',
-  /** Inside angle of the knee with the pedal half down. */
-  pedalKnee: 'deg',
-  /** Calibrated mass less the sitter's in working clothes. */
-  suspensionWeight: 'own',
-  /** Setting less what the ground asks for. */
-  damper: 'own',
-  /** Desk top less the height the task wants at this elbow. */
-  deskTop: 'mm',
-  /** Desk underside, drawer or apron less what has to go under it. */
-  deskContact: 'mm',
-  /** The same over the thighs alone, for comfort. */
-  deskClearance: 'mm',
-  /** Ceiling of a cab less the top of the head, thrown up by the ride. */
-  headroom: 'mm',
-  /** How far the screen's middle lies below the level line of sight, as the back's shape turns it. */
-  gaze: 'deg',
-} as const;
-
-export type ConditionId = keyof typeof CONDITION_UNITS;
-export const CONDITION_IDS = Object.keys(CONDITION_UNITS) as ConditionId[];
+import { COMMON_TARGETS, SCREEN_TARGETS, type ConditionId } from '../fit';
+import type { Fingers, Interval, Target } from '../target';
 
 /** Tie-breaks in the order in which a solver applies them. */
 export const TIE_BREAKS = ['shorterDepth', 'lowerArm', 'lighterTension', 'nearerRest'] as const;
@@ -101,18 +26,6 @@ export interface MethodStep {
 /** As many steps a method may have. */
 export const MOST_STEPS = 20;
 
-/** Three or four fingers instead of a length; the hand of whoever checks. */
-export const FINGER_COUNTS = [3, 4] as const;
-export const HANDS_OF = ['sitter', 'fitter'] as const;
-export interface Fingers {
-  readonly lo: (typeof FINGER_COUNTS)[number];
-  readonly hi: (typeof FINGER_COUNTS)[number];
-  readonly whose: (typeof HANDS_OF)[number];
-}
-
-/** Breadth of three and of four fingers where no hand was measured, mm (common practice, no source). */
-export const USUAL_FINGERS_MM = { 3: 50, 4: 70 } as const;
-
 /** What the pads go by: the elbow, or, where the desk is at elbow height, the desk's top. */
 export const ARMS_TO = ['elbow', 'desk'] as const;
 export type ArmsTo = (typeof ARMS_TO)[number];
@@ -129,8 +42,8 @@ export const NEUTRAL_STARTS = ['liftToTop', 'lockedUpright', 'backAndLevel'] as 
 export type NeutralStart = (typeof NEUTRAL_STARTS)[number];
 
 /** Where the screen stands against the eye. */
-export const SCREEN_WAYS = ['middleBelow', 'topAtEye', 'middleAtEye', 'lower'] as const;
-export type ScreenWay = (typeof SCREEN_WAYS)[number];
+export type ScreenWay = keyof typeof SCREEN_TARGETS;
+export const SCREEN_WAYS = Object.keys(SCREEN_TARGETS) as ScreenWay[];
 
 /** Named target bands, tie-breaks and an order of setting: one immutable version. */
 export interface Method {
@@ -174,38 +87,6 @@ export interface Method {
   readonly reported: { readonly knee: Interval; readonly elbow: Interval };
 }
 
-/** Buttock–popliteal length for which the room behind the knee is stated, mm (an average adult). */
-export const ROOM_REFERENCE_MM = 480;
-
-/** The room behind the knee by the fingers of a measured hand: lower bounds by the fewer fingers, upper by the more. */
-export function roomByFingers(
-  target: Target,
-  fingers: Fingers,
-  handMm: Readonly<Record<3 | 4, number>>,
-): Target {
-  const by = {
-    lo: handMm[fingers.lo] - USUAL_FINGERS_MM[fingers.lo],
-    hi: handMm[fingers.hi] - USUAL_FINGERS_MM[fingers.hi],
-  };
-  const moved = (v: number | undefined, mm: number) => (v === undefined ? undefined : v + mm);
-  return {
-    ...target,
-    bandLo: moved(target.bandLo, by.lo),
-    aimLo: moved(target.aimLo, by.lo),
-    aimHi: moved(target.aimHi, by.hi),
-    bandHi: moved(target.bandHi, by.hi),
-  };
-}
-
-/** The room behind the knee for a child: every bound in proportion. */
-export function roomForChild(target: Target, buttockPoplitealMm: number): Target {
-  const share = buttockPoplitealMm / ROOM_REFERENCE_MM;
-  const scaled = (v: number | undefined) => (v === undefined ? undefined : v * share);
-  return {
-    ...target,
-    bandLo: scaled(target.bandLo),
-    aimLo: scaled(target.aimLo),
-    aimHi: scaled(target.aimHi),
-    bandHi: scaled(target.bandHi),
-  };
-}
+/** The target of a condition as a method has it. */
+export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>
+  method.targets[id] ?? COMMON_TARGETS[id];

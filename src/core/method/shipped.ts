@@ -1,8 +1,8 @@
 /** The methods that come with the program: where good practitioners disagree. Who stands behind a number, it says. */
-import { COMMON_TARGETS, assumed, practice } from './common-targets';
+import { COMMON_TARGETS } from '../fit';
+import { assumed, practice, type Target } from '../target';
 import type { Method, MethodStep } from './method';
 import { ORDERS } from './orders';
-import type { Target } from './target';
 
 const TIE_BREAKS: Method['tieBreaks'] = ['shorterDepth', 'lowerArm', 'lighterTension', 'nearerRest'];
 /** Elbow at the keyboard (common practice). */

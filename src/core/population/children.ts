@@ -4,10 +4,9 @@ import type { Quantity } from '../quantity';
 import { SCHOOL_SIZES } from '../seat';
 import { MODELLED } from './factors';
 import { centile, marginalOf } from './marginal';
-import { rowOf } from './model';
+import { rowOf, type Who } from './model';
 import { BRITISH } from './tables';
 import type { BodyDimension, PopulationTable, Row } from './table';
-import type { Who } from './model';
 
 /** Age in years, mean and deviation of stature in mm. */
 type Point = readonly [age: number, mean: number, sd: number];

@@ -14,8 +14,10 @@ import {
   type Problem,
   type SetValues,
   type Settings,
+  CONDITION_UNITS,
+  type ConditionId,
 } from '../fit';
-import { CONDITION_UNITS, bandOf, type ConditionId } from '../method';
+import { bandOf } from '../target';
 import type { Message } from '../message';
 import type { SeatModel } from '../seat';
 

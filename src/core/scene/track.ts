@@ -1,5 +1,5 @@
 import type { SettingOutcome } from '../fit';
-import type { Interval } from '../method';
+import type { Interval } from '../target';
 import { isStepped } from '../seat';
 
 /** One adjustment drawn to scale: all values in its own unit, under this body. */

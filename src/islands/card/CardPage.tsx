@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState, type CSSProperties } from 'react';
 import type { Card } from '../../core/scene';
 import { Providers } from '../../ui/Providers';
-import type { Reading } from '../../words';
-import { word } from '../../words';
+import { type Reading, word } from '../../words';
 import parts from '../../ui/parts.module.css';
 import { CardSheet } from './CardSheet';
 import styles from './card.module.css';

@@ -7,8 +7,8 @@ import {
   type Remedy,
   type RemedyId,
   type RemedySettings,
+  type ConditionId,
 } from '../../core/fit';
-import type { ConditionId } from '../../core/method';
 import { usePart } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';

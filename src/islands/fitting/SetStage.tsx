@@ -3,10 +3,8 @@ import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { FittingEdit, MethodSummary, PostureSet } from '../../contract';
 import { offers, type AdjustmentKind, type SeatModel } from '../../core/seat';
 import type { DimensionId } from '../../core/body';
-import type { ConditionId } from '../../core/method';
-import type { SetCertainty } from '../../core/certainty';
-import { certaintyByKind } from '../../core/certainty/by-kind';
 import {
+  type ConditionId,
   CORE_VERSION,
   inPlace,
   uncalculatedOf,
@@ -14,6 +12,8 @@ import {
   type Problem,
   type RemedySettings,
 } from '../../core/fit';
+import type { SetCertainty } from '../../core/certainty';
+import { certaintyByKind } from '../../core/certainty/by-kind';
 import { frontView, planView, ruleOf, sideView } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';

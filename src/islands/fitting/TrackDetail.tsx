@@ -6,8 +6,9 @@ import {
   toleranceWords,
   type Problem,
   type SettingOutcome,
+  type ConditionId,
 } from '../../core/fit';
-import type { ConditionId, Interval } from '../../core/method';
+import type { Interval } from '../../core/target';
 import { controlWords, isLifted } from '../../core/scene';
 import { ADJUSTMENT_KINDS, controlFor, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
 import { usePart } from '../../drawing';

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { holdsBehind, type Assessment, type Settings } from '../../core/fit';
-import type { ConditionId } from '../../core/method';
+import { holdsBehind, type Assessment, type Settings, type ConditionId } from '../../core/fit';
 import type { AdjustmentKind } from '../../core/seat';
 import { usePart } from '../../drawing';
 import type { Setting } from './use-setting';

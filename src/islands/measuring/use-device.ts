@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { DimensionId } from '../../core/body';
+import { type DimensionId, DIMENSIONS } from '../../core/body';
 import type { Instrument } from '../../core/measuring';
-import { DIMENSIONS } from '../../core/body';
 import { Lines, heard, openSerial, type DeviceMessage } from '../../devices';
 import { word } from '../../words';
 

@@ -5,20 +5,18 @@ import {
   LOCK_USES,
   NEUTRAL_STARTS,
   SCREEN_WAYS,
-  FINGER_COUNTS,
-  HANDS_OF,
   METHOD_CAUTIONS,
   ORDERS,
   ORDER_IDS,
   TIE_BREAKS,
   orderIdOf,
   type ArmsTo,
-  type Fingers,
   type LockUse,
   type NeutralStart,
   type OrderId,
   type ScreenWay,
 } from '../../core/method';
+import { FINGER_COUNTS, HANDS_OF, type Fingers } from '../../core/target';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { ENDS, REPORTED } from './method-text';

@@ -1,6 +1,7 @@
 /** What a method aims at, condition by condition, with who stands behind each; rows can be opened for change. */
 import type { ReactNode } from 'react';
-import { CONDITION_IDS, type ConditionId, type Target } from '../../core/method';
+import type { Target } from '../../core/target';
+import { CONDITION_IDS, type ConditionId } from '../../core/fit';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word, type Reading } from '../../words';

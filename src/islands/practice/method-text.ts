@@ -1,16 +1,7 @@
 /** A method as it is typed: its texts, what they come to, and what is wrong with them. */
-import { methodDoubts } from '../../core/fit';
-import {
-  CONDITION_IDS,
-  CONDITION_UNITS,
-  SHIPPED_METHODS,
-  targetOf,
-  type ConditionId,
-  type Method,
-  type MethodStep,
-  type Target,
-  type Targets,
-} from '../../core/method';
+import { methodDoubts, CONDITION_IDS, CONDITION_UNITS, type ConditionId } from '../../core/fit';
+import { SHIPPED_METHODS, targetOf, type Method, type MethodStep, type Targets } from '../../core/method';
+import type { Target } from '../../core/target';
 import { formatLengthNumber, parseLength } from '../../core/units';
 import { sayCaseDoubt, word, type Reading } from '../../words';
 

@@ -1,7 +1,8 @@
 import { hashKey } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { MethodSummary } from '../../contract';
-import type { ConditionId, Target } from '../../core/method';
+import type { Target } from '../../core/target';
+import type { ConditionId } from '../../core/fit';
 import { ClientError, api, explain } from '../../ui/client';
 import { useDraft } from '../../ui/use-draft';
 import type { Reading } from '../../words';

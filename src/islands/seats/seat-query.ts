@@ -1,7 +1,6 @@
 /** The filters of the list of seats as typed, and what they ask of the server. */
 import type { RecordState, SeatSort } from '../../contract/catalogue';
-import type { AdjustmentKind, Offer, SeatClass } from '../../core/seat';
-import { ADJUSTMENT_KINDS } from '../../core/seat';
+import { type AdjustmentKind, type Offer, type SeatClass, ADJUSTMENT_KINDS } from '../../core/seat';
 import { parseDecimal, parseLength, parseMass } from '../../core/units';
 import type { Reading } from '../../words';
 

@@ -1,3 +1,4 @@
+import { assumed, practice } from '../../target';
 import { type Values, one } from './saying';
 import { type Problem, type SetValues } from '../problem/problem';
 import { padTurnDeg } from '../../posture';
@@ -22,6 +23,8 @@ import {
   upperArmMm,
 } from '../geometry/on-seat';
 import {
+  COMFORT,
+  CONTACT,
   ELBOW,
   LEANS,
   LEVEL_SITS,
@@ -34,7 +37,7 @@ import {
   has,
   owned,
   placeHas,
-  type ConditionRow,
+  condition,
 } from './condition';
 
 /** Pads too low for the elbow may be left unused: what that costs, and for each millimetre (assumed). */
@@ -54,9 +57,13 @@ function hipValues(p: Problem, v: SetValues): Values {
 }
 
 /** Arms and their pads. */
-export const ARM_CONDITIONS: readonly ConditionRow[] = [
-  {
+export const ARM_CONDITIONS = [
+  condition({
+    /** Upper arm out from the body. */
     id: 'armSpread',
+    unit: 'deg',
+    target: assumed({ aimHi: 15, bandHi: 20, weight: 1 }),
+    cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armWidth', 'padSlide'),
     scope: ['armWidth', 'padSlide'],
     applies: has('armWidth'),
@@ -74,9 +81,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       arm: { mm: upperArmMm(p) },
       out: { deg: spreadDeg(p, v) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Clear distance between the pads less the hips, with what soft tissue gives. */
     id: 'hipContact',
+    unit: 'mm',
+    target: CONTACT,
+    cures: { less: ['armsOff', 'armsFolded'] },
     isSolid: true,
     owners: owned('armWidth', 'padSlide'),
     scope: ['armWidth', 'padSlide'],
@@ -86,9 +97,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     onTrack: 1,
     isStraight: true,
     says: hipValues,
-  },
-  {
+  }),
+  condition({
+    /** Clear distance between the pads less the hips. */
     id: 'hipClearance',
+    unit: 'mm',
+    target: COMFORT,
+    cures: { less: ['armsOff', 'armsFolded'] },
     owners: owned('armWidth', 'padSlide'),
     scope: ['armWidth', 'padSlide'],
     applies: has('armWidth'),
@@ -102,9 +117,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       hips: { mm: p.body.hipBreadthSitting },
       side: { mm: (clearMm(v) - p.body.hipBreadthSitting) / 2 },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Underside of the pads above the thighs, or their clear distance less the hips: whichever is more. */
     id: 'padContact',
+    unit: 'mm',
+    target: CONTACT,
+    cures: { less: ['armsOff', 'armsFolded'] },
     isSolid: true,
     owners: owned('armHeight'),
     scope: ['armHeight', 'armWidth', 'padSlide'],
@@ -117,9 +136,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       pad: { mm: v.armHeight },
       thigh: { mm: p.body.thighClearance },
     }),
-  },
-  {
+  }),
+  condition({
+    /** Pad top less the elbow. */
     id: 'armHeight',
+    unit: 'mm',
+    target: practice({ bandLo: -20, aimLo: -10, aimHi: 0, bandHi: 5, hardHi: 25, weight: 3 }),
+    cures: { more: ['armsOff', 'armsFolded', 'seatPadMm'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armHeight'),
     scope: ['armHeight', 'armWidth', 'padSlide', ...TRUNK],
     applies: has('armHeight'),
@@ -135,9 +158,14 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       out: { deg: Math.max(0, orZero(spreadDeg(p, v))) },
       wanted: { mm: elbowOnPadMm(p, v) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Pad top less the desk's top, as far as the elbow's band lets pads follow a desk; of methods with arms to the desk. */
     id: 'padsLevel',
+    unit: 'mm',
+    // Stronger than the elbow's own aim, within whose band it stays.
+    target: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 4 }),
+    cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armHeight'),
     scope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...SITS],
     levelScope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...LEVEL_SITS],
@@ -153,9 +181,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       elbow: { mm: elbowOnPadMm(p, v) },
       wanted: { mm: padAtDeskTopMm(p, v) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Front end of the pad before the elbow. */
     id: 'padReach',
+    unit: 'mm',
+    target: practice({ bandLo: 170, aimLo: 200, aimHi: 200, bandHi: 230, weight: 1 }),
+    cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armDepth'),
     scope: PAD_FRONT,
     applies: both(has('armDepth'), (p) => p.inputs.seat.arms !== null),
@@ -165,9 +197,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     isStraight: true,
     says: (_, __, o) => ({ before: { mm: o.residual } }),
     steps: one('padReach', (p, v) => ({ elbow: { mm: shoulderPoint(p, v).x } })),
-  },
-  {
+  }),
+  condition({
+    /** Front end of the pad to 20 mm short of a desk, or room for it to pass under the desk: whichever is more. */
     id: 'padAtDesk',
+    unit: 'mm',
+    target: practice({ bandLo: -10, aimLo: 0, weight: 1 }),
+    cures: { less: ['armsOff', 'armsFolded'] },
     owners: owned('armDepth'),
     scope: ['armDepth', 'armHeight', 'deskHeight', ...SITS],
     applies: both(has('armDepth'), has('armHeight'), has('deskHeight'), placeHas('keysFromEdgeMm')),
@@ -184,9 +220,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       keys: { mm: p.inputs.place?.keysFromEdgeMm ?? 0 },
       edge: { mm: p.gripMm - (p.inputs.place?.keysFromEdgeMm ?? 0) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Turn of the pad less the turn of the forearm over it. */
     id: 'armPivot',
+    unit: 'deg',
+    target: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+    cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armPivot'),
     scope: ['armPivot', 'armWidth', 'padSlide'],
     applies: both(has('armPivot'), has('armWidth')),
@@ -203,9 +243,13 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
       length: { mm: p.fingertipMm },
       wanted: { deg: padTurnDeg(elbowHalfMm(p, v), p.fingertipMm) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Slope of the pad less the slope of the forearm. */
     id: 'armAngle',
+    unit: 'deg',
+    target: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
+    cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armAngle'),
     scope: ['armAngle', 'deskHeight', ...SITS],
     levelScope: ['armAngle', 'deskHeight', ...LEVEL_SITS],
@@ -217,5 +261,5 @@ export const ARM_CONDITIONS: readonly ConditionRow[] = [
     isStraight: true,
     says: (p, v) => ({ pad: { deg: v.armAngle }, forearm: { deg: forearmDeg(p, v) } }),
     steps: one('armAngle', (p, v) => ({ wanted: { deg: forearmDeg(p, v) } })),
-  },
-];
+  }),
+] as const;

@@ -1,7 +1,8 @@
+import { assumed, practice } from '../../target';
 import { type Step, type Values, one, ownValue } from './saying';
 import { type MessageValue, message } from '../../message';
 import { trunkThighDeg } from '../../posture';
-import { bandOf } from '../../method';
+import { bandOf } from '../../target';
 import type { DimensionId } from '../../body';
 import { apexMm, legOf, orZero, prominenceMm, trunkDegOf, zoneMm } from '../geometry/on-seat';
 import { meaning, type Problem, type SetValues } from '../problem/problem';
@@ -22,6 +23,7 @@ import {
   inverseOf,
   owned,
   thighNeeds,
+  condition,
   type ConditionRow,
 } from './condition';
 
@@ -84,10 +86,18 @@ const tension: Step = (p) => {
   ];
 };
 
+/** Whether a method adds up the angle of trunk and thigh: shown it always is. */
+const weighsTrunkThigh = (p: Problem): boolean => p.targets.trunkThigh.weight > 0;
+
+/** The furthest lean that the method wants. */
+const furthestLeanDeg = (p: Problem): number => bandOf(p.targets.backAngle).hi;
+
 /** Lean, lumbar, tension and what stops the tilt. */
-export const BACK_CONDITIONS: readonly ConditionRow[] = [
-  {
+export const BACK_CONDITIONS = [
+  condition({
     id: 'backAngle',
+    unit: 'deg',
+    target: practice({ bandLo: 0, aimLo: 5, aimHi: 5, bandHi: 10, weight: 4 }),
     owners: owned('backAngle', 'chairAngle'),
     scope: TRUNK,
     applies: has(...TRUNK),
@@ -101,13 +111,16 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
       chair: { deg: orZero(v.chairAngle) },
       sum: { deg: trunkDegOf(v) },
     })),
-  },
-  {
+  }),
+  condition({
     id: 'trunkThigh',
+    unit: 'deg',
+    // Back less thigh says the same: shown, and added up only by methods that give it a weight.
+    target: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 100, weight: 0 }),
     owners: owned('backAngle', 'chairAngle'),
     scope: FEET,
     levelScope: [...LEVEL_FEET, ...TRUNK],
-    applies: both(has(...TRUNK), (p) => p.targets.trunkThigh.weight > 0),
+    applies: both(has(...TRUNK), weighsTrunkThigh),
     needs: thighNeeds,
     residual: (p, v, leg = legOf(p, v)) => trunkThighDeg(trunkDegOf(v), leg.thighDeg),
     extent: (x) => x.trunkThigh,
@@ -122,9 +135,13 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
       thigh: { deg: legOf(p, v).thighDeg },
       angle: { deg: 90 + trunkDegOf(v) - legOf(p, v).thighDeg },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Lumbar apex less the small of the back, along the back. */
     id: 'lumbarHeight',
+    unit: 'mm',
+    target: practice({ bandLo: -25, aimLo: 0, aimHi: 0, bandHi: 25, weight: 0.5 }),
+    cures: { more: ['lumbarRollMm', 'seatPadMm'], less: ['lumbarRollMm'] },
     owners: owned('lumbarApex', 'backHeight'),
     scope: ['lumbarApex', 'backHeight'],
     applies: both(apexDecides, (p) => p.inputs.body.smallOfBackHeight !== undefined),
@@ -137,9 +154,21 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
       hollow: { mm: p.body.smallOfBackHeight },
       apex: { mm: apexMm(v) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Lumbar apex above the seat, where the small of the back was not measured. */
     id: 'lumbarByPractice',
+    unit: 'mm',
+    target: {
+      bandLo: 150,
+      aimLo: 170,
+      aimHi: 220,
+      bandHi: 250,
+      weight: 0.5,
+      basis: 'published',
+      source: 'band: ANSI/HFES 100-2007; aim: EN 1335-1:2000; from memory',
+    },
+    cures: { more: ['lumbarRollMm', 'seatPadMm'], less: ['lumbarRollMm'] },
     owners: owned('lumbarApex', 'backHeight'),
     scope: ['lumbarApex', 'backHeight'],
     applies: both(apexDecides, (p) => p.inputs.body.smallOfBackHeight === undefined),
@@ -149,9 +178,13 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     isStraight: true,
     says: (_, v) => ({ apex: { mm: apexMm(v) } }),
     steps: one('lumbarByPractice', (_, v) => ({ apex: { mm: apexMm(v) } })),
-  },
-  {
+  }),
+  condition({
+    /** Prominence of the lumbar less half the hollow's depth. */
     id: 'lumbarDepth',
+    unit: 'mm',
+    target: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
+    cures: { less: ['lumbarRollMm'] },
     owners: owned('lumbarDepth'),
     scope: ['lumbarDepth'],
     applies: has('lumbarDepth'),
@@ -167,9 +200,13 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
       hollow: { mm: p.body.smallOfBackDepth },
       wanted: { mm: wantedProminenceMm(p) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Prominence of each of two zones less its share of half the hollow's depth. */
     id: 'upperLumbar',
+    unit: 'mm',
+    target: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
+    cures: { less: ['lumbarRollMm'] },
     owners: owned('upperLumbar'),
     scope: ['upperLumbar'],
     applies: has('upperLumbar'),
@@ -178,9 +215,13 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     onTrack: inverseOf('upperLumbar', (p) => wantedZoneMm(p, 'upper') - p.rollMm),
     says: zoneValues('upper'),
     steps: zone('upper'),
-  },
-  {
+  }),
+  condition({
+    /** Prominence of each of two zones less its share of half the hollow's depth. */
     id: 'lowerLumbar',
+    unit: 'mm',
+    target: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
+    cures: { less: ['lumbarRollMm'] },
     owners: owned('lowerLumbar'),
     scope: ['lowerLumbar'],
     applies: has('lowerLumbar'),
@@ -189,9 +230,12 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     onTrack: inverseOf('lowerLumbar', (p) => wantedZoneMm(p, 'lower') - p.rollMm),
     says: zoneValues('lower'),
     steps: zone('lower'),
-  },
-  {
+  }),
+  condition({
+    /** Upper zone less lower zone, where nobody measured the hollow. */
     id: 'lumbarEven',
+    unit: 'mm',
+    target: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
     owners: owned('upperLumbar', 'lowerLumbar'),
     scope: ['upperLumbar', 'lowerLumbar'],
     applies: both(
@@ -207,9 +251,12 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
       lower: { mm: meaning(p, v, 'lowerLumbar') },
     }),
     steps: one('lumbarEven', () => ({})),
-  },
-  {
+  }),
+  condition({
+    /** Setting less the computed setting, in the unit of the adjustment. */
     id: 'tension',
+    unit: 'own',
+    target: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
     variant: (p) => `.${tensionWords(p)}`,
     owners: owned('tiltTension'),
     scope: ['tiltTension'],
@@ -220,9 +267,12 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
     isStraight: true,
     says: (p) => ({ mass: { kg: p.body.bodyMass }, wanted: tensionValue(p, balancedTension(p)) }),
     steps: tension,
-  },
-  {
+  }),
+  condition({
+    /** Locked or free, less what the task wants. */
     id: 'tiltLock',
+    unit: 'own',
+    target: practice({ bandLo: -0.5, aimLo: 0, aimHi: 0, bandHi: 0.5, weight: 1 }),
     owners: owned('tiltLock'),
     scope: ['tiltLock', 'backAngle', 'chairAngle'],
     applies: has('tiltLock'),
@@ -236,21 +286,24 @@ export const BACK_CONDITIONS: readonly ConditionRow[] = [
       use: { word: `lockUse.${p.inputs.method.lock ?? 'shortWork'}` },
       task: { word: `task.${p.inputs.place?.task ?? 'keyboard'}` },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Furthest lean less the furthest that the method wants. */
     id: 'tiltLimiter',
+    unit: 'deg',
+    target: assumed({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
     owners: owned('tiltLimiter'),
     scope: ['tiltLimiter'],
-    applies: both(has('tiltLimiter'), (p) => Number.isFinite(bandOf(p.targets.backAngle).hi)),
+    applies: both(has('tiltLimiter'), (p) => Number.isFinite(furthestLeanDeg(p))),
     needs: () => [],
-    residual: (p, v) => v.tiltLimiter - bandOf(p.targets.backAngle).hi,
+    residual: (p, v) => v.tiltLimiter - furthestLeanDeg(p),
     onTrack: 1,
     isStraight: true,
     says: (p, v) => ({
       stop: { deg: v.tiltLimiter },
-      wanted: { deg: bandOf(p.targets.backAngle).hi },
+      wanted: { deg: furthestLeanDeg(p) },
       method: { text: p.inputs.method.name },
     }),
     steps: one('byMethod', (p) => ({ method: { text: p.inputs.method.name } })),
-  },
-];
+  }),
+] as const;

@@ -1,17 +1,34 @@
 /** What a condition is, and the parts that the tables of conditions are written with. */
 import type { DimensionId } from '../../body';
-import type { ConditionId, Interval } from '../../method';
+import { assumed, practice, type Interval, type Target } from '../../target';
+import type { ConditionId } from './index';
 import type { LeftUnused } from '../cost/curve';
 import type { Place } from '../../place';
 import { countOf, kindNumber, type AdjustmentKind } from '../../seat';
 import type { Extents } from '../geometry/extents';
 import type { Leg } from '../geometry/on-seat';
+import type { RemedyId } from '../problem/inputs';
 import type { Problem, SetValues } from '../problem/problem';
 import type { Side, Step, Values } from './saying';
 
-/** A condition as its table states it. */
+/** Two solids that must not meet, mm apart; and what is comfortable above that. */
+export const CONTACT = assumed({ bandLo: 0, aimLo: 5, weight: 20 });
+export const COMFORT = practice({ bandLo: 10, aimLo: 20, weight: 1 });
+
+/** What the trade has against a shortfall; of what can also be made lower or shorter that by a name of its own. */
+export type CureKey = RemedyId | 'columnMm.less' | 'deskMm.less';
+
+/** A condition as its table states it: one residual of the set seat, and everything that is to be known of it. */
 export interface ConditionRow {
-  readonly id: ConditionId;
+  readonly id: string;
+  /** What the residual is counted in; `own`: as the adjustment is. */
+  readonly unit: 'mm' | 'deg' | 'own';
+  /** What holds of every method that does not say otherwise; null: each method says its own. */
+  readonly target: Target | null;
+  /** What may close it where it is too much, and where it is too little. */
+  readonly cures?:
+    | { readonly more?: readonly CureKey[] | undefined; readonly less?: readonly CureKey[] | undefined }
+    | undefined;
   /** The adjustments on whose tracks it is shown; the first that the seat has answers for it. */
   readonly owners: (p: Problem) => readonly AdjustmentKind[];
   /** Everything its residual depends on; absent adjustments do not count. */
@@ -65,8 +82,14 @@ export interface Alternative {
   readonly residual: (p: Problem, v: SetValues) => number;
 }
 
+/** A row with its name known to the compiler. */
+export const condition = <const Id extends string>(
+  row: ConditionRow & { readonly id: Id },
+): ConditionRow & { readonly id: Id } => row;
+
 /** A condition made ready. */
 export interface Condition extends ConditionRow {
+  readonly id: ConditionId;
   /** Whether it depends on how the legs stand. */
   readonly onLegs: boolean;
   /** Whether it depends on the height of a desk. */

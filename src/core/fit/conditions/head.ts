@@ -1,12 +1,17 @@
+import { assumed, practice } from '../../target';
 import { one } from './saying';
 import { napeAlongBackMm, napeBeforeBackMm, padBeforeBackMm, restDegOf } from '../geometry/on-seat';
 import { meaning } from '../problem/problem';
-import { TRUNK, has, headNeeds, inverseOf, owned, type ConditionRow } from './condition';
+import { TRUNK, has, headNeeds, inverseOf, owned, condition } from './condition';
 
 /** The head rest. */
-export const HEAD_CONDITIONS: readonly ConditionRow[] = [
-  {
+export const HEAD_CONDITIONS = [
+  condition({
+    /** Pad centre less the nape, along the back. */
     id: 'headHeight',
+    unit: 'mm',
+    target: practice({ bandLo: -20, aimLo: 0, aimHi: 0, bandHi: 20, weight: 1 }),
+    cures: { more: ['headrestOff', 'seatPadMm'], less: ['headrestOff'] },
     through: restDegOf,
     owners: owned('headHeight'),
     scope: ['headHeight', ...TRUNK],
@@ -26,9 +31,13 @@ export const HEAD_CONDITIONS: readonly ConditionRow[] = [
       at: { deg: restDegOf(p, v) },
       wanted: { mm: napeAlongBackMm(p, v) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Slope of the head pad, from the vertical, when leaning back. */
     id: 'headAngle',
+    unit: 'deg',
+    target: assumed({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+    cures: { more: ['headrestOff'], less: ['headrestOff'] },
     through: restDegOf,
     owners: owned('headAngle'),
     scope: ['headAngle', ...TRUNK],
@@ -39,9 +48,13 @@ export const HEAD_CONDITIONS: readonly ConditionRow[] = [
     isStraight: true,
     says: (p, v) => ({ pad: { deg: v.headAngle }, wanted: { deg: restDegOf(p, v) } }),
     steps: one('headAngle', (p, v) => ({ wanted: { deg: restDegOf(p, v) } })),
-  },
-  {
+  }),
+  condition({
+    /** Face of the head pad less the nape, square to the back, when leaning back. */
     id: 'headDepth',
+    unit: 'mm',
+    target: assumed({ bandLo: -15, aimLo: 0, aimHi: 0, bandHi: 15, weight: 1 }),
+    cures: { more: ['headrestOff'], less: ['headrestOff'] },
     through: restDegOf,
     owners: owned('headDepth'),
     scope: ['headDepth', 'headAngle', ...TRUNK],
@@ -61,5 +74,5 @@ export const HEAD_CONDITIONS: readonly ConditionRow[] = [
       at: { deg: restDegOf(p, v) },
       wanted: { mm: napeBeforeBackMm(p, v) },
     })),
-  },
-];
+  }),
+] as const;

@@ -1,6 +1,6 @@
+import type { Target } from '../../target';
 /** The conditions of a good set seat: each one residual on the set seat, in the unit of `CONDITION_UNITS`. */
 import { estimatedOf, isMeasured, missingOf, type DimensionId } from '../../body';
-import type { ConditionId } from '../../method';
 import type { AdjustmentKind } from '../../seat';
 import { oncePer } from '../problem/once';
 import type { Problem } from '../problem/problem';
@@ -12,11 +12,37 @@ import { LEG_CONDITIONS } from './legs';
 import { OPERATOR_CONDITIONS } from './operator';
 import { PLACE_CONDITIONS } from './place';
 
-export { followingOf, type Alternative, type Condition } from './condition';
+export { followingOf, type Alternative, type Condition, type CureKey } from './condition';
+export { SCREEN_TARGETS } from './place';
+
+const ROWS = [
+  ...LEG_CONDITIONS,
+  ...BACK_CONDITIONS,
+  ...ARM_CONDITIONS,
+  ...HEAD_CONDITIONS,
+  ...OPERATOR_CONDITIONS,
+  ...PLACE_CONDITIONS,
+] as const;
+
+export type ConditionId = (typeof ROWS)[number]['id'];
+export const CONDITION_IDS: readonly ConditionId[] = ROWS.map((c) => c.id);
+
+/** What each residual is counted in. */
+export const CONDITION_UNITS = Object.fromEntries(ROWS.map((c) => [c.id, c.unit])) as Readonly<
+  Record<ConditionId, ConditionRow['unit']>
+>;
+
+/** The targets that every method starts from; each may put its own in their place. */
+export const COMMON_TARGETS = Object.fromEntries(
+  ROWS.flatMap((c) => (c.target ? [[c.id, c.target]] : [])),
+) as Readonly<Record<Exclude<ConditionId, 'kneeRoom'>, Target>>;
 
 /** All alike, whatever they leave out: what is asked for thousands of times is then found at once. */
-const alike = (c: ConditionRow): Condition => ({
+const alike = (c: (typeof ROWS)[number]): Condition => ({
   id: c.id,
+  unit: c.unit,
+  target: c.target,
+  cures: c.cures,
   owners: c.owners,
   scope: c.scope,
   levelScope: c.levelScope,
@@ -39,14 +65,7 @@ const alike = (c: ConditionRow): Condition => ({
   onDesk: c.scope.includes('deskHeight'),
 });
 
-export const CONDITIONS: readonly Condition[] = [
-  ...LEG_CONDITIONS,
-  ...BACK_CONDITIONS,
-  ...ARM_CONDITIONS,
-  ...HEAD_CONDITIONS,
-  ...OPERATOR_CONDITIONS,
-  ...PLACE_CONDITIONS,
-].map(alike);
+export const CONDITIONS: readonly Condition[] = ROWS.map(alike);
 
 const BY_ID: ReadonlyMap<ConditionId, Condition> = new Map(CONDITIONS.map((c) => [c.id, c]));
 

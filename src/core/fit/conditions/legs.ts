@@ -1,9 +1,21 @@
-import { USUAL_FINGERS_MM } from '../../method';
+import { practice } from '../../target';
+import { USUAL_FINGERS_MM } from '../../target';
 import { type Side, type Step, one } from './saying';
-import { type Problem, type SetValues, handOf } from '../problem/problem';
+import { handOf } from '../problem/hand';
+import type { Problem, SetValues } from '../problem/problem';
 import { type Message, message } from '../../message';
 import { footGapMm, hollowFromRearMm, legOf, panDegOf, pushMm } from '../geometry/on-seat';
-import { FEET, LEVEL_FEET, PUSH, has, legNeeds, owned, thighNeeds, type ConditionRow } from './condition';
+import {
+  FEET,
+  LEVEL_FEET,
+  PUSH,
+  has,
+  legNeeds,
+  owned,
+  thighNeeds,
+  condition,
+  type ConditionRow,
+} from './condition';
 
 const kneeRoomMm: ConditionRow['residual'] = (p, v) => hollowFromRearMm(p, v) - v.seatDepth;
 
@@ -78,9 +90,13 @@ const feet: Step = (p, v) => {
 };
 
 /** Feet, thighs and the hollow of the knee. */
-export const LEG_CONDITIONS: readonly ConditionRow[] = [
-  {
+export const LEG_CONDITIONS = [
+  condition({
+    /** Height of the knee's hollow on the seat less shoe and lower leg: positive, the feet dangle. */
     id: 'footGap',
+    unit: 'mm',
+    target: practice({ hardLo: -45, bandLo: -25, aimLo: -15, aimHi: 0, bandHi: 5, hardHi: 60, weight: 5 }),
+    cures: { more: ['footrestMm', 'columnMm.less'], less: ['columnMm', 'seatPadMm'] },
     variant: footWords,
     owners: owned('seatHeight', 'footRing', 'footrest'),
     scope: FEET,
@@ -102,9 +118,13 @@ export const LEG_CONDITIONS: readonly ConditionRow[] = [
       };
     },
     steps: feet,
-  },
-  {
+  }),
+  condition({
+    /** Underside of the thigh, positive with the knee up. */
     id: 'thigh',
+    unit: 'deg',
+    target: practice({ bandLo: -4, aimLo: 0, aimHi: 0, bandHi: 4, weight: 2 }),
+    cures: { more: ['columnMm', 'seatPadMm'] },
     owners: (p) =>
       has('seatAngle', 'forwardTilt', 'frontSlope')(p)
         ? owned('seatAngle', 'forwardTilt', 'frontSlope')(p)
@@ -118,9 +138,13 @@ export const LEG_CONDITIONS: readonly ConditionRow[] = [
     onTrack: (kind) => (kind === 'frontSlope' ? null : 1),
     says: (p, v) => ({ thigh: { deg: legOf(p, v).thighDeg }, pan: { deg: panDegOf(p, v) } }),
     steps: one('thigh', (p, v) => ({ pan: { deg: panDegOf(p, v) }, thigh: { deg: legOf(p, v).thighDeg } })),
-  },
-  {
+  }),
+  condition({
+    /** Hollow of the knee to the seat's front edge. */
     id: 'kneeRoom',
+    unit: 'mm',
+    target: null,
+    cures: { less: ['backCushionMm'] },
     variant: roomWords,
     owners: owned('seatDepth', 'backReach'),
     scope: ['seatDepth', ...PUSH],
@@ -147,5 +171,5 @@ export const LEG_CONDITIONS: readonly ConditionRow[] = [
       }),
       ...fingers(p),
     ],
-  },
-];
+  }),
+] as const;

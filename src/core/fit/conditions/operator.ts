@@ -1,3 +1,4 @@
+import { practice } from '../../target';
 import { one } from './saying';
 import {
   isOneWayToLever,
@@ -8,12 +9,15 @@ import {
 } from '../geometry/on-seat';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
 import { wantedDamper } from './wanted';
-import { SITS, both, gripNeeds, has, owned, placeHas, thighNeeds, type ConditionRow } from './condition';
+import { SITS, both, gripNeeds, has, owned, placeHas, thighNeeds, condition } from './condition';
 
 /** Controls, pedals and suspension. */
-export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
-  {
+export const OPERATOR_CONDITIONS = [
+  condition({
+    /** Inside angle of the elbow with the hand on its control in neutral. */
     id: 'leverElbow',
+    unit: 'deg',
+    target: practice({ bandLo: 90, aimLo: 100, aimHi: 120, bandHi: 135, weight: 3 }),
     owners: owned('foreAft'),
     scope: ['foreAft', ...SITS],
     applies: both(has('foreAft'), placeHas('handControls')),
@@ -23,9 +27,20 @@ export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
     onTrack: null,
     says: (_, __, o) => ({ angle: { deg: o.residual } }),
     steps: one('leverElbow', (p) => ({ arm: { mm: upperArmMm(p) }, grip: { mm: p.gripMm } })),
-  },
-  {
+  }),
+  condition({
+    /** Inside angle of the knee with the pedal half down. */
     id: 'pedalKnee',
+    unit: 'deg',
+    target: {
+      bandLo: 95,
+      aimLo: 110,
+      aimHi: 130,
+      bandHi: 135,
+      weight: 3,
+      basis: 'published',
+      source: 'band: Rebiffé 1969; from memory',
+    },
     owners: owned('stationForeAft', 'foreAft'),
     scope: ['stationForeAft', 'foreAft', ...SITS],
     applies: both(has('stationForeAft', 'foreAft'), placeHas('pedals')),
@@ -35,9 +50,12 @@ export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
     onTrack: null,
     says: (_, __, o) => ({ angle: { deg: o.residual } }),
     steps: one('pedalKnee', (p) => ({ leg: { mm: p.body.poplitealHeight } })),
-  },
-  {
+  }),
+  condition({
+    /** Calibrated mass less the sitter's in working clothes. */
     id: 'suspensionWeight',
+    unit: 'own',
+    target: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
     owners: owned('suspensionWeight'),
     scope: ['suspensionWeight'],
     applies: has('suspensionWeight'),
@@ -57,9 +75,12 @@ export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
       tools: { kg: p.inputs.work.toolsKg },
       load: { kg: workingLoadKg(p.inputs, p.body.bodyMass) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** Setting less what the ground asks for. */
     id: 'damper',
+    unit: 'own',
+    target: practice({ bandLo: -1, aimLo: 0, aimHi: 0, bandHi: 1, weight: 1 }),
     owners: owned('damper'),
     scope: ['damper'],
     applies: has('damper'),
@@ -76,5 +97,5 @@ export const OPERATOR_CONDITIONS: readonly ConditionRow[] = [
       ground: { word: `ground.${p.inputs.place?.ground ?? 'mixed'}` },
       wanted: { count: wantedDamper(p) },
     })),
-  },
-];
+  }),
+] as const;

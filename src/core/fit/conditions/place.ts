@@ -1,3 +1,4 @@
+import { assumed, practice, type Target } from '../../target';
 import { one } from './saying';
 import { TASK_OFFSETS } from '../../place';
 import { tanDeg } from '../../units';
@@ -15,6 +16,8 @@ import {
 import { headTopMm, overHeadMm } from '../geometry/overhead';
 import type { Problem } from '../problem/problem';
 import {
+  COMFORT,
+  CONTACT,
   FEET,
   LEVEL_FEET,
   LEVEL_SITS,
@@ -28,7 +31,7 @@ import {
   owned,
   placeHas,
   thighNeeds,
-  type ConditionRow,
+  condition,
   type Inverse,
 } from './condition';
 
@@ -40,10 +43,33 @@ const SCREEN: Inverse = {
 
 const ceilingMm = (p: Problem): number => p.inputs.place?.headroomMm ?? NaN;
 
+/**
+ * How far the screen's middle lies below the eye: as guidance has it; with its top edge at the eye, as most screens are
+ * high and far; itself at the eye; lower, until a head behind progressive lenses no longer tips back.
+ */
+export const SCREEN_TARGETS = {
+  middleBelow: {
+    bandLo: 0,
+    aimLo: 15,
+    aimHi: 20,
+    bandHi: 30,
+    weight: 1,
+    basis: 'published',
+    source: 'aim: OSHA workstation guidance; band: assumed around it; from memory',
+  },
+  topAtEye: practice({ bandLo: 3, aimLo: 10, aimHi: 15, bandHi: 22, weight: 1 }),
+  middleAtEye: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+  lower: practice({ bandLo: 15, aimLo: 25, aimHi: 35, bandHi: 40, weight: 1 }),
+} as const satisfies Record<string, Target>;
+
 /** Desk, roof and screen. */
-export const PLACE_CONDITIONS: readonly ConditionRow[] = [
-  {
+export const PLACE_CONDITIONS = [
+  condition({
+    /** Desk top less the height the task wants at this elbow. */
     id: 'deskTop',
+    unit: 'mm',
+    target: practice({ bandLo: -45, aimLo: -30, aimHi: 0, bandHi: 25, weight: 3 }),
+    cures: { more: ['footrestMm', 'seatPadMm', 'deskMm.less', 'keyboardTrayMm'], less: ['deskMm'] },
     owners: owned('deskHeight'),
     scope: [...SITS, 'deskHeight'],
     levelScope: [...LEVEL_SITS, 'deskHeight'],
@@ -75,9 +101,13 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
         hi: { mm: offset.hi },
       };
     }),
-  },
-  {
+  }),
+  condition({
+    /** Desk underside, drawer or apron less what has to go under it. */
     id: 'deskContact',
+    unit: 'mm',
+    target: CONTACT,
+    cures: { less: ['deskMm'] },
     isSolid: true,
     owners: owned('deskHeight'),
     scope: [...FEET, 'deskHeight'],
@@ -97,9 +127,13 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
       thigh: { mm: legTopsMm(p, v).thigh },
       knee: { mm: legTopsMm(p, v).knee },
     })),
-  },
-  {
+  }),
+  condition({
+    /** The same over the thighs alone, for comfort. */
     id: 'deskClearance',
+    unit: 'mm',
+    target: COMFORT,
+    cures: { less: ['deskMm'] },
     owners: owned('deskHeight'),
     scope: [...FEET, 'deskHeight'],
     levelScope: [...LEVEL_FEET, 'deskHeight'],
@@ -114,9 +148,13 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
       legs: { mm: legTopsMm(p, v).thigh },
       room: { mm: o.residual },
     }),
-  },
-  {
+  }),
+  condition({
+    /** Ceiling of a cab less the top of the head, thrown up by the ride. */
     id: 'headroom',
+    unit: 'mm',
+    // Through the roof is refused: nothing below is dear enough to go there.
+    target: assumed({ hardLo: 0, bandLo: 0, aimLo: 50, weight: 40 }),
     isSolid: true,
     owners: () => ['seatHeight'],
     scope: SITS,
@@ -143,9 +181,13 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
       over: { mm: overHeadMm(p.inputs) },
       top: { mm: headTopMm(p, v) },
     })),
-  },
-  {
+  }),
+  condition({
+    /** How far the screen's middle lies below the level line of sight, as the back's shape turns it. */
     id: 'gaze',
+    unit: 'deg',
+    target: SCREEN_TARGETS.middleBelow,
+    cures: { more: ['screenRiserMm'] },
     owners: owned('screenHeight', 'backProfile'),
     scope: ['screenHeight', 'backProfile', ...SITS],
     levelScope: ['screenHeight', 'backProfile', ...LEVEL_SITS],
@@ -166,5 +208,5 @@ export const PLACE_CONDITIONS: readonly ConditionRow[] = [
       below: { deg: screenBelowDeg(p, v) },
       turned: { deg: sightDeg(p, v) },
     })),
-  },
-];
+  }),
+] as const;

@@ -1,14 +1,6 @@
 /** What a residual costs: a convex curve in straight pieces, expected under the residual's own doubt. */
-import {
-  CONDITION_UNITS,
-  aimOf,
-  bandOf,
-  hardOf,
-  outsideBy,
-  type ConditionId,
-  type Interval,
-  type Target,
-} from '../../method';
+import { aimOf, bandOf, hardOf, outsideBy, type Interval, type Target } from '../../target';
+import { CONDITION_UNITS, type ConditionId } from '../conditions';
 import { expectedOver, steepness } from './expected';
 
 /** Residuals are compared after rounding to this, so that engines that differ in a last bit agree. */

@@ -1,9 +1,9 @@
 /** How sure each residual is: what the spreads of measures and of the seat's own values come to in it. */
 import { spreadInUse, type DimensionId } from '../../body';
-import { CONDITION_UNITS, aimOf, bandOf, type ConditionId, type Target } from '../../method';
+import { aimOf, bandOf, type Target } from '../../target';
+import { CONDITION_UNITS, type ConditionId, computable, scopeOf, type Condition } from '../conditions';
 import { isEstimate } from '../../quantity';
 import { looseness, positionCount, type AdjustmentKind } from '../../seat';
-import { computable, scopeOf, type Condition } from '../conditions';
 import {
   clearAtSpread,
   elbowMm,
@@ -17,7 +17,8 @@ import {
 } from '../geometry/on-seat';
 import { carry, put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
-import { emptyValues, nudged, type Problem, type SetValues } from '../problem/problem';
+import { nudged } from '../case/problem-of';
+import { emptyValues, type Problem, type SetValues } from '../problem/problem';
 
 /** A residual is never surer than this: mm, degrees. Counts know no less. */
 const LEAST_SD = { mm: 2, deg: 0.5, own: 0 } as const;

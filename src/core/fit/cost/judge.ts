@@ -1,6 +1,5 @@
 /** Conditions with what they cost: one number in millionths of a point for everything that is set. */
-import type { ConditionId } from '../../method';
-import { computable, type Condition } from '../conditions';
+import { type ConditionId, computable, type Condition } from '../conditions';
 import { curveOf, roundResidual, type Curve } from './curve';
 import { residualSds } from './doubt';
 import { footrestCost, leverCosts } from './levers';

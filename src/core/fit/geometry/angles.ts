@@ -1,4 +1,4 @@
-import { bandOf, outsideBy, type Interval } from '../../method';
+import { bandOf, outsideBy, type Interval } from '../../target';
 import { estimatedOf, missingOf, type DimensionId } from '../../body';
 import { HIP_ABOVE_PAN_MM, KNEE_ABOVE_UNDERSIDE_MM, elbowDeg, kneeDeg, trunkThighDeg } from '../../posture';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../../units';

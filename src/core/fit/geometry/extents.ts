@@ -3,7 +3,7 @@
  * adjustment's least and greatest value. Never too narrow. Everything that every box of a search asks for is worked out
  * once a box, without making anything new.
  */
-import type { Interval } from '../../method';
+import type { Interval } from '../../target';
 import { overLegs } from '../../place';
 import {
   ANKLE_FRACTION,

@@ -1,5 +1,5 @@
 /** Where this body lies on the seat as set: what conditions, drawing and angles all stand on. Lengths in mm. */
-import { bandOf } from '../../method';
+import { bandOf } from '../../target';
 import { overLegs } from '../../place';
 import {
   ANKLE_FRACTION,

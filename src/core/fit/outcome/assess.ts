@@ -1,10 +1,10 @@
-import type { Interval } from '../../method';
+import type { Interval } from '../../target';
 import type { Message } from '../../message';
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../../seat';
 import { anglesOf, type PostureAngle } from '../geometry/angles';
 import { ownedBy } from '../conditions';
 import type { Settings } from '../problem/inputs';
-import { inPlace } from '../problem/in-place';
+import { inPlace } from '../case/in-place';
 import { carriedAs, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { bellyAtDesk } from './belly';

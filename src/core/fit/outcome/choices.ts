@@ -1,5 +1,5 @@
 import type { AdjustmentKind } from '../../seat';
-import { inPlace } from '../problem/in-place';
+import { inPlace } from '../case/in-place';
 import type { Settings } from '../problem/inputs';
 import { bindings, type Binding } from '../cost/judge';
 import type { Problem } from '../problem/problem';

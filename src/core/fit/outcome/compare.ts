@@ -5,7 +5,7 @@ import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../seat';
 import type { PostureAngle } from '../geometry/angles';
 import { assess, type Assessment, type SettingOutcome } from './assess';
 import type { FitInputs, RemedySettings } from '../problem/inputs';
-import { problemOf } from '../problem/problem';
+import { problemOf } from '../case/problem-of';
 import { ownValue } from '../conditions/saying';
 import { solve } from '../search/solve';
 

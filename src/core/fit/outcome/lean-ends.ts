@@ -1,7 +1,7 @@
 /** A back that swings free is looked at at both ends of its travel: there only solid things and the feet are judged. */
-import { CONDITION_UNITS, leftOver } from '../../method';
+import { leftOver } from '../../target';
+import { CONDITION_UNITS, computable, isSolid, scopeOf } from '../conditions';
 import { message } from '../../message';
-import { computable, isSolid, scopeOf } from '../conditions';
 import type { Problem, SetValues } from '../problem/problem';
 import type { SeatCheck } from './refusals';
 

@@ -1,8 +1,9 @@
 /** How one adjustment stands as set: value, aim, band, what is left over, verdict and reason. */
 import type { DimensionId } from '../../body';
-import { CONDITION_UNITS, aimOf, bandOf, leftOver, type ConditionId, type Interval } from '../../method';
-import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../../seat';
+import { aimOf, bandOf, leftOver, type Interval } from '../../target';
 import {
+  CONDITION_UNITS,
+  type ConditionId,
   computable,
   estimatedFor,
   followingOf,
@@ -12,6 +13,7 @@ import {
   scopeOf,
   type Condition,
 } from '../conditions';
+import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../../seat';
 import { put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { roundResidual } from '../cost/curve';

@@ -1,5 +1,5 @@
 /** Published rules, reported beside the settings and never the verdict. */
-import type { Interval } from '../../method';
+import type { Interval } from '../../target';
 import { cosDeg } from '../../units';
 
 /** Seat height for a lower leg and a shoe, mm: `(P+s) cos 30° … (P+s) cos 5°` (Gouvali & Boudolos 2006). */

@@ -1,5 +1,4 @@
-import type { Message } from '../../message';
-import { message } from '../../message';
+import { type Message, message } from '../../message';
 import {
   adjustmentOf,
   endsOf,

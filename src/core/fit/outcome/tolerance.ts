@@ -1,8 +1,8 @@
 /** How far a setting may be off before something that fits as set does not any more. */
-import { CONDITION_UNITS, leftOver } from '../../method';
+import { leftOver } from '../../target';
+import { CONDITION_UNITS, computable, missingFor, ownedBy, scopeOf, type Condition } from '../conditions';
 import { message, type Message, type MessageValue } from '../../message';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_UNITS, NAMED_KINDS, type AdjustmentKind } from '../../seat';
-import { computable, missingFor, ownedBy, scopeOf, type Condition } from '../conditions';
 import { ownValue } from '../conditions/saying';
 import { isCarried, put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';

@@ -1,5 +1,6 @@
 /** What holds the back: its own notches, a lock, or nothing but a spring and the sitter's weight. */
-import { bandOf, type LockUse, type Method, type Target } from '../../method';
+import type { LockUse, Method } from '../../method';
+import { bandOf, type Target } from '../../target';
 import type { Task } from '../../place';
 import type { Adjustment, AdjustmentKind, LockState } from '../../seat';
 import type { FitInputs } from './inputs';

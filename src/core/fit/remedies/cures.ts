@@ -1,7 +1,7 @@
 /** What the trade adds, takes off or changes, against which shortfalls, and in which sizes it comes. */
-import type { ConditionId } from '../../method';
+import { conditionOf, type ConditionId, type CureKey } from '../conditions';
 import { adjustmentOf, isFixed, offers, takesCushions, type SeatModel } from '../../seat';
-import { stateFor } from '../problem/in-place';
+import { stateFor } from '../case/in-place';
 import type { FitInputs, RemedyId } from '../problem/inputs';
 import { FOOTREST_HEIGHTS_MM } from '../search/axes';
 
@@ -19,8 +19,6 @@ export interface Cure {
   readonly cost: RemedyCost;
   /** Among remedies of one cost: 1 put in place at once, 2 with a tool, 3 an exchanged part, 4 furniture rebuilt (assumed). */
   readonly effort: 1 | 2 | 3 | 4;
-  /** What it may close. */
-  readonly against: readonly Shortfall[];
   /** Those that the trade has, or that one can cut, rising, mm (common practice, no source). */
   readonly sizes: readonly number[];
   /** −1 where it makes something lower or shorter. */
@@ -49,38 +47,11 @@ const takesTray = (inputs: FitInputs): boolean =>
 const hasScreen = ({ place }: FitInputs): boolean =>
   place !== null && adjustmentOf(place.adjustments, 'screenHeight') !== null;
 
-const LUMBAR_HEIGHT: readonly Shortfall[] = [
-  'lumbarHeight.more',
-  'lumbarHeight.less',
-  'lumbarByPractice.more',
-  'lumbarByPractice.less',
-];
-
-const AGAINST_ARMS: readonly Shortfall[] = [
-  'armHeight.more',
-  'armHeight.less',
-  'armSpread.more',
-  'armSpread.less',
-  'hipContact.less',
-  'padContact.less',
-  'hipClearance.less',
-  'padsLevel.more',
-  'padsLevel.less',
-  'padReach.more',
-  'padReach.less',
-  'padAtDesk.less',
-  'armPivot.more',
-  'armPivot.less',
-  'armAngle.more',
-  'armAngle.less',
-];
-
 export const CURES: readonly Cure[] = [
   {
     id: 'lumbarRollMm',
     cost: 'free',
     effort: 1,
-    against: [...LUMBAR_HEIGHT, 'lumbarDepth.less', 'upperLumbar.less', 'lowerLumbar.less'],
     sizes: every(5, 10, 60),
     sign: 1,
     isPossible: cushioned,
@@ -89,7 +60,6 @@ export const CURES: readonly Cure[] = [
     id: 'armsOff',
     cost: 'free',
     effort: 2,
-    against: AGAINST_ARMS,
     sizes: [1],
     sign: 1,
     // Whoever rises by the arms keeps them; what folds away need not come off.
@@ -100,7 +70,6 @@ export const CURES: readonly Cure[] = [
     id: 'armsFolded',
     cost: 'free',
     effort: 1,
-    against: AGAINST_ARMS,
     sizes: [1],
     sign: 1,
     isPossible: ({ seat, work }) =>
@@ -110,14 +79,6 @@ export const CURES: readonly Cure[] = [
     id: 'headrestOff',
     cost: 'free',
     effort: 1,
-    against: [
-      'headHeight.more',
-      'headHeight.less',
-      'headAngle.more',
-      'headAngle.less',
-      'headDepth.more',
-      'headDepth.less',
-    ],
     sizes: [1],
     sign: 1,
     isPossible: ({ seat }) => stateFor(seat, 'headrestOff') !== null,
@@ -126,7 +87,6 @@ export const CURES: readonly Cure[] = [
     id: 'footrestMm',
     cost: 'cheap',
     effort: 1,
-    against: ['footGap.more', 'deskTop.more'],
     sizes: FOOTREST_HEIGHTS_MM.slice(1),
     sign: 1,
     // Nothing lies under feet that work pedals.
@@ -136,7 +96,6 @@ export const CURES: readonly Cure[] = [
     id: 'columnMm',
     cost: 'cheap',
     effort: 3,
-    against: ['footGap.more'],
     sizes: every(10, 20, 120),
     sign: -1,
     isPossible: ({ seat }) => onColumn(seat),
@@ -145,7 +104,6 @@ export const CURES: readonly Cure[] = [
     id: 'columnMm',
     cost: 'cheap',
     effort: 3,
-    against: ['footGap.less', 'thigh.more'],
     sizes: every(10, 20, 120),
     sign: 1,
     isPossible: ({ seat }) => onColumn(seat),
@@ -154,15 +112,6 @@ export const CURES: readonly Cure[] = [
     id: 'seatPadMm',
     cost: 'cheap',
     effort: 1,
-    against: [
-      'footGap.less',
-      'thigh.more',
-      'armHeight.more',
-      'lumbarHeight.more',
-      'lumbarByPractice.more',
-      'headHeight.more',
-      'deskTop.more',
-    ],
     sizes: every(5, 10, 60),
     sign: 1,
     isPossible: cushioned,
@@ -171,7 +120,6 @@ export const CURES: readonly Cure[] = [
     id: 'backCushionMm',
     cost: 'cheap',
     effort: 1,
-    against: ['kneeRoom.less'],
     sizes: every(5, 10, 80),
     sign: 1,
     isPossible: cushioned,
@@ -180,7 +128,6 @@ export const CURES: readonly Cure[] = [
     id: 'deskMm',
     cost: 'cheap',
     effort: 4,
-    against: ['deskTop.less', 'deskContact.less', 'deskClearance.less'],
     sizes: every(10, 10, 120),
     sign: 1,
     isPossible: hasDesk,
@@ -189,7 +136,6 @@ export const CURES: readonly Cure[] = [
     id: 'deskMm',
     cost: 'cheap',
     effort: 4,
-    against: ['deskTop.more'],
     sizes: every(10, 10, 120),
     sign: -1,
     isPossible: hasDesk,
@@ -198,7 +144,6 @@ export const CURES: readonly Cure[] = [
     id: 'keyboardTrayMm',
     cost: 'cheap',
     effort: 2,
-    against: ['deskTop.more'],
     sizes: every(10, 30, 120),
     sign: 1,
     isPossible: takesTray,
@@ -207,12 +152,20 @@ export const CURES: readonly Cure[] = [
     id: 'screenRiserMm',
     cost: 'cheap',
     effort: 1,
-    against: ['gaze.more'],
     sizes: every(20, 20, 240),
     sign: 1,
     isPossible: hasScreen,
   },
 ];
+
+const keyOf = ({ id, sign }: Cure): CureKey => (sign < 0 ? (`${id}.less` as CureKey) : id);
+
+/** What the trade has against a shortfall. */
+export function curesAgainst(shortfall: Shortfall): readonly Cure[] {
+  const [id, side] = shortfall.split('.') as [ConditionId, Side];
+  const keys: readonly CureKey[] = conditionOf(id).cures?.[side] ?? [];
+  return CURES.filter((cure) => keys.includes(keyOf(cure)));
+}
 
 /** What lies under the feet and is lower is a mat or a board cut to size, mm (common practice). */
 const LEAST_FOOTREST_MM = 40;

@@ -1,5 +1,5 @@
 /** What is held and keeps something from fitting that the seat could do. */
-import type { ConditionId } from '../../method';
+import type { ConditionId } from '../conditions';
 import type { AdjustmentKind } from '../../seat';
 import type { RemedySettings, Settings } from '../problem/inputs';
 import type { Problem } from '../problem/problem';

@@ -1,11 +1,12 @@
 /** Remedies: each put in its place and everything solved again, so that what it closes and what else it does is known. */
-import type { ConditionId } from '../../method';
+import type { ConditionId } from '../conditions';
 import type { SeatModel } from '../../seat';
 import type { Assessment } from '../outcome/assess';
 import { isRefused, notMeant, seatChecks } from '../outcome/refusals';
 import { NO_REMEDIES, sizeInUse, type RemedySettings } from '../problem/inputs';
-import { problemOf, type Problem } from '../problem/problem';
-import { CURES, type Cure, type Shortfall } from './cures';
+import { problemOf } from '../case/problem-of';
+import type { Problem } from '../problem/problem';
+import { curesAgainst, type Cure, type Shortfall } from './cures';
 import {
   WORTH,
   inOrder,
@@ -107,8 +108,8 @@ function* alone(p: Problem, base: Trial, inUse: RemedySettings): Generator<Combi
   const known = new Set<string>();
   for (const id of outsideIn(base)) {
     const shortfall: Shortfall = `${id}.${base.stands.get(id)!.outside > 0 ? 'more' : 'less'}`;
-    for (const cure of CURES) {
-      if (!cure.against.includes(shortfall) || !cure.isPossible(p.inputs)) continue;
+    for (const cure of curesAgainst(shortfall)) {
+      if (!cure.isPossible(p.inputs)) continue;
       if (sizeInUse(inUse, cure.id) !== 0) continue;
       const found = candidateFor(p, base, cure, id, inUse);
       const name = found && `${cure.id} ${found.sizeMm}`;

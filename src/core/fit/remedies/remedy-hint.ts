@@ -1,9 +1,9 @@
 import { message, type Message } from '../../message';
-import type { ConditionId } from '../../method';
+import type { ConditionId } from '../conditions';
 import { sizeOf } from '../explanation/reasons';
 import type { AdjustmentOutcome } from '../outcome/outcome';
 import type { Problem } from '../problem/problem';
-import { CURES, type Shortfall } from './cures';
+import { curesAgainst, type Shortfall } from './cures';
 
 /**
  * What the trade does about a shortfall, by the condition that decides and the side it lies on; null where nothing
@@ -20,7 +20,7 @@ export function remedyHint(
   const by = sizeOf(outcome.variable, o);
   if (outcome.verdict === 'off' || (shortfalls && !shortfalls.includes(o.id))) return message('remedy.set');
   const shortfall: Shortfall = `${o.id}.${o.outside > 0 ? 'more' : 'less'}`;
-  const known = CURES.filter((cure) => cure.against.includes(shortfall));
+  const known = curesAgainst(shortfall);
   if (known.length === 0) return message(`remedy.for.${shortfall}`, { by });
   const possible = known.filter((cure) => cure.isPossible(p.inputs));
   if (possible.length === 0) return message('remedy.for.none');

@@ -1,9 +1,9 @@
 /** A remedy as it is offered: what it closes and what else it does, in words, and which comes first. */
-import { CONDITION_UNITS, type ConditionId } from '../../method';
+import { CONDITION_UNITS, type ConditionId } from '../conditions';
 import { message, type Message, type MessageValue } from '../../message';
 import type { SeatModel } from '../../seat';
 import { legOf } from '../geometry/on-seat';
-import { inPlace } from '../problem/in-place';
+import { inPlace } from '../case/in-place';
 import { REMEDY_IDS, isSwitch, sizeInUse, type RemedyId, type Settings } from '../problem/inputs';
 import type { Problem } from '../problem/problem';
 import { valuesOfSettings } from '../search/solve';

@@ -1,5 +1,6 @@
 /** How much of a remedy: the smallest that does what more of it would do. */
-import { CONDITION_UNITS, aimOf, outsideBy, type ConditionId } from '../../method';
+import { aimOf, outsideBy } from '../../target';
+import { CONDITION_UNITS, type ConditionId } from '../conditions';
 import type { RemedySettings } from '../problem/inputs';
 import type { Problem } from '../problem/problem';
 import type { Cure } from './cures';

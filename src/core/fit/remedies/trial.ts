@@ -1,9 +1,9 @@
 /** Seat and place with something added or changed, solved anew, and how everything stands then. */
-import { CONDITION_UNITS, bandOf, leftOver, type ConditionId } from '../../method';
-import { computable } from '../conditions';
+import { bandOf, leftOver } from '../../target';
+import { CONDITION_UNITS, type ConditionId, computable } from '../conditions';
 import { residualSds } from '../cost/doubt';
 import { steepness } from '../cost/expected';
-import { inPlace } from '../problem/in-place';
+import { inPlace } from '../case/in-place';
 import type { RemedySettings, Settings } from '../problem/inputs';
 import type { Problem } from '../problem/problem';
 import { BUDGET_OF_MANY, solve, valuesOfSettings } from '../search/solve';

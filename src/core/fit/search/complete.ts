@@ -1,5 +1,5 @@
 import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../../seat';
-import { inPlace } from '../problem/in-place';
+import { inPlace } from '../case/in-place';
 import { NO_REMEDIES, REMEDY_IDS, sizeInUse, type Settings } from '../problem/inputs';
 import type { Problem } from '../problem/problem';
 import { solve } from './solve';

@@ -1,5 +1,6 @@
 /** What a desk costs at least: elbow and legs want it at different heights, and pads have to get past it. */
-import type { ConditionId, Interval } from '../../method';
+import type { Interval } from '../../target';
+import type { ConditionId } from '../conditions';
 import { lowestSpan, type Curve } from '../cost/curve';
 import type { Extents } from '../geometry/extents';
 import { judgeOf, type Judge } from '../cost/judge';

@@ -1,5 +1,4 @@
-import type { ConditionId } from '../../method';
-import type { Condition } from '../conditions';
+import type { ConditionId, Condition } from '../conditions';
 import type { Extents } from '../geometry/extents';
 import { datumMm, legOf, trunkDegOf } from '../geometry/on-seat';
 import type { SetValues } from '../problem/problem';

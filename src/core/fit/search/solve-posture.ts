@@ -1,6 +1,7 @@
 import { inputsOfPosture, type Posture } from '../problem/posture';
 import type { FitInputs, RemedySettings, Settings } from '../problem/inputs';
-import { problemOf, type Problem } from '../problem/problem';
+import { problemOf } from '../case/problem-of';
+import type { Problem } from '../problem/problem';
 import { BUDGET_OF_MANY, solve } from './solve';
 
 /** The lean that a posture names, held at the nearest position that the back has, or else the whole chair. */

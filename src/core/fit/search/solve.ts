@@ -3,7 +3,7 @@ import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNITS, type Adjustmen
 import { scopeOf } from '../conditions';
 import { costAt, judgesOf, type Cost } from '../cost/judge';
 import { carriedAs, carry } from '../problem/carried';
-import { inPlace } from '../problem/in-place';
+import { inPlace } from '../case/in-place';
 import type { Settings } from '../problem/inputs';
 import { oncePer } from '../problem/once';
 import { emptyValues, type Problem, type SetValues, type Variable } from '../problem/problem';

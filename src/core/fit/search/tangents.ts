@@ -1,6 +1,6 @@
 /** What pulls the seat's height and the footrest apart, told together by straight lines. */
-import type { ConditionId, Interval } from '../../method';
-import type { Condition } from '../conditions';
+import type { Interval } from '../../target';
+import type { ConditionId, Condition } from '../conditions';
 import { MILLION, lowestSpan, type Curve } from '../cost/curve';
 import type { Extents } from '../geometry/extents';
 import { underFootMm } from '../geometry/on-seat';

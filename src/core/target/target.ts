@@ -45,3 +45,18 @@ export function outsideBy(interval: Interval, value: number): number {
   if (value < interval.lo) return value - interval.lo;
   return 0;
 }
+
+type Bounds = Omit<Target, 'basis' | 'source'>;
+
+/** A target that practice stands behind: no source. */
+export const practice = (bounds: Bounds): Target => ({
+  ...bounds,
+  basis: 'practice',
+  source: 'common practice',
+});
+/** A target of ours, to be tuned. */
+export const assumed = (bounds: Bounds): Target => ({
+  ...bounds,
+  basis: 'assumed',
+  source: 'assumed',
+});

@@ -1,8 +1,8 @@
 /** What a fitting keeps, in the form of an earlier version, brought to the form of now. */
-import { upgradeMethod } from '../../method';
-import { upgradePlace } from '../../place';
-import { UPPER_SUPPORT, UPPER_SUPPORT_OFF, isLoose, upgradeSeat, without } from '../../seat';
-import { INPUTS_SCHEMA } from './inputs';
+import { upgradeMethod } from '../method';
+import { upgradePlace } from '../place';
+import { UPPER_SUPPORT, UPPER_SUPPORT_OFF, isLoose, upgradeSeat, without } from '../seat';
+import { INPUTS_SCHEMA } from '../fit';
 
 /** Returns settings in the form of now: an upper support that was off is a state in use. */
 export function upgradeSettings(document: unknown): unknown {

@@ -9,9 +9,10 @@ import {
   type SeatState,
   type StateKind,
 } from '../../seat';
-import { REMEDY_IDS, sizeInUse, type FitInputs, type RemedyId, type RemedySettings } from './inputs';
-import { oncePer } from './once';
-import { problemOf, type Problem } from './problem';
+import { REMEDY_IDS, sizeInUse, type FitInputs, type RemedyId, type RemedySettings } from '../problem/inputs';
+import { oncePer } from '../problem/once';
+import type { Problem } from '../problem/problem';
+import { problemOf } from './problem-of';
 
 /** What the computation reads as a value of its own, so that a footrest can be chosen together with the height. */
 const AS_VALUES: readonly RemedyId[] = ['footrestMm', 'backCushionMm'];

@@ -1,15 +1,8 @@
 /** What makes a case impossible to compute with, as a closed list of reasons, each naming field and value. */
 import { DIMENSIONS, isDimensionId, pairDoubts, rangeDoubt } from '../../body';
-import {
-  CONDITION_IDS,
-  aimOf,
-  bandOf,
-  hardOf,
-  type Interval,
-  type Method,
-  type Target,
-  type Targets,
-} from '../../method';
+import type { Method, Targets } from '../../method';
+import { aimOf, bandOf, hardOf, type Interval, type Target } from '../../target';
+import { CONDITION_IDS } from '../conditions';
 import { placeDoubts } from '../../place';
 import {
   adjustmentDoubts,
@@ -19,7 +12,7 @@ import {
   type AdjustmentKind,
   type SeatFault,
 } from '../../seat';
-import type { FitInputs } from './inputs';
+import type { FitInputs } from '../problem/inputs';
 
 export const CASE_FAULTS = [
   'unknownMeasure',

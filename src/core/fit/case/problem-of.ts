@@ -1,0 +1,213 @@
+/** Inputs made ready to compute with. */
+import { DIMENSION_IDS, type Body, type DimensionId } from '../../body';
+import { ANKLE_FRACTION, FOREARM_BREADTH_MM, FOREARM_FRACTION, HAND_FRACTION } from '../../posture';
+import {
+  ABOVE_SEAT_KINDS,
+  ADJUSTMENT_KIND_IDS,
+  adjustmentOf,
+  heightShift,
+  kindNumber,
+  meaningLine,
+  seatNumbers,
+  uncalculated,
+  valuesOf,
+  type Adjustment,
+  type AdjustmentKind,
+  type SeatClass,
+  type SeatModel,
+} from '../../seat';
+import type { Target } from '../../target';
+import { cosDeg } from '../../units';
+import { carriedOf } from '../problem/carried';
+import type { FitInputs } from '../problem/inputs';
+import { leaningOf } from '../problem/leaning';
+import type { BodyNumbers, Problem, Variable } from '../problem/problem';
+import { middleOfAim, targetsOf } from './targets';
+
+const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
+
+/** How far forward a shank stands with the feet on pedals: a knee of 120° on a level thigh (assumed). */
+const SHANK_AT_PEDALS_DEG = 30;
+function variableOf(
+  adjustment: Adjustment,
+  shift: { readonly ofSeat: number; readonly aboveSeat: number },
+  hasBackHeight: boolean,
+): Variable {
+  const { kind } = adjustment;
+  const isAbove = ABOVE_SEAT_KINDS.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
+  const shiftMm = kind === 'seatHeight' ? shift.ofSeat : isAbove ? shift.aboveSeat : 0;
+  const values = valuesOf(adjustment);
+  for (let i = 0; i < values.length; i++) values[i] = Math.round((values[i]! + shiftMm) * 1000) / 1000;
+  return {
+    kind,
+    adjustment,
+    values,
+    shiftMm,
+    line: meaningLine(adjustment),
+  };
+}
+
+/** Of a leg, an arm and a head, what follows from the measures alone. */
+function partsOf(
+  inputs: FitInputs,
+  body: BodyNumbers,
+): Pick<
+  Problem,
+  | 'lowerLegMm'
+  | 'kneeMm'
+  | 'shankAtDeg'
+  | 'forearmMm'
+  | 'gripMm'
+  | 'fingertipMm'
+  | 'forearmBreadthMm'
+  | 'headPivotMm'
+> {
+  const known = (value: number, otherwise: number): number => (Number.isNaN(value) ? otherwise : value);
+  const shankAtDeg = inputs.place?.pedals ? SHANK_AT_PEDALS_DEG : 0;
+  const ankle = ANKLE_FRACTION * body.stature;
+  const lowerLegMm =
+    shankAtDeg === 0 ? body.poplitealHeight : ankle + (body.poplitealHeight - ankle) * cosDeg(shankAtDeg);
+  return {
+    shankAtDeg,
+    lowerLegMm,
+    kneeMm: body.kneeHeight - (body.poplitealHeight - lowerLegMm),
+    forearmMm: FOREARM_FRACTION * body.stature,
+    gripMm: known(body.elbowGripLength, (FOREARM_FRACTION + HAND_FRACTION / 2) * body.stature),
+    fingertipMm: known(body.forearmHandLength, (FOREARM_FRACTION + HAND_FRACTION) * body.stature),
+    forearmBreadthMm: known(body.forearmBreadth, FOREARM_BREADTH_MM),
+    headPivotMm: known(body.cervicaleHeightSitting, body.shoulderHeightSitting),
+  };
+}
+
+/** A body's measures as numbers, once for all the seats that are tried for it. */
+const numbersOf = new WeakMap<Body, BodyNumbers>();
+
+function bodyNumbers(body: Body): BodyNumbers {
+  const known = numbersOf.get(body);
+  if (known) return known;
+  const numbers = Object.fromEntries(DIMENSION_IDS.map((id) => [id, body[id]?.value ?? NaN]));
+  numbersOf.set(body, numbers as BodyNumbers);
+  return numbers as BodyNumbers;
+}
+
+const BACKS: readonly AdjustmentKind[] = ['backAngle', 'backHeight', 'lumbarApex', 'lumbarDepth'];
+/** A perch has a back only where it is described. */
+const hasBackOf = ({ seatClass, back, adjustments }: SeatModel): boolean =>
+  seatClass !== 'perching' || back.topMm !== null || adjustments.some((a) => BACKS.includes(a.kind));
+
+/** Seats that one can perch on: off the front of others one slides. */
+const PERCHED: readonly SeatClass[] = ['perching', 'handwork'];
+
+/** The lean at which pads that nobody can move in height are met: the middle of the method's aim, within the back's reach. */
+function padsAtDegOf(
+  armHeight: Variable | undefined,
+  backAngle: Variable | undefined,
+  target: Target,
+): number | null {
+  if (armHeight?.values.length !== 1 || !backAngle) return null;
+  const { values } = backAngle;
+  return Math.max(values[0]!, Math.min(values[values.length - 1]!, middleOfAim(target)));
+}
+
+const isTurned = (variable: Variable | undefined): boolean => variable?.values.some((v) => v !== 0) ?? false;
+
+/** @param rollMm of a roll at the small of the back */
+export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
+  const { seat, place, body } = inputs;
+  const shift = heightShift(seat, body.bodyMass?.value ?? null);
+  const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
+  const variables: Partial<Record<AdjustmentKind, Variable>> = {};
+  const byNumber = new Array<Variable | undefined>(ADJUSTMENT_KIND_IDS.length).fill(undefined);
+  const carried = carriedOf(seat);
+  const isAdrift = ({ kind, holds }: Adjustment): boolean =>
+    holds.how === 'follows' && !carried.some((one) => one.kind === kind);
+  const add = (adjustment: Adjustment): void => {
+    const number = kindNumber(adjustment.kind);
+    if (byNumber[number] || uncalculated(adjustment) || isAdrift(adjustment)) return;
+    byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shift, hasBackHeight);
+  };
+  seat.adjustments.forEach(add);
+  place?.adjustments.forEach(add);
+  const numbers = bodyNumbers(body);
+  const isSynchro = seat.back.synchroRatio !== null;
+  const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle, armHeight } = variables;
+  const targets = targetsOf(inputs);
+  const parts = partsOf(inputs, numbers);
+  const isPerched = inputs.method.perches === true && PERCHED.includes(seat.seatClass);
+  const flattest = Math.min(
+    flattestOf(variables.lumbarDepth),
+    flattestOf(variables.upperLumbar),
+    flattestOf(variables.lowerLumbar),
+  );
+  return {
+    inputs,
+    seat: seatNumbers(seat),
+    body: numbers,
+    variables,
+    byNumber,
+    carried,
+    targets,
+    hasBack: hasBackOf(seat),
+    thighDeg: middleOfAim(targets.thigh),
+    raisedDeg: inputs.method.raisesKnee ? (targets.thigh.aimLo ?? null) : null,
+    padsAtDeg: padsAtDegOf(armHeight, backAngle, targets.backAngle),
+    uprightDeg: backAngle?.values[0] ?? 0,
+    isTied: isSynchro || chairAngle !== undefined,
+    panTilts: isSynchro || isTurned(seatAngle) || isTurned(forwardTilt) || isTurned(chairAngle),
+    trunkLeans: isTurned(backAngle) || isTurned(chairAngle),
+    hasSlope: isTurned(frontSlope) || isPerched,
+    isPerched,
+    leaning: leaningOf(inputs, variables, targets.backAngle),
+    // A roll on a back without a lumbar of its own stands out from a flat one.
+    flattestMm: rollMm > 0 && flattest === Infinity ? 0 : flattest,
+    hasPush: rollMm > 0 || PUSHES.some((kind) => variables[kind]),
+    rollMm,
+    bare: null,
+    known: [],
+    shankAtDeg: parts.shankAtDeg,
+    lowerLegMm: parts.lowerLegMm,
+    kneeMm: parts.kneeMm,
+    forearmMm: parts.forearmMm,
+    gripMm: parts.gripMm,
+    fingertipMm: parts.fingertipMm,
+    forearmBreadthMm: parts.forearmBreadthMm,
+    headPivotMm: parts.headPivotMm,
+  };
+}
+
+/**
+ * The same seat, place and method for a body that differs by little: what does not follow the body is taken over.
+ * @param body with the same measures as the problem's own, at other values
+ */
+export function withBody(p: Problem, body: Body): Problem {
+  const inputs = { ...p.inputs, body };
+  const bare = p.bare && { ...p.bare, problem: withBody(p.bare.problem, body) };
+  if (body.bodyMass?.value !== p.inputs.body.bodyMass?.value) return { ...problemOf(inputs, p.rollMm), bare };
+  const numbers = bodyNumbers(body);
+  const targets = targetsOf(inputs);
+  return { ...p, inputs, body: numbers, targets, ...partsOf(inputs, numbers), bare, known: [] };
+}
+
+/** Measures that a target moves with, for some sitters and methods. */
+const MOVING_TARGETS: readonly DimensionId[] = [
+  'buttockPoplitealLength',
+  'threeFingerBreadth',
+  'fourFingerBreadth',
+];
+
+/**
+ * The same with one measure a little off, for asking conditions only: heights do not follow a nudged body mass, and
+ * the inputs stay as they were.
+ */
+export function nudged(p: Problem, id: DimensionId, by: number): Problem {
+  const body = { ...p.body, [id]: p.body[id] + by };
+  const quantity = p.inputs.body[id];
+  const targets =
+    quantity && MOVING_TARGETS.includes(id)
+      ? targetsOf({ ...p.inputs, body: { ...p.inputs.body, [id]: { ...quantity, value: body[id] } } })
+      : p.targets;
+  return { ...p, body, targets, ...partsOf(p.inputs, body), known: [] };
+}
+
+const flattestOf = (variable: Variable | undefined): number =>
+  variable ? variable.line.zero + variable.line.perUnit * variable.values[0]! : Infinity;
