@@ -49,6 +49,7 @@ const common = {
   helmet: WORK_FIELDS.helmet.default(false),
   glasses: WORK_FIELDS.glasses.default(false),
   risesByArms: WORK_FIELDS.risesByArms.default(false),
+  screen: WORK_FIELDS.screen.default(null),
 };
 const OneSeat = z
   .union([SeatSchema, ById])

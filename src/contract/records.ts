@@ -131,6 +131,10 @@ export const WORK_FIELDS = {
   helmet: z.boolean(),
   glasses: z.boolean(),
   risesByArms: z.boolean().describe('pushes up on the armrests'),
+  screen: z
+    .enum(SCREEN_WAYS)
+    .nullable()
+    .describe('where the screen stands against the eye; null: as the method has it'),
 };
 export const WorkSchema = z.strictObject({ ...WORK_FIELDS, toolsKg: Finite.min(0) });
 

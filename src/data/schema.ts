@@ -3,6 +3,7 @@
  * places and methods have immutable versions; whatever points at one points at a version.
  */
 import { sql } from 'drizzle-orm';
+import type { ScreenWay } from '../core/method';
 import { SEAT_CLASSES, type AdjustmentKind } from '../core/seat';
 import { IMPORT_STATES } from '../contract/importing';
 import { DOCUMENT_KINDS, RECORD_STATES } from '../contract/catalogue';
@@ -304,6 +305,8 @@ export const fittings = sqliteTable(
     glasses: integer({ mode: 'boolean' }).notNull().default(false),
     /** Whether the sitter pushes up on the armrests. */
     risesByArms: integer({ mode: 'boolean' }).notNull().default(false),
+    /** Where the screen stands against the eye; null: as the method has it. */
+    screen: text().$type<ScreenWay>(),
     /** Whether what was not measured is estimated. */
     estimateMissing: integer('fill_in', { mode: 'boolean' }).notNull().default(false),
     /** Local date. */

@@ -33,6 +33,8 @@ export const CHAIN_WORDS = {
     'Elbow {elbow}; sitting relaxed, the trunk leaning {back} and the arm {out} out put it at {wanted} above the seat.',
   'chain.padsLevel':
     'Desk {desk} − seat {seat}, as far as the elbow at {elbow} lets the pads follow: {wanted} above the seat.',
+  'chain.padsLevel.forearm':
+    'Elbow {elbow}; on its way to the hands the forearm rises {slope}: in the middle of the pad it is at {wanted} above the seat.',
   'chain.padReach':
     'The hanging elbow lies {elbow} before the back support; the pad belongs 50 to 200 mm before it.',
   'chain.padAtDesk':
@@ -43,6 +45,8 @@ export const CHAIN_WORDS = {
     'Nape {nape}, sitting relaxed; above {pivot} the head stays level while the trunk leans {at}: {wanted} along the back.',
   'chain.headAngle': 'A head that stays level needs the pad turned by the lean, {wanted}.',
   'chain.headDepth': 'Leaning {at}, the level head’s nape stands {wanted} before the line of the back.',
+  'chain.headClear':
+    'Leaning {at}, where the head does not lean on the pad yet, the nape is {nape} before the line of the back.',
   'chain.leverElbow': 'Upper arm {arm} and forearm to grip {grip}, from the shoulder to the control.',
   'chain.pedalKnee': 'From the hip over the knee to the heel, with a lower leg of {leg}.',
   'chain.suspensionWeight': '{mass} + clothing {clothing} + tools {tools} = {load}.',

@@ -172,6 +172,11 @@ export const FIT_WORDS = {
     'The pad at {pad} is {by} too high: at {wanted} it runs on into the desk, as far as the elbow lets it.',
   'reason.padsLevel.less':
     'The pad at {pad} is {by} too low: at {wanted} it runs on into the desk, as far as the elbow lets it.',
+  'reason.padsLevel.good.forearm': 'The pad at {pad} carries the forearm on its way to the hands.',
+  'reason.padsLevel.more.forearm':
+    'The pad at {pad} is {by} too high: the forearm on its way to the hands is at {wanted}.',
+  'reason.padsLevel.less.forearm':
+    'The pad at {pad} is {by} too low: the forearm on its way to the hands is at {wanted}.',
   'reason.padAtDesk.good': 'The pads stop short of the desk or pass under it.',
   'reason.padAtDesk.more': 'The pads stop short of the desk or pass under it.',
   'reason.padAtDesk.less': 'The pads meet the desk and keep the sitter {by} away from it.',
@@ -191,6 +196,10 @@ export const FIT_WORDS = {
     'The pad pushes the head forward: {pad} before the back, {by} beyond the band around {nape}.',
   'reason.headDepth.less':
     'The head falls back to meet the pad: {pad} before the back, {by} short of the band around {nape}.',
+  'reason.headClear.good': 'The pad stays clear of the head: {pad} before the back, the nape {nape} at {at}.',
+  'reason.headClear.more':
+    'The pad pushes the head forward at {at}: {pad} before the back, {by} more than the nape’s {nape} and what hair gives.',
+  'reason.headClear.less': 'The pad stays clear of the head: {pad} before the back, the nape {nape} at {at}.',
   'reason.leverElbow.good': 'The elbow bends to {angle} with the hand on its control.',
   'reason.leverElbow.more': 'The arm has to stretch: the elbow opens to {angle}, {by} beyond the band.',
   'reason.leverElbow.less': 'The control is too near: the elbow closes to {angle}, {by} beyond the band.',
@@ -423,6 +432,7 @@ export const FIT_WORDS = {
   'remedy.for.headAngle.more': 'A head rest that stands more upright.',
   'remedy.for.headAngle.less': 'A head rest that slopes further forward.',
   'remedy.for.headDepth.more': 'A thinner head pad, or do without it.',
+  'remedy.for.headClear.less': 'A pad {by} thicker on the head rest.',
   'remedy.for.headDepth.less': 'A pad {by} thicker on the head rest.',
   'remedy.for.leverElbow.more': 'Controls nearer, or a seat that goes further forward.',
   'remedy.for.leverElbow.less': 'Controls further away, or a seat that goes further back.',

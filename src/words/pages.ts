@@ -305,9 +305,11 @@ export const PAGE_WORDS = {
   'screenWay.middleBelow': 'its middle 15 to 20° below the eye',
   'screenWay.topAtEye': 'its top edge at eye height',
   'screenWay.middleAtEye': 'its middle at eye height',
+  'screenWay.backShaped': 'its middle, the back shaped until the eyes meet it',
   'screenWay.lower': 'lower, for progressive lenses',
   'armsTo.elbow': 'the elbow',
   'armsTo.desk': 'the desk top, where it is at elbow height',
+  'armsTo.forearm': 'the forearm; the elbow is free',
   'limits.title': 'Between limits',
   'limits.about':
     'How many people of a table have every dimension between two ends. Centiles do not add up: each dimension by itself may leave out one in ten, all together far more.',

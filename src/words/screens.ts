@@ -184,6 +184,8 @@ export const SCREEN_WORDS = {
   'choose.tools': 'Tools and gear carried',
   'choose.helmet': 'Wears a helmet',
   'choose.glasses': 'Wears glasses',
+  'choose.screen': 'Screen',
+  'choose.screen.method': 'as the method says',
   'choose.risesByArms': 'Pushes up on the armrests',
   'choose.tools.hint': 'Added to the body mass for the rated load.',
   'choose.fits': '{n} of {all} fit',

@@ -89,6 +89,7 @@ export const TRADE_WORDS = {
   'condition.headHeight': 'height of the head rest',
   'condition.headAngle': 'angle of the head rest',
   'condition.headDepth': 'depth of the head rest',
+  'condition.headClear': 'head free of the head rest',
   'condition.leverElbow': 'elbow at the controls',
   'condition.pedalKnee': 'knee at the pedals',
   'condition.suspensionWeight': 'suspension weight',

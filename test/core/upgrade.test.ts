@@ -82,7 +82,13 @@ describe('documents of the first form', () => {
       };
       const inputs = InputsSchema.parse(upgradeInputs(document));
       expect(inputs.schema).to.equal(INPUTS_SCHEMA);
-      expect(inputs.work).to.deep.equal({ helmet: false, glasses: false, risesByArms: false, ...work });
+      expect(inputs.work).to.deep.equal({
+        helmet: false,
+        glasses: false,
+        risesByArms: false,
+        screen: null,
+        ...work,
+      });
       const p = problemOf(inputs);
       const upgraded = upgradeSettings(settings) as typeof settings;
       // What was set then is judged as it stands; what is calculated now costs no more.

@@ -144,6 +144,7 @@ describe('seats of one’s own', () => {
         helmet: false,
         glasses: false,
         risesByArms: false,
+        screen: null,
         remedies: {},
         held: {},
         include: [],

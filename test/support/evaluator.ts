@@ -324,9 +324,12 @@ export class Evaluator {
     const overHead = (offersSuspension ? (seat.rideMm ?? 50) : 0) + (work.helmet ? 40 : 0);
     const fromElbow = this.elbowOnPad;
     const armBand = this.target('armHeight');
+    const slope = (hands - this.elbow) / (0.146 * this.b('stature'));
+    const carriesForearm = method.armsTo === 'forearm';
+    const followed = carriesForearm ? fromElbow + 125 * Math.max(-1, Math.min(1, slope)) : desk - this.datum;
     const level = Math.max(
       fromElbow + (armBand.bandLo ?? -Infinity),
-      Math.min(fromElbow + (armBand.bandHi ?? Infinity), desk - this.datum),
+      Math.min(fromElbow + (armBand.bandHi ?? Infinity), followed),
     );
     const lever = place?.handControls
       ? Math.hypot(
@@ -368,13 +371,17 @@ export class Evaluator {
       padReach: this.padBeforeElbow,
       padAtDesk: Math.max(before20, under10),
       armPivot: this.v('armPivot') - turn,
-      armAngle: this.v('armAngle') - asin((hands - this.elbow) / (0.146 * this.b('stature'))),
+      armAngle: this.v('armAngle') - asin(slope),
       headHeight: this.v('headHeight') - nape(),
       headAngle: this.v('headAngle') - this.restLean,
       headDepth:
         this.means('headDepth') +
         60 * sin(this.v0('headAngle')) -
         (this.b('napeHeight') - this.pivot) * sin(this.restLean),
+      headClear:
+        this.means('headDepth') +
+        60 * sin(this.v0('headAngle')) -
+        (this.b('napeHeight') - this.pivot) * sin(Math.min(this.trunk, method.headRestFromDeg)),
       leverElbow: this.angle(this.upperArm, this.grip, lever),
       pedalKnee: this.angle(
         Math.hypot(this.reach + 45, 90 - 56),

@@ -23,6 +23,7 @@ import {
   legTopsMm,
   napeAlongBackMm,
   napeBeforeBackMm,
+  napeBeforeUprightMm,
   padFrontMm,
   restDegOf,
   shoulderPoint,
@@ -36,44 +37,16 @@ import { overLegs } from '../../src/core/place';
 import { padTurnDeg } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { mayBeSet } from './enumeration';
+import { Programme, column, fixed, minus, plus, times, type Linear } from './programme';
 import { sinDeg, tanDeg } from '../../src/core/units';
-
-/** A sum of columns with factors, and a constant. */
-interface Linear {
-  readonly constant: number;
-  readonly terms: ReadonlyMap<string, number>;
-}
-
-const fixed = (constant: number): Linear => ({ constant, terms: new Map() });
-const column = (name: string, factor = 1): Linear => ({ constant: 0, terms: new Map([[name, factor]]) });
-const times = (x: Linear, by: number): Linear => ({
-  constant: x.constant * by,
-  terms: new Map([...x.terms].map(([name, factor]) => [name, factor * by])),
-});
-function plus(...all: readonly Linear[]): Linear {
-  const terms = new Map<string, number>();
-  let constant = 0;
-  for (const x of all) {
-    constant += x.constant;
-    for (const [name, factor] of x.terms) terms.set(name, (terms.get(name) ?? 0) + factor);
-  }
-  return { constant, terms };
-}
-const minus = (a: Linear, b: Linear): Linear => plus(a, times(b, -1));
-
-const number = (value: number): string => {
-  const text = value.toFixed(9).replace(/\.?0+$/, '');
-  return text === '-0' ? '0' : text;
-};
-const written = ({ terms }: Linear): string =>
-  [...terms]
-    .filter(([, factor]) => Math.abs(factor) > 1e-12)
-    .map(([name, factor]) => `${factor < 0 ? '-' : '+'} ${number(Math.abs(factor))} ${name}`)
-    .join(' ') || '0 zero';
 
 /** More than any height, gap or angle; and than any cost, in points. */
 const BIG = 4000;
 const DEAR = 1e6;
+/** By so much a curve lies above its lines at most, points; and how far apart its slope is told. */
+const BETWEEN_LINES = 0.03;
+const STEP = 1e-4;
+const LEAST_BEND = 1e-9;
 const TOGETHER: readonly AdjustmentKind[] = [
   'seatAngle',
   'chairAngle',
@@ -81,72 +54,6 @@ const TOGETHER: readonly AdjustmentKind[] = [
   'footrest',
   'seatHeight',
 ];
-class Programme {
-  private objective = fixed(0);
-  private readonly rows: string[] = [];
-  private readonly bounds: string[] = ['zero = 0'];
-  private readonly integers: string[] = [];
-  private readonly binaries: string[] = [];
-
-  cost(x: Linear): void {
-    this.objective = plus(this.objective, x);
-  }
-
-  atMost(x: Linear, most = 0): void {
-    this.rows.push(` r${this.rows.length}: ${written(x)} <= ${number(most - x.constant)}`);
-  }
-
-  atLeast(x: Linear, least = 0): void {
-    this.rows.push(` r${this.rows.length}: ${written(x)} >= ${number(least - x.constant)}`);
-  }
-
-  exactly(x: Linear, value = 0): void {
-    this.rows.push(` r${this.rows.length}: ${written(x)} = ${number(value - x.constant)}`);
-  }
-
-  free(name: string): Linear {
-    this.bounds.push(` ${name} free`);
-    return column(name);
-  }
-
-  between(name: string, low: number, high: number): Linear {
-    this.bounds.push(` ${number(low)} <= ${name} <= ${number(high)}`);
-    return column(name);
-  }
-
-  integer(name: string, most: number): Linear {
-    this.integers.push(name);
-    return this.between(name, 0, most);
-  }
-
-  /** @returns names of binaries of which exactly one is 1 */
-  oneOf(name: string, count: number): string[] {
-    const names = Array.from({ length: count }, (_, i) => `${name}_${i}`);
-    this.binaries.push(...names);
-    this.exactly(plus(...names.map((n) => column(n))), 1);
-    return names;
-  }
-
-  binary(name: string): Linear {
-    this.binaries.push(name);
-    return column(name);
-  }
-
-  toString(): string {
-    return [
-      'Minimize',
-      ` points: ${written(this.objective)}`,
-      'Subject To',
-      ...this.rows,
-      'Bounds',
-      ...this.bounds,
-      ...(this.integers.length > 0 ? ['General', ` ${this.integers.join(' ')}`] : []),
-      ...(this.binaries.length > 0 ? ['Binary', ` ${this.binaries.join(' ')}`] : []),
-      'End',
-    ].join('\n');
-  }
-}
-
 export interface Formulation {
   /** In the LP file format. */
   readonly text: string;
@@ -260,22 +167,30 @@ export function formulate(p: Problem, given: Settings): Formulation {
   const curves = new Map(judgesOf(p).map(({ condition, curve }) => [condition.id, curve]));
   let count = 0;
 
-  /** Lines that touch a curve, over all residuals that matter. */
-  function linesOf(curve: Curve, unit: 'mm' | 'deg' | 'own', raw = (r: number) => curve.raw(r)) {
+  /** Lines that touch a curve, over all residuals that matter: as close together as it bends. */
+  function linesOf(curve: Curve, unit: 'mm' | 'deg' | 'own') {
     const reach = unit === 'mm' ? 400 : unit === 'deg' ? 60 : 40;
-    const fine = unit === 'mm' ? 1.5 : unit === 'deg' ? 0.4 : 0.25;
-    const ats = new Set<number>([-reach, reach]);
-    const centre = Number.isFinite(curve.aim.lo + curve.aim.hi)
-      ? (curve.aim.lo + curve.aim.hi) / 2
-      : Number.isFinite(curve.aim.lo)
-        ? curve.aim.lo
-        : curve.aim.hi;
-    for (let n = 0; n <= 44; n++) for (const way of [-1, 1]) ats.add(centre + way * fine * n * (1 + n / 40));
-    return [...ats].map((at) => {
-      const h = 1e-4;
-      const slope = (raw(at + h) - raw(at - h)) / (2 * h);
-      return { slope, at0: raw(at) - slope * at };
-    });
+    const lineAt = (at: number) => {
+      const slope = (curve.raw(at + STEP) - curve.raw(at - STEP)) / (2 * STEP);
+      return { slope, at0: curve.raw(at) - slope * at };
+    };
+    let line = lineAt(-reach);
+    const lines = [line];
+    for (let at = -reach; at < reach;) {
+      // The curve lies furthest above two lines where they meet.
+      let step = reach / 10;
+      let next = lineAt(at + step);
+      const above = (): number => {
+        const bend = next.slope - line.slope;
+        const meet = bend < LEAST_BEND ? at : (line.at0 - next.at0) / bend;
+        return curve.raw(meet) - (line.at0 + line.slope * meet);
+      };
+      while (above() > BETWEEN_LINES) next = lineAt(at + (step /= 2));
+      at += step;
+      line = next;
+      lines.push(line);
+    }
+    return lines;
   }
 
   function judge(id: ConditionId, residual: Linear, unit: 'mm' | 'deg' | 'own'): void {
@@ -412,18 +327,26 @@ export function formulate(p: Problem, given: Settings): Formulation {
       ),
       'deg',
     );
-  if (has('headDepth'))
+  if (has('headDepth')) {
+    const turned = p.variables.headAngle ? through('headAngle', (x) => 60 * sinDeg(x)) : fixed(0);
+    const pad = plus(value('headDepth'), turned);
     judge(
       'headDepth',
       minus(
-        plus(
-          value('headDepth'),
-          p.variables.headAngle ? through('headAngle', (x) => 60 * sinDeg(x)) : fixed(0),
-        ),
+        pad,
         byPose((v) => napeBeforeBackMm(p, v)),
       ),
       'mm',
     );
+    judge(
+      'headClear',
+      minus(
+        pad,
+        byPose((v) => napeBeforeUprightMm(p, v)),
+      ),
+      'mm',
+    );
+  }
 
   if (place && p.variables.deskHeight) {
     const desk = value('deskHeight');
@@ -472,11 +395,18 @@ export function formulate(p: Problem, given: Settings): Formulation {
     return more;
   }
 
-  /** Where pads run on level with the desk's top, as far as the elbow's band lets them. */
+  /** Where pads run on level with the desk's top, or carry the forearm, as far as the elbow's band lets them. */
   function padsAtDesk(): Linear {
     const { lo, hi } = bandOf(p.targets.armHeight);
     const [lowest, highest] = [plus(elbow, fixed(lo)), plus(elbow, fixed(hi))];
-    const level = minus(value('deskHeight'), datum);
+    const overElbow = minus(
+      plus(value('deskHeight'), fixed(inputs.place!.keyboardThicknessMm)),
+      elbowOver(0),
+    );
+    const level =
+      inputs.method.armsTo === 'forearm'
+        ? plus(elbow, times(minus(overElbow, datum), 125 / p.forearmMm))
+        : minus(value('deskHeight'), datum);
     const [isLowest, isHighest] = [lp.binary('padsLowest'), lp.binary('padsHighest')];
     const pads = lp.free('padsLevel');
     lp.atLeast(minus(pads, lowest));

@@ -26,6 +26,6 @@ export function upgradeInputs(document: unknown): unknown {
     seat: upgradeSeat(document.seat),
     place: upgradePlace(document.place),
     method: upgradeMethod(document.method),
-    work: isLoose(work) ? { helmet: false, glasses: false, risesByArms: false, ...work } : work,
+    work: isLoose(work) ? { helmet: false, glasses: false, risesByArms: false, screen: null, ...work } : work,
   };
 }

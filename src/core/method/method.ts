@@ -26,8 +26,11 @@ export interface MethodStep {
 /** As many steps a method may have. */
 export const MOST_STEPS = 20;
 
-/** What the pads go by: the elbow, or, where the desk is at elbow height, the desk's top. */
-export const ARMS_TO = ['elbow', 'desk'] as const;
+/**
+ * What the pads go by: the elbow; the desk's top, where the desk is at elbow height; or the forearm, which they carry on
+ * its way to the hands while the elbow is free.
+ */
+export const ARMS_TO = ['elbow', 'desk', 'forearm'] as const;
 export type ArmsTo = (typeof ARMS_TO)[number];
 
 /**

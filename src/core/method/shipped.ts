@@ -100,6 +100,20 @@ const OPEN_WEDGE = method({
   reported: { knee: { lo: 95, hi: 115 }, elbow: ELBOW },
 });
 
+/** Close handwork on pads or cradles that carry the forearm: they follow it up to the hands, and the elbow is free. */
+const FOREARMS_CARRIED = method({
+  ...OPEN_WEDGE,
+  id: 'forearms-carried',
+  name: 'Close handwork, forearms carried',
+  summary:
+    'As open wedge, with long pads or cradles that carry the forearm on its way up to the hands while the elbow is free.',
+  targets: {
+    ...OPEN_WEDGE.targets,
+    armHeight: practice({ bandLo: -20, aimLo: -10, aimHi: 30, bandHi: 45, hardHi: 70, weight: 1 }),
+  },
+  armsTo: 'forearm',
+});
+
 const SADDLE = method({
   id: 'saddle',
   name: 'Saddle',
@@ -267,6 +281,7 @@ export const SHIPPED_METHODS: readonly Method[] = [
   OPEN_HIP,
   LOW_SEAT,
   OPEN_WEDGE,
+  FOREARMS_CARRIED,
   SADDLE,
   LAID_BACK,
   HALF_SITTING,

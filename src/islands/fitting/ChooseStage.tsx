@@ -1,6 +1,7 @@
 import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
 import { WORK_FLAGS, type Assessment } from '../../core/fit';
+import { SCREEN_WAYS, type ScreenWay } from '../../core/method';
 import type { RankedSeat, Ranking, RefusedSeat } from '../../core/rank';
 import type { MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { MOST_TOOLS_KG } from '../../contract/limits';
@@ -324,6 +325,16 @@ export function ChooseStage(props: Props) {
             onChange={(e) => void edit({ [flag]: e.currentTarget.checked })}
           />
         ))}
+        <NativeSelect
+          label={word('choose.screen')}
+          value={fitting.screen ?? ''}
+          disabled={locked}
+          onChange={(e) => void edit({ screen: (e.currentTarget.value || null) as ScreenWay | null })}
+          data={[
+            { value: '', label: word('choose.screen.method') },
+            ...SCREEN_WAYS.map((way) => ({ value: way, label: word(`screenWay.${way}`) })),
+          ]}
+        />
       </section>
     </div>
   );

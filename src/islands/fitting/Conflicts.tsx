@@ -1,3 +1,4 @@
+import type { ScreenWay } from '../../core/method';
 /** What two have changed at once in one fitting, and the ways out. */
 import { useMemo, useSyncExternalStore } from 'react';
 import {
@@ -195,6 +196,9 @@ export function EditConflictPanel({
   if (!conflict) return null;
   const { wish, theirs } = conflict;
   const { seats, places, methods } = catalogue;
+  const screenWord = (way: ScreenWay | null): string =>
+    word(way ? `screenWay.${way}` : 'choose.screen.method');
+
   const yesNo = (is: boolean) => word(is ? 'people.yes' : 'seats.no');
   const named: readonly (readonly [keyof FittingEdit, string, string, string])[] = [
     [
@@ -224,6 +228,7 @@ export function EditConflictPanel({
     ...WORK_FLAGS.map(
       (flag) => [flag, word(`choose.${flag}`), yesNo(wish[flag] ?? false), yesNo(theirs[flag])] as const,
     ),
+    ['screen', word('choose.screen'), screenWord(wish.screen ?? null), screenWord(theirs.screen)],
   ];
   const rows: ConflictRow[] = named
     .filter(([field]) => wish[field] !== undefined)

@@ -93,7 +93,11 @@ export function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   );
   if (targets.footGap.bandHi !== undefined)
     targets.footGap = { ...targets.footGap, bandHi: targets.footGap.bandHi + forgiven };
-  if (method.screen) targets.gaze = { ...SCREEN_TARGETS[method.screen], weight: targets.gaze.weight };
+  const way = inputs.work.screen ?? method.screen;
+  if (way) {
+    const weight = Math.max(targets.gaze.weight, SCREEN_TARGETS[way].weight);
+    targets.gaze = { ...SCREEN_TARGETS[way], weight };
+  }
   targets.tension = { ...targets.tension, bandLo: -slack, bandHi: slack };
   targets.suspensionWeight = withinOneStep(targets.suspensionWeight, of('suspensionWeight'));
   const { lo, hi } = TASK_OFFSETS[place?.task ?? 'keyboard'];

@@ -1,3 +1,4 @@
+import { message } from '../../message';
 import { assumed, practice } from '../../target';
 import { type Values, one } from './saying';
 import { type Problem, type SetValues } from '../problem/problem';
@@ -12,7 +13,7 @@ import {
   elbowOnPadMm,
   forearmDeg,
   orZero,
-  padAtDeskTopMm,
+  padAtDeskMm,
   padBeforeDeskMm,
   padBeforeElbowMm,
   padOverThighMm,
@@ -55,6 +56,10 @@ function hipValues(p: Problem, v: SetValues): Values {
     gives: { mm: HIP_GIVES_MM },
   };
 }
+
+/** Whether a method has the pads follow the desk. */
+const followsDesk = ({ inputs: { method } }: Problem): boolean =>
+  method.armsTo === 'desk' || method.armsTo === 'forearm';
 
 /** Arms and their pads. */
 export const ARM_CONDITIONS = [
@@ -169,18 +174,22 @@ export const ARM_CONDITIONS = [
     owners: owned('armHeight'),
     scope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...SITS],
     levelScope: ['armHeight', 'armWidth', 'padSlide', 'deskHeight', ...LEVEL_SITS],
-    applies: both(has('armHeight'), has('deskHeight'), (p) => p.inputs.method.armsTo === 'desk'),
-    needs: elbowNeeds,
-    residual: (p, v) => v.armHeight - padAtDeskTopMm(p, v),
+    variant: (p) => (p.inputs.method.armsTo === 'forearm' ? '.forearm' : ''),
+    applies: both(has('armHeight'), has('deskHeight'), followsDesk),
+    needs: (p) => (p.inputs.method.armsTo === 'forearm' ? [...ELBOW, 'stature'] : elbowNeeds(p)),
+    residual: (p, v) => v.armHeight - padAtDeskMm(p, v),
     onTrack: 1,
     isStraight: true,
-    says: (p, v) => ({ pad: { mm: v.armHeight }, wanted: { mm: padAtDeskTopMm(p, v) } }),
-    steps: one('padsLevel', (p, v) => ({
-      desk: { mm: v.deskHeight },
-      seat: { mm: datumMm(p, v) },
-      elbow: { mm: elbowOnPadMm(p, v) },
-      wanted: { mm: padAtDeskTopMm(p, v) },
-    })),
+    says: (p, v) => ({ pad: { mm: v.armHeight }, wanted: { mm: padAtDeskMm(p, v) } }),
+    steps: (p, v) => [
+      message(p.inputs.method.armsTo === 'forearm' ? 'chain.padsLevel.forearm' : 'chain.padsLevel', {
+        desk: { mm: v.deskHeight },
+        seat: { mm: datumMm(p, v) },
+        elbow: { mm: elbowOnPadMm(p, v) },
+        slope: { deg: forearmDeg(p, v) },
+        wanted: { mm: padAtDeskMm(p, v) },
+      }),
+    ],
   }),
   condition({
     /** Front end of the pad before the elbow. */

@@ -1,6 +1,13 @@
 import { assumed, practice } from '../../target';
 import { one } from './saying';
-import { napeAlongBackMm, napeBeforeBackMm, padBeforeBackMm, restDegOf } from '../geometry/on-seat';
+import {
+  napeAlongBackMm,
+  napeBeforeBackMm,
+  napeBeforeUprightMm,
+  padBeforeBackMm,
+  restDegOf,
+  uprightDegOf,
+} from '../geometry/on-seat';
 import { meaning } from '../problem/problem';
 import { TRUNK, has, headNeeds, inverseOf, owned, condition } from './condition';
 
@@ -73,6 +80,32 @@ export const HEAD_CONDITIONS = [
     steps: one('headDepth', (p, v) => ({
       at: { deg: restDegOf(p, v) },
       wanted: { mm: napeBeforeBackMm(p, v) },
+    })),
+  }),
+  condition({
+    /** Face of the head pad before the nape while sitting more upright than where the head leans on it: more pushes the head. */
+    id: 'headClear',
+    unit: 'mm',
+    target: assumed({ aimHi: 0, bandHi: 10, weight: 1 }),
+    cures: { more: ['headrestOff'] },
+    through: uprightDegOf,
+    owners: owned('headDepth'),
+    scope: ['headDepth', 'headAngle', ...TRUNK],
+    applies: has('headDepth'),
+    needs: headNeeds,
+    residual: (p, v) => padBeforeBackMm(p, v) - napeBeforeUprightMm(p, v),
+    onTrack: inverseOf(
+      'headDepth',
+      (p, v) => meaning(p, v, 'headDepth') - padBeforeBackMm(p, v) + napeBeforeUprightMm(p, v),
+    ),
+    says: (p, v) => ({
+      pad: { mm: padBeforeBackMm(p, v) },
+      nape: { mm: napeBeforeUprightMm(p, v) },
+      at: { deg: uprightDegOf(p, v) },
+    }),
+    steps: one('headClear', (p, v) => ({
+      at: { deg: uprightDegOf(p, v) },
+      nape: { mm: napeBeforeUprightMm(p, v) },
     })),
   }),
 ] as const;

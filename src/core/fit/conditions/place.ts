@@ -45,7 +45,7 @@ const ceilingMm = (p: Problem): number => p.inputs.place?.headroomMm ?? NaN;
 
 /**
  * How far the screen's middle lies below the eye: as guidance has it; with its top edge at the eye, as most screens are
- * high and far; itself at the eye; lower, until a head behind progressive lenses no longer tips back.
+ * high and far; itself at the eye; where the back is shaped until the eyes meet it; lower, until a head behind progressive lenses no longer tips back.
  */
 export const SCREEN_TARGETS = {
   middleBelow: {
@@ -59,6 +59,7 @@ export const SCREEN_TARGETS = {
   },
   topAtEye: practice({ bandLo: 3, aimLo: 10, aimHi: 15, bandHi: 22, weight: 1 }),
   middleAtEye: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
+  backShaped: practice({ bandLo: -3, aimLo: 0, aimHi: 0, bandHi: 3, weight: 3 }),
   lower: practice({ bandLo: 15, aimLo: 25, aimHi: 35, bandHi: 40, weight: 1 }),
 } as const satisfies Record<string, Target>;
 

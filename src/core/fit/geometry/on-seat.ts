@@ -296,11 +296,21 @@ export const padBeforeDeskMm = (p: Problem, v: SetValues): number =>
 export const padUnderDeskMm = (p: Problem, v: SetValues): number =>
   v.deskHeight - (p.inputs.place?.deskThicknessMm ?? NaN) - (datumMm(p, v) + v.armHeight) - UNDER_DESK_MM;
 
-/** Pads above the seated datum that run on level with the desk's top, as far as the elbow's band lets them follow it. */
-export function padAtDeskTopMm(p: Problem, v: SetValues): number {
+/** The middle of what a pad carries of the forearm, before the elbow, mm. */
+const CARRIED_AT_MM = 125;
+
+/**
+ * Pads above the seated datum where they follow the desk: level with its top, or, of methods that carry the forearm and
+ * leave the elbow free, under the middle of the forearm on its way to the hands; as far as the elbow's band lets them.
+ */
+export function padAtDeskMm(p: Problem, v: SetValues): number {
   const elbow = elbowOnPadMm(p, v);
   const { lo, hi } = bandOf(p.targets.armHeight);
-  return Math.max(elbow + lo, Math.min(elbow + hi, v.deskHeight - datumMm(p, v)));
+  const wanted =
+    p.inputs.method.armsTo === 'forearm'
+      ? elbow + CARRIED_AT_MM * sinDeg(forearmDeg(p, v))
+      : v.deskHeight - datumMm(p, v);
+  return Math.max(elbow + lo, Math.min(elbow + hi, wanted));
 }
 
 /** Where the hands work, above the floor: on the hand controls, or on the keyboard on the desk; NaN where nowhere. */
@@ -334,6 +344,14 @@ export function napeAlongBackMm(p: Problem, v: SetValues): number {
 /** The level head's nape before the line of the leaning back. */
 export const napeBeforeBackMm = (p: Problem, v: SetValues): number =>
   forwardOfBack(p.headPivotMm, p.body.napeHeight, restDegOf(p, v));
+
+/** The lean at work, as far as that where the head meets its rest. */
+export const uprightDegOf = (p: Problem, v: SetValues): number =>
+  Math.min(trunkDegOf(v), p.inputs.method.headRestFromDeg);
+
+/** The same at work: more upright the nape stands less far before the back, and the pad nearer to it. */
+export const napeBeforeUprightMm = (p: Problem, v: SetValues): number =>
+  forwardOfBack(p.headPivotMm, p.body.napeHeight, uprightDegOf(p, v));
 
 /** Half the height of a head pad, mm (assumed): turned about its lower edge, its middle comes forward. */
 const HEAD_PAD_HALF_MM = 60;

@@ -1,10 +1,10 @@
 import type { Body } from '../../body';
-import type { Method } from '../../method';
+import type { Method, ScreenWay } from '../../method';
 import type { Place } from '../../place';
 import type { AdjustmentKind, SeatModel } from '../../seat';
 
 /** Raised with every change that makes the same inputs give another result. */
-export const CORE_VERSION = 4;
+export const CORE_VERSION = 5;
 /** Raised with every change of a table that a result depends on. */
 export const TABLES_VERSION = 2;
 export const INPUTS_SCHEMA = 2;
@@ -16,6 +16,8 @@ export interface Work {
   readonly glasses: boolean;
   /** Pushes up on the armrests. */
   readonly risesByArms: boolean;
+  /** Where the screen stands against the eye; null: as the method has it. */
+  readonly screen: ScreenWay | null;
 }
 
 /** What of the work is so or not so. */
@@ -23,14 +25,21 @@ export const WORK_FLAGS = ['helmet', 'glasses', 'risesByArms'] as const;
 export type WorkFlag = (typeof WORK_FLAGS)[number];
 
 /** The part of a record that says how the sitter works. */
-export const workOf = ({ toolsKg, helmet, glasses, risesByArms }: Work): Work => ({
+export const workOf = ({ toolsKg, helmet, glasses, risesByArms, screen }: Work): Work => ({
   toolsKg,
   helmet,
   glasses,
   risesByArms,
+  screen,
 });
 
-export const PLAIN_WORK: Work = { toolsKg: 0, helmet: false, glasses: false, risesByArms: false };
+export const PLAIN_WORK: Work = {
+  toolsKg: 0,
+  helmet: false,
+  glasses: false,
+  risesByArms: false,
+  screen: null,
+};
 
 /** Everything a fitting is computed from, as one document: the same document always gives the same settings. */
 export interface FitInputs {
