@@ -331,6 +331,8 @@ export class Evaluator {
       fromElbow + (armBand.bandLo ?? -Infinity),
       Math.min(fromElbow + (armBand.bandHi ?? Infinity), followed),
     );
+    const headPad = this.means('headDepth') + 60 * sin(this.v0('headAngle'));
+    const headOut = this.b('napeHeight') - this.pivot;
     const lever = place?.handControls
       ? Math.hypot(
           place.handControls.forwardMm - (this.shoulder.x + fore),
@@ -374,14 +376,8 @@ export class Evaluator {
       armAngle: this.v('armAngle') - asin(slope),
       headHeight: this.v('headHeight') - nape(),
       headAngle: this.v('headAngle') - this.restLean,
-      headDepth:
-        this.means('headDepth') +
-        60 * sin(this.v0('headAngle')) -
-        (this.b('napeHeight') - this.pivot) * sin(this.restLean),
-      headClear:
-        this.means('headDepth') +
-        60 * sin(this.v0('headAngle')) -
-        (this.b('napeHeight') - this.pivot) * sin(Math.min(this.trunk, method.headRestFromDeg)),
+      headDepth: headPad - headOut * sin(this.restLean),
+      headClear: headPad - headOut * sin(Math.min(this.trunk, method.headRestFromDeg)),
       leverElbow: this.angle(this.upperArm, this.grip, lever),
       pedalKnee: this.angle(
         Math.hypot(this.reach + 45, 90 - 56),
