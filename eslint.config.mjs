@@ -43,7 +43,16 @@ const MAY_IMPORT = {
 };
 
 export default defineConfig(
-  globalIgnores(['dist/', '.astro/', 'coverage/', 'test-output/', 'drizzle/', 'var/', 'test/stranger/']),
+  globalIgnores([
+    'dist/',
+    'src/words/compiled/',
+    '.astro/',
+    'coverage/',
+    'test-output/',
+    'drizzle/',
+    'var/',
+    'test/stranger/',
+  ]),
   js.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],
@@ -53,6 +62,19 @@ export default defineConfig(
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       '@typescript-eslint/no-floating-promises': 'error',
       'max-lines': ['error', { max: 500, skipBlankLines: false }],
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/ui/client.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[callee.property.name=/^replace/] > Literal[value=/^\\{\\w+\\}$/]',
+          message: 'Values go into sentences by sayWith.',
+        },
+      ],
     },
   },
   {

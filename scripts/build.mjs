@@ -3,9 +3,11 @@ import { readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { ROOT, bundleForNode, checkNode, run } from './machine.mjs';
+import { compileWords } from './words.mjs';
 
 checkNode();
 rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
+await compileWords();
 run('npx', ['astro', 'build', '--silent'], 'Building the pages');
 bundleForNode('src/server/serve.ts', 'dist/serve.mjs', 'Bundling the server');
 bundleForNode('src/workers/thread.ts', 'dist/thread.mjs', 'Bundling the threads beside it');

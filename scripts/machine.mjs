@@ -45,6 +45,7 @@ const REQUIRE =
  * @param packages `outside`: none of them is bundled; the outfile has to lie where they are found
  */
 export function bundleForNode(source, outfile, what, { packages = 'inside' } = {}) {
+  run(process.execPath, ['scripts/words.mjs'], 'Compiling the words');
   const outside =
     packages === 'outside' ? ['--packages=external'] : STAYS_OUTSIDE.map((name) => `--external:${name}`);
   run(
@@ -84,6 +85,7 @@ const SOURCES = [
   'src',
   'drizzle',
   'scripts/build.mjs',
+  'scripts/words.mjs',
   'astro.config.mjs',
   'postcss.config.cjs',
   'tsconfig.json',
@@ -100,6 +102,7 @@ function filesIn(path) {
 
 /** Builds where any source differs from the ones last built; contents count, not times. */
 export function buildIfStale(options = {}) {
+  run(process.execPath, ['scripts/words.mjs'], 'Compiling the words', options);
   const hash = createHash('sha256');
   for (const file of SOURCES.flatMap(filesIn).sort())
     hash.update(file).update(readFileSync(join(ROOT, file)));

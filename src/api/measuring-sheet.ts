@@ -11,7 +11,7 @@ import { done, type MeasuringSession, type Outcome, type SitterDetail, type Take
 import { measuringSessions, tolerances } from '../service/measuring';
 import type { Context } from '../service/context';
 import { sitterDetail } from '../service/sitters';
-import { sayDate, sayValue, word, type Reading } from '../words';
+import { sayDate, sayValue, sayWith, word, type Reading } from '../words';
 import { FileAnswer } from './files';
 
 export interface SheetRequest {
@@ -46,10 +46,9 @@ function lineOf(
     name: word(`dimension.${id}`),
     how: word(`how.${id}`),
     unit: unit === 'kg' ? reading.mass : reading.length,
-    tolerance: word('sheet.tolerance').replace(
-      '{by}',
-      sayValue(unit === 'kg' ? { kg: repeatTolerance } : { mm: repeatTolerance }, reading),
-    ),
+    tolerance: sayWith('sheet.tolerance', {
+      by: sayValue(unit === 'kg' ? { kg: repeatTolerance } : { mm: repeatTolerance }, reading),
+    }),
     figure: measuringView(id, size),
     takes: [box(0), box(1), box(2)],
     counts: taken ? written(id, taken.value, reading) : '',

@@ -1,7 +1,7 @@
 /** The floor-line rule laid out: the sitter's landmarks on the left, the equipment's on the right, pairs joined. */
 import { spreadApart, type Pair, type Rule, type Tag } from '../core/scene';
 import { formatLengthNumber, type LengthUnit } from '../core/units';
-import { word, type Reading } from '../words';
+import { sayWith, t, word, type Reading } from '../words';
 import { oneAStyle, path, tenth, textAt, type Mark, type TextStyle } from './marks';
 
 /** Where the parts of the rule stand across. */
@@ -111,9 +111,9 @@ function tagMarks(
     : [columns.equipmentStart, columns.equipmentHalf];
   return tags.flatMap((tag, i): Mark[] => {
     const at = places[i]!;
-    const name = word(`tag.${tag.id}`);
+    const name = t(`tag.${tag.id}`);
     const plain = number(tag.mm, reading);
-    const value = tag.isEstimate ? word('set.about').replace('{value}', plain) : plain;
+    const value = tag.isEstimate ? sayWith('set.about', { value: plain }) : plain;
     return [
       path(
         `M${textX + (isSitter ? 4 : -4)} ${tenth(at)}L${lineX} ${tenth(y(tag.mm))}`,

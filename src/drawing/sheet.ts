@@ -1,7 +1,7 @@
 /** The settings card as a sheet of texts, in one reader's words: what the screen shows and both papers print. */
 import type { Card } from '../core/scene';
 import type { Message } from '../core/message';
-import { say, sayDate, word, type Reading } from '../words';
+import { say, sayDate, t, word, type Reading } from '../words';
 
 /** A paragraph; what leads it is set strong. */
 export interface Paragraph {
@@ -47,7 +47,7 @@ const plain = (text: string): Paragraph => ({ lead: null, text });
 export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
   const said = (m: Message) => say(m, reading);
   const { header } = card;
-  const about = (kind: string, text: string): Paragraph => ({ lead: `${word(`kind.${kind}`)}:`, text });
+  const about = (kind: string, text: string): Paragraph => ({ lead: `${t(`kind.${kind}`)}:`, text });
   const unreached: Paragraph[] = [
     ...card.remedies.map((m) => plain(said(m))),
     ...card.unreached.map((u) =>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
-import { word } from '../words';
+import { sayWith, word } from '../words';
 import { api } from './client';
 import type { Command } from './commands';
 import styles from './command-box.module.css';
@@ -24,7 +24,7 @@ function usePeople(typed: string): readonly Command[] {
   });
   return (typed.trim() === '' ? [] : (found.data ?? [])).map((sitter) => ({
     id: sitter.id,
-    name: word('command.person').replace('{name}', sitter.name),
+    name: sayWith('command.person', { name: sitter.name }),
     run: () => {
       window.location.href = `/people/${sitter.id}`;
     },

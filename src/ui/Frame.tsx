@@ -1,7 +1,7 @@
 import { useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { LENGTH_UNITS, type LengthUnit } from '../core/units';
-import { word } from '../words';
+import { sayWith, word } from '../words';
 import { api } from './client';
 import { DENSITIES, DENSITY_COOKIE, type Density } from './density';
 import { FitterChoice } from './FitterChoice';
@@ -153,7 +153,7 @@ export function Frame({
     () => [
       ...AREAS.map(({ id, href }) => ({
         id: `area-${id}`,
-        name: word('command.go').replace('{name}', word(`nav.${id}`)),
+        name: sayWith('command.go', { name: word(`nav.${id}`) }),
         run: () => {
           window.location.href = href;
         },

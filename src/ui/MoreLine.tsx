@@ -1,4 +1,4 @@
-import { word } from '../words';
+import { sayWith, word } from '../words';
 import parts from './parts.module.css';
 import { useReading } from './preferences';
 import type { Pages } from './use-pages';
@@ -19,8 +19,8 @@ export function MoreLine({
     <p className={parts.moreLine}>
       <span role="status">
         {hasMore
-          ? word(`list.shown.${of}`).replace('{n}', said(items.length)).replace('{all}', said(total))
-          : word(`list.all.${of}`).replace('{all}', said(total))}
+          ? sayWith(`list.shown.${of}`, { n: said(items.length), all: said(total) })
+          : sayWith(`list.all.${of}`, { all: said(total) })}
       </span>
       {hasMore && (
         <button type="button" className={parts.plainButton} disabled={isLoadingMore} onClick={more}>

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { word } from '../words';
+import { sayWith, t, word } from '../words';
 import { outbox, type Entry, type OutboxState } from './outbox';
 import parts from './parts.module.css';
 
@@ -16,7 +16,7 @@ export function OutboxLine() {
   const waiting = entries.length - refused.length;
   const isStuck = link === 'unreachable' || link === 'signIn';
   if (refused.length === 0 && (waiting === 0 || !isStuck)) return null;
-  const say = (one: string, many: string, n: number) => word(n === 1 ? one : many).replace('{n}', String(n));
+  const say = (one: string, many: string, n: number) => t(n === 1 ? one : many, { n });
   return (
     <div className={parts.outbox} role="status">
       {waiting > 0 && isStuck && (
@@ -52,7 +52,7 @@ function NotTaken({ entry }: { readonly entry: Entry }) {
   const { refusal, subject } = entry;
   return (
     <span role="alert">
-      {word('outbox.notTaken').replace('{why}', refusal?.errors?.[0]?.detail ?? refusal?.title ?? '')}{' '}
+      {sayWith('outbox.notTaken', { why: refusal?.errors?.[0]?.detail ?? refusal?.title ?? '' })}{' '}
       <button
         type="button"
         className={parts.plainButton}

@@ -1,4 +1,4 @@
-import { sayClock, word, type Reading } from '../words';
+import { sayClock, sayWith, word, type Reading } from '../words';
 import { useReading } from './preferences';
 import styles from './parts.module.css';
 
@@ -9,11 +9,11 @@ export type Saving =
   | { readonly state: 'failed'; readonly why: string };
 
 function wording(saving: Saving, reading: Reading): string {
-  if (saving.state === 'failed') return word('save.failed').replace('{why}', saving.why);
+  if (saving.state === 'failed') return sayWith('save.failed', { why: saving.why });
   if (saving.state === 'saved')
     return saving.at === null
       ? word('save.saved')
-      : word('save.savedAt').replace('{time}', sayClock(saving.at, reading));
+      : sayWith('save.savedAt', { time: sayClock(saving.at, reading) });
   return word(`save.${saving.state}`);
 }
 

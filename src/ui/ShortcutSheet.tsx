@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { word } from '../words';
+import { t, word } from '../words';
 import { singleKeysOn, switchSingleKeys, type Command } from './commands';
 import styles from './command-box.module.css';
 import parts from './parts.module.css';
@@ -25,7 +25,7 @@ export default function ShortcutSheet({
   useEffect(() => dialog.current?.showModal(), []);
   const rows = [
     ...commands.flatMap((c) => (c.keys ? [[c.keys, c.name] as const] : [])),
-    ...ELSEWHERE.map(([keys, name]) => [keys, word(name)] as const),
+    ...ELSEWHERE.map(([keys, name]) => [keys, t(name)] as const),
   ];
   return (
     <dialog ref={dialog} className={styles.box} aria-label={word('keys.title')} onClose={onClose}>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { sayClock, word } from '../words';
+import { sayClock, sayWith, word } from '../words';
 import { explain } from './client';
 import { useInBrowser } from './in-browser';
 import { useReading } from './preferences';
@@ -21,9 +21,10 @@ function Bar({ deletion }: { readonly deletion: Undoable }) {
   return (
     <div className={parts.notice} role="status">
       <span>
-        {word(`undo.${deletion.kind}`)
-          .replace('{name}', deletion.name)
-          .replace('{time}', sayClock(deletion.undoUntil, reading))}
+        {sayWith(`undo.${deletion.kind}`, {
+          name: deletion.name,
+          time: sayClock(deletion.undoUntil, reading),
+        })}
       </span>
       <button type="button" className={parts.plainButton} onClick={() => void undo()}>
         {word('set.undo')}

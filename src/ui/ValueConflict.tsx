@@ -1,4 +1,4 @@
-import { word } from '../words';
+import { sayWith, word } from '../words';
 import parts from './parts.module.css';
 
 /** One value that two have changed at once: what each has, and which is to hold. */
@@ -15,7 +15,7 @@ export function ValueConflict({
 }) {
   return (
     <div className={parts.notice} role="alert">
-      <span>{word('conflict.value').replace('{mine}', mine).replace('{saved}', saved)}</span>
+      <span>{sayWith('conflict.value', { mine, saved })}</span>
       <button type="button" className={parts.plainButton} onClick={onKeepMine}>
         {word('conflict.keepMine')}
       </button>

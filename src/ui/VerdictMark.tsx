@@ -1,5 +1,5 @@
 import { VERDICT_LINES } from '../core/scene';
-import { word } from '../words';
+import { t, word } from '../words';
 import styles from './parts.module.css';
 
 export function VerdictGlyph({ verdict }: { readonly verdict: string }) {
@@ -23,7 +23,7 @@ export function VerdictMark({
   return (
     <span className={styles.verdict} data-verdict={verdict}>
       <VerdictGlyph verdict={verdict} />
-      {word(`${kind}.${verdict}`)}
+      {t(`${kind}.${verdict}`)}
       {isEstimate && `, ${word('set.onEstimate')}`}
     </span>
   );

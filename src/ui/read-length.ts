@@ -1,6 +1,6 @@
 /** A length as typed, between two ends. */
 import { parseLength } from '../core/units';
-import { sayValue, word, type Reading } from '../words';
+import { sayValue, sayWith, type Reading } from '../words';
 
 export interface Read {
   /** mm; NaN where it cannot be read. */
@@ -12,14 +12,16 @@ export function readBetween(text: string, [low, high]: readonly [number, number]
   const parsed = parseLength(text, reading.length);
   if (!parsed.ok) {
     const [first = 0, second = 0] = parsed.readings ?? [];
-    const fault = word(`measure.fault.${parsed.reason}`)
-      .replace('{first}', sayValue({ mm: first }, reading))
-      .replace('{second}', sayValue({ mm: second }, reading));
+    const fault = sayWith(`measure.fault.${parsed.reason}`, {
+      first: sayValue({ mm: first }, reading),
+      second: sayValue({ mm: second }, reading),
+    });
     return { value: NaN, fault };
   }
   if (low <= parsed.value && parsed.value <= high) return { value: parsed.value, fault: null };
-  const fault = word('measure.fault.range')
-    .replace('{low}', sayValue({ mm: low }, reading))
-    .replace('{high}', sayValue({ mm: high }, reading));
+  const fault = sayWith('measure.fault.range', {
+    low: sayValue({ mm: low }, reading),
+    high: sayValue({ mm: high }, reading),
+  });
   return { value: parsed.value, fault };
 }

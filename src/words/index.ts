@@ -1,8 +1,7 @@
-export { WORDS, type WordKey } from './table';
+export { isWordKey, t, type WordKey } from './messages';
 export { sayCaseDoubt, sayDoubt, sayTableFault } from './doubts';
 export {
   DEFAULT_READING,
-  isWordKey,
   say,
   sayClock,
   sayDate,

@@ -1,12 +1,9 @@
 /** What is wrong with a file of people, in words. */
 import type { PeopleFault } from '../core/exchange/people';
-import { word } from './say';
+import { sayWith } from './say';
 
 /** What is wrong, in words, without its place. */
 export function sayPeopleFault({ reason, value, limits }: PeopleFault): string {
   const [lo, hi] = limits ?? [0, 0];
-  return word(`exchange.fault.${reason}`)
-    .replace('{value}', value)
-    .replace('{lo}', String(lo))
-    .replace('{hi}', String(hi));
+  return sayWith(`exchange.fault.${reason}`, { value, lo, hi });
 }

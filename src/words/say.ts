@@ -1,7 +1,7 @@
 import type { Message, MessageValue } from '../core/message';
 import type { AdjustmentUnit } from '../core/seat';
 import { formatAngle, formatLength, formatMass, type LengthUnit, type MassUnit } from '../core/units';
-import { WORDS, type WordKey } from './table';
+import { t, type PlainKey, type Values, type ValuesOf, type WordKey } from './messages';
 
 /** How this reader wants numbers: the one place where a value becomes text. */
 export interface Reading {
@@ -14,23 +14,12 @@ export interface Reading {
 
 export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-GB', timeZone: 'UTC' };
 
-export const isWordKey = (key: string): key is Extract<WordKey, string> => Object.hasOwn(WORDS, key);
-
-const later = new Map<string, string>();
-/** More words, from a page that brings its own. */
-export function addWords(words: Readonly<Record<string, string>>): void {
-  for (const [key, text] of Object.entries(words)) later.set(key, text);
-}
-
-/** The plain wording of a key; a key nobody worded is shown as it is, so that the gap is seen. */
-export const word = (key: string): string => (isWordKey(key) ? WORDS[key] : (later.get(key) ?? key));
+/** The words of a key that takes no values. */
+export const word = (key: PlainKey): string => t(key);
 
 /** A sentence with its values. */
-export const sayWith = (key: string, values: Readonly<Record<string, string | number>>): string =>
-  Object.entries(values).reduce(
-    (text, [name, value]) => text.replaceAll(`{${name}}`, () => String(value)),
-    word(key),
-  );
+export const sayWith = <Key extends WordKey>(key: Key, values: ValuesOf<Key>): string =>
+  t(key, values as Values);
 
 /** A computed length: whole millimetres, tenths of a centimetre, sixteenths of an inch. */
 export function sayLength(mm: number, reading: Reading): string {
@@ -78,18 +67,30 @@ export function sayValue(value: MessageValue, reading: Reading): string {
   if ('count' in value) return sayCount(value.count, reading);
   if ('percent' in value) return `${Math.round(value.percent)} %`;
   if ('text' in value) return value.text;
-  if ('word' in value) return word(value.word);
+  if ('word' in value) return t(value.word);
   return new Intl.ListFormat(reading.locale, { type: 'conjunction' }).format(
-    value.words.map((key) => word(key).toLowerCase()),
+    value.words.map((key) => t(key).toLowerCase()),
   );
 }
 
-/** A message in words: every `{name}` of its wording replaced by its value. */
-export function say(message: Message, reading: Reading): string {
-  const text = word(message.key).replace(/\{(\w+)\}/g, (hole, name: string) => {
-    const value = message.values[name];
-    return value === undefined ? hole : sayValue(value, reading);
+/**
+ * A count as it is read, which still decides between singular and plural: as text it is written as the reader writes
+ * numbers, as a number it is what it is.
+ */
+function countIn(count: number, reading: Reading): number {
+  const shown = Object.assign(Object(count) as object, {
+    toString: () => sayCount(count, reading),
+    [Symbol.toPrimitive]: (hint: string) => (hint === 'number' ? count : sayCount(count, reading)),
   });
+  return shown as unknown as number;
+}
+
+/** Returns a message in words. */
+export function say(message: Message, reading: Reading): string {
+  const values: Record<string, string | number> = {};
+  for (const [name, value] of Object.entries(message.values))
+    values[name] = 'count' in value ? countIn(value.count, reading) : sayValue(value, reading);
+  const text = t(message.key, values);
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 

@@ -23,8 +23,8 @@ import { bandOf, roomByFingers, roomForChild } from '../../src/core/target';
 import type { Place } from '../../src/core/place';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
 import { cardHeader, cardOf } from '../../src/core/scene';
-import { PAGE_WORDS } from '../../src/words/pages';
-import { DEFAULT_READING, WORDS as SHARED_WORDS, say } from '../../src/words';
+import { COMMON as SHARED_WORDS, PAGES as PAGE_WORDS } from '../../src/words/en-GB';
+import { DEFAULT_READING, say } from '../../src/words';
 import {
   OPEN_HIP,
   RIGHT_ANGLE,

@@ -16,6 +16,7 @@ import {
   type Verdict,
 } from '../../src/core/fit';
 import type { AdjustmentKind, Control } from '../../src/core/seat';
+import { DEFAULT_READING, say } from '../../src/words';
 import { mayBeSet } from '../support/enumeration';
 import {
   adjustment,
@@ -195,8 +196,8 @@ describe('words for a position', () => {
         of: { count: 5 },
       },
     });
-    expect(wordsAt(seat, 420).key).to.equal('position.clicks.one');
-    expect(wordsAt(seat, 400).key).to.equal('position.clicks.none');
+    expect(say(wordsAt(seat, 420), DEFAULT_READING)).to.match(/^1 click from /);
+    expect(say(wordsAt(seat, 400), DEFAULT_READING)).to.match(/^No click, /);
   });
 
   it('read the dial’s own label', () => {

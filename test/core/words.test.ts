@@ -35,16 +35,8 @@ import { GROUNDS } from '../../src/core/place';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
-import { PAGE_WORDS } from '../../src/words/pages';
-import {
-  DEFAULT_READING,
-  WORDS as SHARED_WORDS,
-  isWordKey,
-  say,
-  sayDate,
-  sayTurns,
-  word,
-} from '../../src/words';
+import { COMMON as SHARED_WORDS, PAGES as PAGE_WORDS } from '../../src/words/en-GB';
+import { DEFAULT_READING, isWordKey, say, sayDate, sayTurns, t } from '../../src/words';
 import { OPEN_HIP, RIGHT_ANGLE, bodyWith, problemFor, settingsAt } from '../support/inputs';
 
 const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS };
@@ -238,7 +230,7 @@ describe('saying a value', () => {
   });
 
   it('shows a key that nobody worded, so that the gap is seen', () =>
-    expect(word('no.such.key')).to.equal('no.such.key'));
+    expect(t('no.such.key')).to.equal('no.such.key'));
 
   it('writes a date as the reader does', () => {
     expect(sayDate('2026-11-05', DEFAULT_READING)).to.equal('5 Nov 2026');

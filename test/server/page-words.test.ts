@@ -1,8 +1,8 @@
 /** The text of every page with every demo record, as the server sends it: nothing in it is a key. */
 import { readdirSync } from 'node:fs';
 import { expect } from 'chai';
-import { PAGE_WORDS } from '../../src/words/pages';
-import { WORDS } from '../../src/words';
+import { PAGES as PAGE_WORDS } from '../../src/words/en-GB';
+import { COMMON as WORDS } from '../../src/words/en-GB';
 import { startApp, type App } from '../support/app';
 import { readRows } from '../support/read-database';
 

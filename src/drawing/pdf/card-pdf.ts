@@ -1,6 +1,6 @@
 /** The settings card on paper, one page: the type is set smaller until it fits. */
 import { VERDICT_LINES } from '../../core/scene';
-import { word } from '../../words';
+import { t, word } from '../../words';
 import type { Paragraph, Sheet, SheetRow } from '../sheet';
 import { MARGIN, PAPERS, documentOf, type Paper } from './paper';
 import { TypeSetter, type Span } from './type-setter';
@@ -137,9 +137,7 @@ class SheetLayout {
 
   /** The line of the verdict with its word beside it. */
   private verdict({ verdict, isEstimate }: SheetRow, x: number, y: number, width: number): number {
-    const said = [word(`verdict.${verdict}`), isEstimate && word('set.onEstimate')]
-      .filter(Boolean)
-      .join(', ');
+    const said = [t(`verdict.${verdict}`), isEstimate && word('set.onEstimate')].filter(Boolean).join(', ');
     if (this.draw)
       this.setter.doc
         .save()

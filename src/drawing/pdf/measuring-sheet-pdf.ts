@@ -1,6 +1,6 @@
 /** A sheet to measure somebody by on paper: where each dimension runs, and room for what the tape says. */
 import type { Scene } from '../../core/scene';
-import { word, type Reading } from '../../words';
+import { t, type Reading } from '../../words';
 import { viewMarks } from '../scene-marks';
 import { paintMarks } from './drawings-pdf';
 import { MARGIN, PAPERS, documentOf, mm, type Paper } from './paper';
@@ -128,7 +128,7 @@ class Layout {
   private head(): void {
     const names = ['sheet.first', 'sheet.second', 'sheet.third', 'sheet.counts'];
     const heights = names.map((key, i) =>
-      this.setter.paragraph([regular(word(key))], this.boxAt(i) + 2, this.y, BOX_WIDTH - 4, FACT_PT * 0.9),
+      this.setter.paragraph([regular(t(key))], this.boxAt(i) + 2, this.y, BOX_WIDTH - 4, FACT_PT * 0.9),
     );
     this.y += Math.max(...heights);
     this.rule(MARGIN, this.y, this.width, 1.2);

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { defused } from '../../core/exchange/formula';
 import type { PeopleFault } from '../../core/exchange/people';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, t, word } from '../../words';
 import { sayPeopleFault } from '../../words/pages';
 import type { PeopleFound } from '../../workers/people';
 import styles from './exchange.module.css';
@@ -43,7 +43,7 @@ function FaultTable({ faults, why }: { readonly faults: readonly PeopleFault[]; 
 const asCsv = (faults: readonly PeopleFault[]): string =>
   `data:text/csv;charset=utf-8,${encodeURIComponent(
     `\uFEFF${Papa.unparse({
-      fields: ['exchange.row', 'exchange.column', 'exchange.value', 'exchange.why'].map(word),
+      fields: ['exchange.row', 'exchange.column', 'exchange.value', 'exchange.why'].map((key) => t(key)),
       data: faults.map((f) => [f.row, defused(f.column), defused(f.value), sayPeopleFault(f)]),
     })}`,
   )}`;
@@ -59,10 +59,10 @@ export function Faults({ found }: { readonly found: PeopleFound }) {
       ))}
       {faults.some((f) => !isOfFile(f)) && (
         <section className={styles.faults} aria-label={word('exchange.why')}>
-          <h3>{word('exchange.faults').replace('{n}', String(faultCount))}</h3>
+          <h3>{sayWith('exchange.faults', { n: faultCount })}</h3>
           {faults.length > MOST_SHOWN && (
             <p className={parts.soft}>
-              {word('exchange.faults.more').replace('{n}', String(MOST_SHOWN))}{' '}
+              {sayWith('exchange.faults.more', { n: MOST_SHOWN })}{' '}
               <a href={asCsv(faults)} download="faults.csv">
                 {word('exchange.faults.file')}
               </a>
@@ -73,7 +73,7 @@ export function Faults({ found }: { readonly found: PeopleFound }) {
       )}
       {doubts.length > 0 && (
         <section className={styles.faults} aria-label={word('exchange.look')}>
-          <h3>{word('exchange.doubts').replace('{n}', String(doubts.length))}</h3>
+          <h3>{sayWith('exchange.doubts', { n: doubts.length })}</h3>
           <p className={parts.soft}>{word('exchange.doubts.what')}</p>
           <FaultTable faults={doubts} why={word('exchange.look')} />
         </section>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { EXISTING, type ImportOrder } from '../../contract/importing';
 import { PEOPLE_HEAD } from '../../core/exchange/columns';
 import parts from '../../ui/parts.module.css';
-import { sayWith as say, word } from '../../words';
+import { sayWith, t, word } from '../../words';
 import type { PeopleFound } from '../../workers/people';
 import { Faults, Sample } from './Found';
 import { Lately } from './Lately';
@@ -42,9 +42,9 @@ function Here({ presences }: { readonly presences: Presences | null }) {
   const { several, deleted } = presences;
   return (
     <p role="status">
-      {say('exchange.presence', { new: presences.new, here: presences.here })}
-      {several > 0 && ` ${say('exchange.several', { n: several })}`}
-      {deleted > 0 && ` ${say('exchange.deleted', { n: deleted })}`}
+      {sayWith('exchange.presence', { new: presences.new, here: presences.here })}
+      {several > 0 && ` ${sayWith('exchange.several', { n: several })}`}
+      {deleted > 0 && ` ${sayWith('exchange.deleted', { n: deleted })}`}
     </p>
   );
 }
@@ -72,7 +72,7 @@ function Decide({
           {(['all', 'good'] as const).map((id) => (
             <label key={id}>
               <input type="radio" name="mode" checked={mode === id} onChange={() => setMode(id)} />
-              {say(`exchange.mode.${id}`, { n: found.kept.length })}
+              {sayWith(`exchange.mode.${id}`, { n: found.kept.length })}
             </label>
           ))}
         </fieldset>
@@ -94,7 +94,7 @@ function Decide({
         </fieldset>
       )}
       <Button onClick={() => onBegin(existing)} disabled={isHeldUp}>
-        {say('exchange.begin', { n: found.kept.length })}
+        {sayWith('exchange.begin', { n: found.kept.length })}
       </Button>
       {isHeldUp && <p className={parts.soft}>{word('exchange.allFirst')}</p>}
     </div>
@@ -111,12 +111,12 @@ function Read({
     <>
       {rows > 0 && (
         <p role="status" className={styles.counted}>
-          {say('exchange.rows', { rows, good: kept.length, bad: badRows })}
+          {sayWith('exchange.rows', { rows, good: kept.length, bad: badRows })}
         </p>
       )}
       {kept.length > 0 && <Here presences={presences} />}
       {ignored.length > 0 && (
-        <p className={parts.soft}>{say('exchange.ignored', { list: ignored.join(', ') })}</p>
+        <p className={parts.soft}>{sayWith('exchange.ignored', { list: ignored.join(', ') })}</p>
       )}
       {kept.length > 0 ? (
         <Decide found={found} presences={presences} onBegin={onBegin} />
@@ -133,12 +133,12 @@ function Done({ counts, refused }: Extract<Stage, { at: 'done' }>) {
   const { created, added, left, readings } = counts;
   return (
     <div className={parts.notice} data-tone="fit">
-      <p role="status">{say('exchange.done', { created, added, left, readings })}</p>
+      <p role="status">{sayWith('exchange.done', { created, added, left, readings })}</p>
       {refused.length > 0 && (
         <ul>
           {refused.map(({ row, why }, i) => (
             <li key={i}>
-              {say('exchange.refused', { row: row ?? '–', why: word(`exchange.refused.${why}`) })}
+              {sayWith('exchange.refused', { row: row ?? '–', why: t(`exchange.refused.${why}`) })}
             </li>
           ))}
         </ul>
@@ -182,7 +182,7 @@ export function TakeIn({ today }: { readonly today: string }) {
       {stage.at === 'nothing' && stage.note && <p role="alert">{stage.note}</p>}
       {stage.at === 'reading' && (
         <Going
-          text={say('exchange.reading', { n: stage.done, of: stage.of })}
+          text={sayWith('exchange.reading', { n: stage.done, of: stage.of })}
           done={stage.done}
           of={stage.of}
           onCancel={() => {
@@ -194,7 +194,7 @@ export function TakeIn({ today }: { readonly today: string }) {
       {stage.at === 'read' && <Read {...stage} onBegin={(existing) => void begin(stage.found, existing)} />}
       {stage.at === 'sending' && (
         <Going
-          text={say('exchange.sending', { n: stage.done, of: stage.of })}
+          text={sayWith('exchange.sending', { n: stage.done, of: stage.of })}
           done={stage.done}
           of={stage.of}
           onCancel={() => {
@@ -205,7 +205,7 @@ export function TakeIn({ today }: { readonly today: string }) {
       )}
       {(stage.at === 'writing' || stage.at === 'undoing') && (
         <Going
-          text={say(`exchange.${stage.at}`, { n: stage.done, of: stage.of })}
+          text={sayWith(`exchange.${stage.at}`, { n: stage.done, of: stage.of })}
           done={stage.done}
           of={stage.of}
         />
@@ -214,8 +214,8 @@ export function TakeIn({ today }: { readonly today: string }) {
       {stage.at === 'undone' && (
         <div className={parts.notice} data-tone="fit">
           <p role="status">
-            {say('exchange.undone', { undone: stage.counts.undone })}
-            {stage.counts.kept > 0 && ` ${say('exchange.undone.kept', { kept: stage.counts.kept })}`}
+            {sayWith('exchange.undone', { undone: stage.counts.undone })}
+            {stage.counts.kept > 0 && ` ${sayWith('exchange.undone.kept', { kept: stage.counts.kept })}`}
           </p>
         </div>
       )}

@@ -3,7 +3,7 @@ import { MOST_LOOKED_UP, type ImportCounts, type ImportOrder, type Presence } fr
 import { MOST_FILE_BYTES, type PeopleFault } from '../../core/exchange/people';
 import { ClientError, explain } from '../../ui/client';
 import { newId } from '../../ui/ids';
-import { word } from '../../words';
+import { t, word } from '../../words';
 import { JobDesk, PEOPLE_WORKER } from '../../workers/desk';
 import type { Kept, PeopleFound, PeopleJobs } from '../../workers/people';
 import { exchange } from './exchange-client';
@@ -123,7 +123,7 @@ export function useImport(today: string) {
   }, [watch]);
 
   const broken = (error: unknown, key = 'exchange.broken') =>
-    setStage({ at: 'nothing', note: word(key).replace('{why}', explain(error)) });
+    setStage({ at: 'nothing', note: t(key, { why: explain(error) }) });
 
   /** Refused, nothing has begun; cut off, it may have, and is then carried through. */
   const failed = (error: unknown, key: string): void => {

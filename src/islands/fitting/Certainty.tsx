@@ -2,7 +2,7 @@ import { memo } from 'react';
 import type { SetCertainty } from '../../core/certainty';
 import { weakPoints } from '../../core/certainty/weak-points';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import styles from './set.module.css';
 
 const PERCENT = 100;
@@ -17,9 +17,7 @@ function sayWeakest(certainty: SetCertainty): string | null {
   const { named, rest } = weakPoints(certainty);
   if (named.length === 0) return null;
   const list = named.map((c) => `${word(`condition.${c.id}`)} ${sayShare(c.probability)}`).join(', ');
-  return word(rest === null ? 'sure.weakest.only' : 'sure.weakest')
-    .replace('{list}', list)
-    .replace('{rest}', sayShare(rest ?? 0));
+  return sayWith(rest === null ? 'sure.weakest.only' : 'sure.weakest', { list, rest: sayShare(rest ?? 0) });
 }
 
 /** How sure it is that these very settings fit the true body, and which measure would settle most. */
@@ -44,13 +42,10 @@ export const Certainty = memo(function Certainty({
       {!certainty && word('sure.computing')}
       {certainty && (
         <>
-          <strong>{word('sure.all').replace('{percent}', sayShare(certainty.all))}</strong> {weakest}{' '}
+          <strong>{sayWith('sure.all', { percent: sayShare(certainty.all) })}</strong> {weakest}{' '}
           {settle && (
             <>
-              {word('sure.settle').replace(
-                '{dimension}',
-                word(`dimension.${settle.dimension}`).toLowerCase(),
-              )}{' '}
+              {sayWith('sure.settle', { dimension: word(`dimension.${settle.dimension}`).toLowerCase() })}{' '}
               <button type="button" className={parts.plainButton} onClick={() => toField(settle.dimension)}>
                 {word('sure.measure')}
               </button>

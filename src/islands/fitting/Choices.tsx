@@ -14,7 +14,7 @@ import { message, type Message } from '../../core/message';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useSay } from '../../ui/preferences';
-import { word, type WordKey } from '../../words';
+import { t, word } from '../../words';
 import { useJob } from '../jobs/use-job';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
@@ -155,7 +155,7 @@ export const Choices = memo(function Choices({
             {[found.best, ...found.next].map((choice, i) => (
               <ChoiceRow
                 key={i}
-                name={word(`set.choices.${i + 1}` as WordKey)}
+                name={t(`set.choices.${i + 1}`)}
                 choice={choice}
                 best={found.best}
                 setting={setting}

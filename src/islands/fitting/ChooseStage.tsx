@@ -30,7 +30,7 @@ interface Props {
 const sayPercent = ({ percent }: RankedSeat): string => {
   // Nothing that was only drawn is ever quite sure.
   const shown = percent === 100 ? '> 99' : percent === 0 ? '< 1' : String(percent);
-  return word('choose.percent').replace('{percent}', shown);
+  return sayWith('choose.percent', { percent: shown });
 };
 
 interface CardProps {
@@ -59,15 +59,12 @@ function Preview({ preview }: { readonly preview: Assessment }) {
           </span>
         ))}
       </span>
-      {estimates > 0 && (
-        <span className={parts.soft}>{word('choose.estimates').replace('{n}', String(estimates))}</span>
-      )}
+      {estimates > 0 && <span className={parts.soft}>{sayWith('choose.estimates', { n: estimates })}</span>}
       {misfits.length > 0 && (
         <span className={parts.soft}>
-          {word('choose.misfits').replace(
-            '{list}',
-            misfits.map((o) => word(`kind.${o.kind}`).toLowerCase()).join(', '),
-          )}
+          {sayWith('choose.misfits', {
+            list: misfits.map((o) => word(`kind.${o.kind}`).toLowerCase()).join(', '),
+          })}
         </span>
       )}
     </>
@@ -99,9 +96,7 @@ function Sum({
         <span className={parts.verdict} data-verdict={refused ? 'refused' : 'fits'}>
           {refused
             ? word('choose.refused')
-            : word('choose.fits')
-                .replace('{n}', String(fits))
-                .replace('{all}', String(preview?.outcomes.length ?? 0))}
+            : sayWith('choose.fits', { n: fits, all: preview?.outcomes.length ?? 0 })}
           {chosen && ` · ${word('choose.selected')}`}
         </span>
       )}
@@ -129,7 +124,7 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
       <span className={parts.soft}>
         {word(`class.${seat.seat.seatClass}`)} · {sayLoad(seat.seat, reading)}
         {seat.seat.seatWidthMm && ` · ${sayLength(seat.seat.seatWidthMm.value, reading)}`}
-        {price !== undefined && ` · ${word('choose.price').replace('{price}', sayPrice(price, reading))}`}
+        {price !== undefined && ` · ${sayWith('choose.price', { price: sayPrice(price, reading) })}`}
       </span>
       {!own && !refused && (
         <span className={parts.soft}>{word(isFailed ? 'choose.failed' : 'choose.computing')}</span>
@@ -142,7 +137,7 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
             {word('choose.some')}
             {own.limiting &&
               own.percent < 100 &&
-              `; ${word('choose.limiting').replace('{condition}', word(`condition.${own.limiting}`))}`}
+              `; ${sayWith('choose.limiting', { condition: word(`condition.${own.limiting}`) })}`}
           </span>
         </span>
       )}
@@ -240,8 +235,7 @@ function Tools({ state }: { readonly state: FittingState }) {
   const [fault, setFault] = useState<string | null>(null);
   const save = () => {
     const parsed = parseMass(text.trim() === '' ? '0' : text, reading.mass);
-    if (!parsed.ok)
-      return setFault(word(`measure.fault.${parsed.reason}`).replace('{first}', '').replace('{second}', ''));
+    if (!parsed.ok) return setFault(sayWith(`measure.fault.${parsed.reason}`, { first: '', second: '' }));
     if (!(parsed.value <= MOST_TOOLS_KG)) return setFault(word('choose.fault.tools'));
     setFault(null);
     if (parsed.value !== fitting.toolsKg) void edit({ toolsKg: parsed.value });
@@ -284,7 +278,7 @@ export function ChooseStage(props: Props) {
       : [
           {
             value: fitting.method.versionId,
-            label: word('choose.method.earlier').replace('{name}', fitting.method.name),
+            label: sayWith('choose.method.earlier', { name: fitting.method.name }),
           },
         ]),
   ];

@@ -6,7 +6,7 @@ import { usePart } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { sayOwn } from './TrackRow';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
@@ -36,9 +36,10 @@ function useComparison(asked: Asked | null): Comparison | null {
 }
 
 const sayFits = ({ assessment }: MethodSide): string =>
-  word('compare.count')
-    .replace('{n}', String(assessment.outcomes.filter((o) => o.verdict === 'fits').length))
-    .replace('{all}', String(assessment.outcomes.length));
+  sayWith('compare.count', {
+    n: assessment.outcomes.filter((o) => o.verdict === 'fits').length,
+    all: assessment.outcomes.length,
+  });
 
 function Differences({ comparison }: { readonly comparison: Comparison }) {
   const reading = useReading();

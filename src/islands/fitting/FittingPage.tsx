@@ -11,7 +11,7 @@ import { SaveState } from '../../ui/SaveState';
 import { api, explain } from '../../ui/client';
 import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
-import { sayDate, word } from '../../words';
+import { sayDate, sayWith, word } from '../../words';
 import { MeasureForm } from '../people/MeasureForm';
 import { CardStage } from './CardStage';
 import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
@@ -68,7 +68,7 @@ function Closed({ state }: { readonly state: FittingState }) {
   const reading = useReading();
   return (
     <div className={parts.notice} style={{ marginBottom: '0.75rem' }}>
-      <span>{word('fitting.closed').replace('{date}', sayDate(state.fitting.date, reading))}</span>
+      <span>{sayWith('fitting.closed', { date: sayDate(state.fitting.date, reading) })}</span>
       <button
         type="button"
         className={parts.plainButton}
@@ -180,7 +180,7 @@ function useStageCommands(go: (stage: Stage) => void, makeLink: (() => Promise<v
     () => [
       ...STAGES.map((stage, i) => ({
         id: `stage-${stage}`,
-        name: word('command.stage').replace('{name}', word(`fitting.stage.${stage}`)),
+        name: sayWith('command.stage', { name: word(`fitting.stage.${stage}`) }),
         keys: String(i + 1),
         run: () => go(stage),
       })),

@@ -2,7 +2,7 @@ import type { Remains } from '../../contract';
 import { Frame } from '../../ui/Frame';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayInUnit, word } from '../../words';
+import { sayDate, sayInUnit, sayWith, word } from '../../words';
 
 /** What is kept of a fitting whose sitter was deleted: seat, date and settings, without the person. */
 export default function RemainsPage({
@@ -34,10 +34,11 @@ export default function RemainsPage({
             <tr key={adjustment}>
               <td>{word(`kind.${adjustment}`)}</td>
               <td>
-                {word('remains.position')
-                  .replace('{value}', sayInUnit(value, unit, page.reading))
-                  .replace('{n}', String(position + 1))
-                  .replace('{all}', String(of))}
+                {sayWith('remains.position', {
+                  value: sayInUnit(value, unit, page.reading),
+                  n: position + 1,
+                  all: of,
+                })}
               </td>
             </tr>
           ))}

@@ -12,7 +12,7 @@ import {
 import { usePart } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, t, word } from '../../words';
 import { sayRemedy } from './say-remedy';
 import { useHolds } from './use-holds';
 import type { FoundRemedies } from './use-remedies';
@@ -67,7 +67,7 @@ function Offered({ remedy, disabled, onUse }: ActProps & { readonly remedy: Reme
       <details>
         <summary>
           <strong>{remedy.parts.map(({ id, sizeMm }) => sayRemedy(id, sizeMm, reading)).join(' + ')}</strong>,{' '}
-          {word(`remedy.cost.${remedy.cost}`)}
+          {t(`remedy.cost.${remedy.cost}`)}
         </summary>
         <p>{remedy.arithmetic.map(say).join(' ')}</p>
         {effects.length > 0 && (
@@ -85,9 +85,9 @@ function Offered({ remedy, disabled, onUse }: ActProps & { readonly remedy: Reme
         {word('set.remedy.use')}
       </button>
       <p className={parts.soft}>
-        {word('remedy.closes').replace('{list}', names(remedy.closes))}{' '}
-        {remedy.leaves.length > 0 && `${word('remedy.leaves').replace('{list}', names(remedy.leaves))} `}
-        {remedy.opens.length > 0 && word('remedy.opens').replace('{list}', names(remedy.opens))}
+        {sayWith('remedy.closes', { list: names(remedy.closes) })}{' '}
+        {remedy.leaves.length > 0 && `${sayWith('remedy.leaves', { list: names(remedy.leaves) })} `}
+        {remedy.opens.length > 0 && sayWith('remedy.opens', { list: names(remedy.opens) })}
       </p>
     </li>
   );
@@ -139,9 +139,10 @@ export const RemediesPanel = memo(function RemediesPanel({
       ))}
       {holds.length > 0 && (
         <p>
-          {word(holds.length > 1 ? 'remedy.held.many' : 'remedy.held')
-            .replace('{list}', holds.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', '))
-            .replace('{conditions}', names(free))}{' '}
+          {sayWith(holds.length > 1 ? 'remedy.held.many' : 'remedy.held', {
+            list: holds.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', '),
+            conditions: names(free),
+          })}{' '}
           <button type="button" className={parts.plainButton} disabled={disabled} onClick={letGo}>
             {word('remedy.held.letGo')}
           </button>
@@ -149,7 +150,7 @@ export const RemediesPanel = memo(function RemediesPanel({
       )}
       {free.length > 0 && holds.length === 0 && (
         <p>
-          {word('remedy.none').replace('{list}', names(free))}{' '}
+          {sayWith('remedy.none', { list: names(free) })}{' '}
           <button type="button" className={parts.plainButton} disabled={disabled} onClick={() => onUse()}>
             {word('remedy.none.use')}
           </button>
@@ -174,13 +175,13 @@ export const RemediesPanel = memo(function RemediesPanel({
       )}
       {offered.length > FIRST && (
         <button type="button" className={parts.plainButton} aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? word('remedy.fewer') : word('remedy.more').replace('{n}', String(offered.length - FIRST))}
+          {all ? word('remedy.fewer') : sayWith('remedy.more', { n: offered.length - FIRST })}
         </button>
       )}
       {other && (
         <p>
           <strong>{word('remedy.cost.anotherSeat')}</strong>:{' '}
-          {word('remedy.other').replace('{name}', other.seat.name)}{' '}
+          {sayWith('remedy.other', { name: other.seat.name })}{' '}
           <button type="button" className={parts.plainButton} onClick={onSeats}>
             {word('remedy.other.show')}
           </button>

@@ -20,7 +20,7 @@ import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, t, word } from '../../words';
 import { Certainty, sayShare } from './Certainty';
 import { Choices } from './Choices';
 import { Compare } from './Compare';
@@ -202,9 +202,10 @@ function useSureness(
       const key = cause ? 'sure.track.cause' : 'sure.track';
       said.set(
         kind,
-        word(key)
-          .replace('{percent}', sayShare(probability))
-          .replace('{dimension}', cause ? word(`dimension.${cause}`).toLowerCase() : ''),
+        sayWith(key, {
+          percent: sayShare(probability),
+          dimension: cause ? word(`dimension.${cause}`).toLowerCase() : '',
+        }),
       );
     }
     return said;
@@ -263,7 +264,7 @@ function Tracks({
 }
 
 const sayDimensions = (key: string, ids: readonly DimensionId[]): string =>
-  word(key).replace('{list}', ids.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '));
+  t(key, { list: ids.map((id) => word(`dimension.${id}`).toLowerCase()).join(', ') });
 
 /** Drawn as far as it was measured, or by estimates where they fill in. */
 function Drawn({ isPartial, problem }: { readonly isPartial: boolean; readonly problem: Problem }) {

@@ -5,7 +5,7 @@ import { usePaint, usePart, writeText } from '../../drawing';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph, VerdictMark } from '../../ui/VerdictMark';
-import { sayValue, word, type Reading } from '../../words';
+import { sayValue, sayWith, word, type Reading } from '../../words';
 import type { Live } from './live';
 import styles from './set.module.css';
 
@@ -19,7 +19,7 @@ const angleOf = (
 function sayAngle({ deg, isEstimate }: Pick<PostureAngle, 'deg' | 'isEstimate'>, reading: Reading): string {
   if (deg === null) return word('measure.missing');
   const said = sayValue({ deg }, reading);
-  return isEstimate ? word('set.about').replace('{value}', said) : said;
+  return isEstimate ? sayWith('set.about', { value: said }) : said;
 }
 
 function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: Live }) {
@@ -40,9 +40,10 @@ function Angle({ id, live }: { readonly id: PostureAngle['id']; readonly live: L
         {deg !== null && wanted && <VerdictGlyph verdict={inside ? 'fits' : 'cannotReach'} />}
         {wanted && (
           <span className={parts.soft}>
-            {word('set.wanted')
-              .replace('{lo}', sayValue({ deg: wanted.lo }, reading))
-              .replace('{hi}', sayValue({ deg: wanted.hi }, reading))}
+            {sayWith('set.wanted', {
+              lo: sayValue({ deg: wanted.lo }, reading),
+              hi: sayValue({ deg: wanted.hi }, reading),
+            })}
           </span>
         )}
       </dd>
@@ -74,7 +75,7 @@ function saySources(angles: readonly PostureAngle[]): string {
     const names = judged.filter((a) => a.source === source).map((a) => word(`angle.${a.id}`).toLowerCase());
     return names.length > 0 ? [`${names.join(', ')}: ${word(`angleSource.${source}`)}`] : [];
   });
-  return word('set.bandsFrom').replace('{list}', said.join('; '));
+  return sayWith('set.bandsFrom', { list: said.join('; ') });
 }
 
 export const Checks = memo(function Checks({ checks }: Pick<Assessment, 'checks'>) {

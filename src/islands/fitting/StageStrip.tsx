@@ -4,7 +4,7 @@ import type { FittingDetail } from '../../contract';
 import type { Assessment } from '../../core/fit';
 import { usePart, type Source } from '../../drawing';
 import { useReading } from '../../ui/preferences';
-import { sayDate, word, type Reading } from '../../words';
+import { sayDate, sayWith, word, type Reading } from '../../words';
 import type { Live } from './live';
 import styles from './fitting.module.css';
 
@@ -21,18 +21,16 @@ function stateOf(
 ): string {
   switch (stage) {
     case 'measure':
-      return word('people.of')
-        .replace('{n}', String(fitting.measured))
-        .replace('{all}', String(FITTING_DIMENSIONS.length));
+      return sayWith('people.of', { n: fitting.measured, all: FITTING_DIMENSIONS.length });
     case 'choose':
       return fitting.seat?.name ?? word('fitting.stage.choose.none');
     case 'set':
       return fits === null
         ? word('fitting.stage.set.none')
-        : word('fitting.stage.set.state').replace('{n}', String(fits)).replace('{all}', String(all));
+        : sayWith('fitting.stage.set.state', { n: fits, all });
     case 'card':
       return fitting.state === 'left'
-        ? word('fitting.stage.card.left').replace('{date}', sayDate(fitting.date, reading))
+        ? sayWith('fitting.stage.card.left', { date: sayDate(fitting.date, reading) })
         : word('fitting.stage.card.open');
   }
 }

@@ -15,7 +15,7 @@ import { usePart } from '../../drawing';
 import { Chain } from '../../ui/Chain';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, word, type Reading } from '../../words';
+import { sayLength, sayWith, t, word, type Reading } from '../../words';
 import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
 import { sayOwn } from './TrackRow';
@@ -37,7 +37,7 @@ function leftOver(outcome: SettingOutcome, reading: Reading): string | null {
       : o.unit === 'own'
         ? sayOwn(outcome, size, reading)
         : sayLength(size, reading);
-  return word('set.left').replace('{by}', by);
+  return sayWith('set.left', { by });
 }
 
 function Control({ problem, outcome }: { readonly problem: Problem; readonly outcome: SettingOutcome }) {
@@ -121,7 +121,7 @@ export const TrackDetail = memo(function TrackDetail({
       {hint && outcome.verdict !== 'off' && <p>{say(hint)}</p>}
       {betterThere && (
         <p className={styles.figures}>
-          {word('set.best').replace('{words}', say(outcome.bestWords))}{' '}
+          {sayWith('set.best', { words: say(outcome.bestWords) })}{' '}
           <button
             type="button"
             className={parts.plainButton}
@@ -150,14 +150,15 @@ export const TrackDetail = memo(function TrackDetail({
       )}
       {published && (
         <p className={parts.soft}>
-          {word('set.published')
-            .replace('{rule}', word(`published.${published.rule}`))
-            .replace('{lo}', sayLength(published.band.lo, reading))
-            .replace('{hi}', sayLength(published.band.hi, reading))
-            .replace('{value}', sayLength(published.value, reading))}
+          {sayWith('set.published', {
+            rule: word(`published.${published.rule}`),
+            lo: sayLength(published.band.lo, reading),
+            hi: sayLength(published.band.hi, reading),
+            value: sayLength(published.value, reading),
+          })}
         </p>
       )}
-      {caution && <p className={styles.caution}>{word(caution)}</p>}
+      {caution && <p className={styles.caution}>{t(caution)}</p>}
     </li>
   );
 });

@@ -4,7 +4,7 @@ import type { StateLink } from '../../contract/state-link';
 import { STATE_LINK_VERSION } from '../../contract/state-link-version';
 import type { FittingDetail } from '../../contract';
 import { fragmentOf, stateIn } from '../../ui/state-link';
-import { word } from '../../words';
+import { t, word } from '../../words';
 import type { Setting } from './use-setting';
 
 /** What came of a link, and a link that could not be put on the clipboard. */
@@ -39,7 +39,7 @@ export function useStateLink(fitting: FittingDetail, setting: Setting | null) {
       const why = state === 'unreadable' ? 'link.unreadable' : refusal(state, fitting);
       if (why === null && state !== 'unreadable' && store && problem)
         store.set(completeSettings(problem, state.settings));
-      setNotice({ text: word(why ?? 'link.restored'), address: null });
+      setNotice({ text: t(why ?? 'link.restored'), address: null });
     };
   });
   useEffect(() => {

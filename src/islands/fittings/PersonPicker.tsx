@@ -5,7 +5,7 @@ import type { Sitter } from '../../contract';
 import type { Page } from '../../contract/paging';
 import { api } from '../../ui/client';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 
 /** Somebody out of everybody, by words of the name; how many more there are than are shown is said. */
 export function PersonPicker({
@@ -39,7 +39,7 @@ export function PersonPicker({
       label={word('fittings.for')}
       placeholder={word('fittings.for.hint')}
       description={
-        hidden > 0 ? word('fittings.for.more').replace('{n}', hidden.toLocaleString(locale)) : undefined
+        hidden > 0 ? sayWith('fittings.for.more', { n: hidden.toLocaleString(locale) }) : undefined
       }
       inputWrapperOrder={['label', 'input', 'description', 'error']}
       data={isKnownListed ? people : [known, ...people]}

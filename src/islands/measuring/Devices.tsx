@@ -4,7 +4,7 @@ import { DIMENSIONS, type DimensionId } from '../../core/body';
 import { calliperPress, hasSerial, scaleSteps, seededRandom } from '../../devices';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayValue, word } from '../../words';
+import { sayValue, sayWith, word } from '../../words';
 import type { TourInHand } from './use-tour';
 import { SOURCES, useDevice, type SourceId } from './use-device';
 import styles from './measuring.module.css';
@@ -101,10 +101,9 @@ export function Devices({
       )}
       {saying && (
         <p role="status">
-          {word(saying.settled ? 'device.says' : 'device.swings').replace(
-            '{value}',
-            sayValue(saying.unit === 'kg' ? { kg: saying.value } : { mm: saying.value }, reading),
-          )}
+          {sayWith(saying.settled ? 'device.says' : 'device.swings', {
+            value: sayValue(saying.unit === 'kg' ? { kg: saying.value } : { mm: saying.value }, reading),
+          })}
         </p>
       )}
       {device.fault && (

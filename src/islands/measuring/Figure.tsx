@@ -6,7 +6,7 @@ import { drawnSizes } from '../../core/scene/measuring-body';
 import { measuringView } from '../../core/scene/measuring-view';
 import { View, viewPicture, type Source } from '../../drawing';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import type { Told } from '../people/use-population';
 
 const still = <T,>(value: T): Source<T> => ({ get: () => value, subscribe: () => () => undefined });
@@ -28,7 +28,7 @@ export function Figure({
   return (
     <View
       id="measuring"
-      name={word('tour.figure').replace('{name}', word(`dimension.${dimension}`))}
+      name={sayWith('tour.figure', { name: word(`dimension.${dimension}`) })}
       source={source}
       atRest={source}
       reading={reading}

@@ -23,7 +23,7 @@ import { SaveState } from '../../ui/SaveState';
 import { ValueConflict } from '../../ui/ValueConflict';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
-import { sayValue, word } from '../../words';
+import { sayValue, sayWith, t, word } from '../../words';
 import { Odd, Reason } from '../people/measure-doubts';
 import { faultOf, parseMeasure, readingsOf, sayMeasure, unitOf } from '../people/use-measures';
 import { useSitterEdit } from '../people/use-sitter-edit';
@@ -83,7 +83,7 @@ function Progress({ tour, tolerances }: { readonly tour: TourInHand; readonly to
   return (
     <div className={styles.progress}>
       <progress value={taken} max={Math.max(1, of)} aria-label={word('tour.progress.name')} />
-      <span>{word('tour.progress').replace('{n}', String(taken)).replace('{of}', String(of))}</span>
+      <span>{sayWith('tour.progress', { n: taken, of })}</span>
       <SaveState saving={tour.saving} />
     </div>
   );
@@ -95,9 +95,9 @@ function WhichReading({ tour, step }: { readonly tour: TourInHand; readonly step
   const apart = apartBy(takesOf(tour.tour, step.dimension));
   const third =
     step.reading === 3 && apart !== null
-      ? word('tour.reading.3').replace('{by}', sayMeasure(step.dimension, apart, reading))
+      ? sayWith('tour.reading.3', { by: sayMeasure(step.dimension, apart, reading) })
       : null;
-  return <p className={styles.which}>{third ?? word(`tour.reading.${step.reading}`)}</p>;
+  return <p className={styles.which}>{third ?? t(`tour.reading.${step.reading}`)}</p>;
 }
 
 function Entry({ tour, step }: { readonly tour: TourInHand; readonly step: Step }) {
@@ -147,7 +147,7 @@ function Entry({ tour, step }: { readonly tour: TourInHand; readonly step: Step 
         {tour.fault !== null &&
           readingsOf(dimension, text, reading).map((meant) => (
             <button key={meant} type="button" className={parts.plainButton} onClick={() => void take(meant)}>
-              {word('measure.take').replace('{value}', `${meant} ${unit}`)}
+              {sayWith('measure.take', { value: `${meant} ${unit}` })}
             </button>
           ))}
       </p>
@@ -166,7 +166,7 @@ function Entry({ tour, step }: { readonly tour: TourInHand; readonly step: Step 
           onClick={() => void tour.undo()}
         >
           {tour.last
-            ? word('tour.undo').replace('{value}', sayMeasure(tour.last.dimension, tour.last.value, reading))
+            ? sayWith('tour.undo', { value: sayMeasure(tour.last.dimension, tour.last.value, reading) })
             : word('tour.undo.none')}
         </button>
       </div>
@@ -217,10 +217,11 @@ function Doubts({ tour, told }: { readonly tour: TourInHand; readonly told: Told
       )}
       {pairs.map(({ dimension, other, limit }) => (
         <p key={dimension} role="alert">
-          {word('tour.pair')
-            .replace('{lower}', word(`dimension.${dimension}`))
-            .replace('{other}', word(`dimension.${other ?? dimension}`).toLowerCase())
-            .replace('{limit}', sayValue({ mm: limit }, reading))}
+          {sayWith('tour.pair', {
+            lower: word(`dimension.${dimension}`),
+            other: word(`dimension.${other ?? dimension}`).toLowerCase(),
+            limit: sayValue({ mm: limit }, reading),
+          })}
         </p>
       ))}
       <button type="button" className={parts.plainButton} onClick={() => void tour.again(last.dimension)}>
@@ -282,14 +283,13 @@ function Done({ tour }: { readonly tour: TourInHand }) {
       <h2>{word('tour.done')}</h2>
       {skipped.length > 0 && (
         <p>
-          {word('tour.done.skipped').replace(
-            '{list}',
-            skipped.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
-          )}
+          {sayWith('tour.done.skipped', {
+            list: skipped.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
+          })}
         </p>
       )}
       <p>
-        <a href={`/people/${tour.sitter.id}`}>{word('tour.done.back').replace('{name}', tour.sitter.name)}</a>
+        <a href={`/people/${tour.sitter.id}`}>{sayWith('tour.done.back', { name: tour.sitter.name })}</a>
       </p>
       <div className={styles.acts}>
         <button
@@ -354,7 +354,7 @@ function MeasuringScreen({
   return (
     <>
       <div className={parts.head}>
-        <h1>{word('tour.title').replace('{name}', tour.sitter.name)}</h1>
+        <h1>{sayWith('tour.title', { name: tour.sitter.name })}</h1>
         <a href={`/people/${tour.sitter.id}`}>{word('tour.leave')}</a>
       </div>
       <Consent sitter={tour.sitter} today={today} />

@@ -3,7 +3,7 @@ import { DIMENSION_IDS, isMeasured, type DimensionId } from '../../core/body';
 import { settleTakes, takesOf } from '../../core/measuring';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { roundMeasure, sayMeasure } from '../people/use-measures';
 import type { Told } from '../people/use-population';
 import type { TourInHand } from './use-tour';
@@ -31,7 +31,7 @@ export function TourList({ tour, told }: { readonly tour: TourInHand; readonly t
                   : tour.tour.skipped.includes(id)
                     ? word('tour.skipped')
                     : isMeasured(tour.body, id)
-                      ? word('tour.before').replace('{value}', sayMeasure(id, tour.body[id]!.value, reading))
+                      ? sayWith('tour.before', { value: sayMeasure(id, tour.body[id]!.value, reading) })
                       : estimate
                         ? `≈ ${say(id, estimate.value)} ± ${say(id, estimate.spread)}`
                         : '–'}

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type DimensionId, DIMENSIONS } from '../../core/body';
 import type { Instrument } from '../../core/measuring';
 import { Lines, heard, openSerial, type DeviceMessage } from '../../devices';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 
 /** Where readings come from beside the keys. */
 export const SOURCES = ['none', 'simulated', 'recording', 'serial'] as const;
@@ -46,7 +46,7 @@ export function useDevice(
       const { dimension: wanted, take: takeNow } = now.current;
       if (!wanted) return setFault(word('device.fault.nothing'));
       if (DIMENSIONS[wanted].unit !== message.unit)
-        return setFault(word(`device.fault.${message.unit}`).replace('{name}', word(`dimension.${wanted}`)));
+        return setFault(sayWith(`device.fault.${message.unit}`, { name: word(`dimension.${wanted}`) }));
       setFault(null);
       await takeNow(message.value, instrumentOf(message, isRecorded));
     };

@@ -34,7 +34,7 @@ import type { Saving } from '../../ui/SaveState';
 import { useDraft } from '../../ui/use-draft';
 import { sayIn } from '../people/use-measures';
 import { reasonAsked } from '../people/use-population';
-import { word, type Reading } from '../../words';
+import { sayWith, type Reading } from '../../words';
 
 /** What this browser keeps of a tour, so that it goes on where it was left. */
 interface Kept {
@@ -199,9 +199,10 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
     if (rangeDoubt(dimension, value)) {
       const { lowest, highest } = DIMENSIONS[dimension];
       setFault(
-        word('measure.fault.range')
-          .replace('{low}', sayIn(dimension, lowest, reading))
-          .replace('{high}', sayIn(dimension, highest, reading)),
+        sayWith('measure.fault.range', {
+          low: sayIn(dimension, lowest, reading),
+          high: sayIn(dimension, highest, reading),
+        }),
       );
       return false;
     }

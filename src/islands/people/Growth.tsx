@@ -8,7 +8,7 @@ import type { OfferedSeat, SitterDetail } from '../../contract';
 import { api } from '../../ui/client';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayDate, sayLength, word } from '../../words';
+import { sayDate, sayLength, sayWith, word } from '../../words';
 import styles from './people.module.css';
 import { typed, unitOf } from './use-measures';
 import { YEAR_MS } from './use-population';
@@ -40,7 +40,7 @@ function useSeats(): readonly OfferedSeat[] {
 function sayAges({ from, to }: Ages): string {
   if (from === null || to === null) return word('growth.never');
   const half = (years: number) => String(Math.round(years * 2) / 2);
-  return word('growth.from').replace('{from}', half(from)).replace('{to}', half(to));
+  return sayWith('growth.from', { from: half(from), to: half(to) });
 }
 
 /** What of the growing measure the seat takes: its own range, less the shoe. */
@@ -59,10 +59,11 @@ function useFits(tables: Tables, seat: SeatModel | null, who: Who, shoeMm: numbe
     if (!seat) return;
     const timer = setTimeout(() => {
       const given = { seat, method: SHIPPED_METHODS[0]! };
-      const text = word('growth.fits')
-        .replace('{seat}', seat.name)
-        .replace('{average}', sayAges(tables.childSeatRow(given, who, 0.5, shoeMm).both))
-        .replace('{small}', sayAges(tables.childSeatRow(given, who, SMALLEST, shoeMm).both));
+      const text = sayWith('growth.fits', {
+        seat: seat.name,
+        average: sayAges(tables.childSeatRow(given, who, 0.5, shoeMm).both),
+        small: sayAges(tables.childSeatRow(given, who, SMALLEST, shoeMm).both),
+      });
       setTold({ of: seat, text });
     }, 0);
     return () => clearTimeout(timer);
@@ -117,7 +118,7 @@ export function Growth({
       limits: limitsOf(seat, id, shoe),
       titles: {
         x: word('growth.age'),
-        y: word('standing.axis').replace('{dimension}', dimension).replace('{unit}', unitOf(id, reading)),
+        y: sayWith('standing.axis', { dimension, unit: unitOf(id, reading) }),
       },
       say: (mm) => typed(id, Math.round(mm), reading),
     });
@@ -151,26 +152,18 @@ export function Growth({
         />
       </div>
       {fits && <p>{fits}</p>}
-      {mark && (
-        <p>
-          {word('growth.mark')
-            .replace('{mark}', String(mark.mark))
-            .replace('{seat}', sayLength(mark.seatMm, reading))}
-        </p>
-      )}
+      {mark && <p>{sayWith('growth.mark', { mark: mark.mark, seat: sayLength(mark.seatMm, reading) })}</p>}
       {value === undefined && <p className={parts.soft}>{word('growth.unmeasured')}</p>}
       <div className={styles.chart} data-tall>
         <canvas
           ref={canvas}
           role="img"
-          aria-label={word('growth.chart')
-            .replace('{dimension}', dimension.toLowerCase())
-            .replace('{name}', sitter.name)}
+          aria-label={sayWith('growth.chart', { dimension: dimension.toLowerCase(), name: sitter.name })}
         />
       </div>
       <p className={parts.soft}>
-        {word('growth.legend').replace('{name}', sitter.name)}{' '}
-        {word('growth.again').replace('{date}', sayDate(again.toISOString().slice(0, 10), reading))}
+        {sayWith('growth.legend', { name: sitter.name })}{' '}
+        {sayWith('growth.again', { date: sayDate(again.toISOString().slice(0, 10), reading) })}
       </p>
     </>
   );

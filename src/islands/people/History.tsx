@@ -9,7 +9,7 @@ import type { MeasuringSession, SitterDetail, Taken } from '../../contract';
 import { api } from '../../ui/client';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayDate, word, type Reading } from '../../words';
+import { sayDate, sayWith, t, word, type Reading } from '../../words';
 import styles from './people.module.css';
 import { sayMeasure, typed, unitOf } from './use-measures';
 
@@ -37,7 +37,7 @@ function Session({ session }: { readonly session: MeasuringSession }) {
       <details>
         <summary>
           <strong>{sayDate(date, reading)}</strong> {about.join(' · ')}{' '}
-          <span className={parts.soft}>{word('history.count').replace('{n}', String(taken.length))}</span>
+          <span className={parts.soft}>{sayWith('history.count', { n: taken.length })}</span>
         </summary>
         <ul>
           {taken.map((one) => (
@@ -131,7 +131,7 @@ function Compared({
   });
   const choose = (name: string, value: number, put: (index: number) => void) => (
     <NativeSelect
-      label={word(name)}
+      label={t(name)}
       value={String(value)}
       onChange={(e) => put(Number(e.currentTarget.value))}
       data={sessions.map((s, i) => ({

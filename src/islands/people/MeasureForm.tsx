@@ -15,7 +15,7 @@ import type { SitterDetail } from '../../contract';
 import { useReading } from '../../ui/preferences';
 import { SaveState } from '../../ui/SaveState';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayValue, word, type Reading } from '../../words';
+import { sayDate, sayValue, sayWith, word, type Reading } from '../../words';
 import { Meanwhile, Odd, Reason } from './measure-doubts';
 import { EstimatedBy, Notes } from './measure-notes';
 import { roundMeasure, sayMeasure, typed, unitOf, useMeasures } from './use-measures';
@@ -35,21 +35,23 @@ function noteOf(sitter: SitterDetail, dimension: DimensionId, told: Told | null,
   const quantity = sitter.body[dimension];
   const estimate = told?.estimates[dimension];
   if (!quantity && estimate)
-    return word('measure.estimate')
-      .replace('{value}', sayMeasure(dimension, roundMeasure(dimension, estimate.value), reading))
-      .replace('{spread}', sayMeasure(dimension, roundMeasure(dimension, estimate.spread), reading));
+    return sayWith('measure.estimate', {
+      value: sayMeasure(dimension, roundMeasure(dimension, estimate.value), reading),
+      spread: sayMeasure(dimension, roundMeasure(dimension, estimate.spread), reading),
+    });
   if (!quantity) return word('measure.missing');
   const date = quantity.takenAt ? sayDate(quantity.takenAt, reading) : '';
   return quantity.takenBy
-    ? word('measure.takenBy').replace('{by}', quantity.takenBy).replace('{date}', date)
-    : word('measure.taken').replace('{date}', date);
+    ? sayWith('measure.takenBy', { by: quantity.takenBy, date })
+    : sayWith('measure.taken', { date });
 }
 
 function doubtsOf(body: Body, reading: Reading): Partial<Record<DimensionId, string>> {
   const doubts = pairDoubts(body).map((d) => {
-    const text = word('measure.doubt.notBelow')
-      .replace('{other}', word(`dimension.${d.other ?? d.dimension}`).toLowerCase())
-      .replace('{limit}', sayValue({ mm: d.limit }, reading));
+    const text = sayWith('measure.doubt.notBelow', {
+      other: word(`dimension.${d.other ?? d.dimension}`).toLowerCase(),
+      limit: sayValue({ mm: d.limit }, reading),
+    });
     return [d.dimension, text] as const;
   });
   return Object.fromEntries(doubts);
@@ -119,9 +121,7 @@ export function MeasureForm({
             {word(`how.${dimension}`)}
           </span>
           {NEEDED_FOR[dimension].length > 0 && (
-            <span className={styles.needed}>
-              {word('measure.needed').replace('{list}', neededFor(dimension))}
-            </span>
+            <span className={styles.needed}>{sayWith('measure.needed', { list: neededFor(dimension) })}</span>
           )}
         </div>
         <div>
@@ -168,7 +168,7 @@ export function MeasureForm({
           <Reason id={dimension} onKeep={(why) => void measures.keep(dimension, why)} />
         )}
         {reason && !isWaiting && (
-          <span className={styles.odd}>{word('measure.reason.kept').replace('{reason}', reason)}</span>
+          <span className={styles.odd}>{sayWith('measure.reason.kept', { reason })}</span>
         )}
         {fault && (
           <span className={styles.fault} id={`${dimension}-fault`} role="alert">
@@ -180,7 +180,7 @@ export function MeasureForm({
                 className={parts.plainButton}
                 onClick={() => take(dimension, text)}
               >
-                {word('measure.take').replace('{value}', `${text} ${unitOf(dimension, reading)}`)}
+                {sayWith('measure.take', { value: `${text} ${unitOf(dimension, reading)}` })}
               </button>
             ))}
           </span>
@@ -194,9 +194,10 @@ export function MeasureForm({
       <div className={styles.summary}>
         <h2>{word('measure.title')}</h2>
         <span>
-          {word('measure.progress')
-            .replace('{n}', String(FITTING_DIMENSIONS.length - missing.length))
-            .replace('{all}', String(FITTING_DIMENSIONS.length))}
+          {sayWith('measure.progress', {
+            n: FITTING_DIMENSIONS.length - missing.length,
+            all: FITTING_DIMENSIONS.length,
+          })}
         </span>
         <SaveState saving={measures.saving} />
         <span className={parts.soft}>

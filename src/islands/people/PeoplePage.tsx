@@ -12,7 +12,7 @@ import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { useDraft } from '../../ui/use-draft';
 import { usePages } from '../../ui/use-pages';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { SheetLinks } from './SheetLinks';
 import styles from './people.module.css';
 
@@ -109,11 +109,7 @@ function Results({ sitters, search }: { readonly sitters: readonly Sitter[]; rea
             <td>
               <a href={`/people/${sitter.id}`}>{sitter.name}</a>
             </td>
-            <td>
-              {word('people.of')
-                .replace('{n}', String(sitter.measured))
-                .replace('{all}', String(FITTING_DIMENSIONS.length))}
-            </td>
+            <td>{sayWith('people.of', { n: sitter.measured, all: FITTING_DIMENSIONS.length })}</td>
           </tr>
         ))}
       </tbody>

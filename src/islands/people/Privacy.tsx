@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { SitterDetail } from '../../contract';
 import { api } from '../../ui/client';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import styles from './people.module.css';
 
 export function Privacy({
@@ -26,10 +26,7 @@ export function Privacy({
       <h2>{word('privacy.title')}</h2>
       <p className={parts.soft}>
         {readings !== undefined &&
-          word('privacy.kept')
-            .replace('{readings}', String(readings))
-            .replace('{sessions}', String(found.data?.length ?? 0))
-            .replace('{fittings}', String(fittings))}{' '}
+          sayWith('privacy.kept', { readings, sessions: found.data?.length ?? 0, fittings })}{' '}
         {word('privacy.why')}
       </p>
       <p>

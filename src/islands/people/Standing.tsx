@@ -6,7 +6,7 @@ import type { BodyDimension } from '../../core/population';
 import type { SitterDetail, TableSummary } from '../../contract';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { Growth } from './Growth';
 import styles from './people.module.css';
 import { sayMeasure, typed, unitOf } from './use-measures';
@@ -57,26 +57,20 @@ function Chart({
     const chart = charts.drawStanding(canvas.current, {
       curve: tables.densityOf(population, id),
       value,
-      title: word('standing.axis').replace('{dimension}', dimension).replace('{unit}', unitOf(id, reading)),
+      title: sayWith('standing.axis', { dimension, unit: unitOf(id, reading) }),
       say: (x) => typed(id, Math.round(x), reading),
     });
     return () => chart.destroy();
   }, [charts, dimension, id, population, reading, tables, value]);
-  const fill = (text: string): string =>
-    Object.entries(about).reduce((said, [key, part]) => said.replace(`{${key}}`, part), text);
   const percent = Math.round(100 * tables.centileOf(population, id, value));
   return (
     <>
-      <p>
-        {fill(word('standing.centile'))
-          .replace('{value}', sayMeasure(id, value, reading))
-          .replace('{percent}', String(percent))}
-      </p>
+      <p>{sayWith('standing.centile', { ...about, value: sayMeasure(id, value, reading), percent })}</p>
       <div className={styles.chart}>
         <canvas
           ref={canvas}
           role="img"
-          aria-label={fill(word('standing.chart')).replace('{dimension}', dimension.toLowerCase())}
+          aria-label={sayWith('standing.chart', { ...about, dimension: dimension.toLowerCase() })}
         />
       </div>
     </>

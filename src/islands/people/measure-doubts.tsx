@@ -4,7 +4,7 @@ import type { DimensionId } from '../../core/body';
 import type { Implausible, Slip } from '../../core/population';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayDoubt, word, type Reading } from '../../words';
+import { sayDoubt, sayWith, word, type Reading } from '../../words';
 import { sayMeasure, type ReadingConflict } from './use-measures';
 import styles from './measures.module.css';
 
@@ -24,15 +24,16 @@ export function Meanwhile({
     value == null ? word('measure.missing') : sayMeasure(dimension, value, reading);
   return (
     <span className={styles.fault} role="alert">
-      {word(other?.takenBy ? 'conflict.reading.by' : 'conflict.reading')
-        .replace('{by}', other?.takenBy ?? '')
-        .replace('{theirs}', say(other?.value))
-        .replace('{mine}', say(mine))}{' '}
+      {sayWith(other?.takenBy ? 'conflict.reading.by' : 'conflict.reading', {
+        by: other?.takenBy ?? '',
+        theirs: say(other?.value),
+        mine: say(mine),
+      })}{' '}
       <button type="button" className={parts.plainButton} onClick={() => onDecide(true)}>
-        {word('conflict.reading.mine').replace('{mine}', say(mine))}
+        {sayWith('conflict.reading.mine', { mine: say(mine) })}
       </button>{' '}
       <button type="button" className={parts.plainButton} onClick={() => onDecide(false)}>
-        {word('conflict.reading.theirs').replace('{theirs}', say(other?.value))}
+        {sayWith('conflict.reading.theirs', { theirs: say(other?.value) })}
       </button>
     </span>
   );
@@ -80,10 +81,11 @@ export function Odd({
 }) {
   const say = (slip: Slip): string =>
     slip.kind === 'swapped' && slip.other
-      ? word('measure.slip.swap').replace('{other}', word(`dimension.${slip.other}`).toLowerCase())
-      : word('measure.slip.take')
-          .replace('{value}', sayMeasure(doubt.dimension, slip.instead, reading))
-          .replace('{slip}', slip.kind === 'swapped' ? '' : word(`measure.slip.${slip.kind}`));
+      ? sayWith('measure.slip.swap', { other: word(`dimension.${slip.other}`).toLowerCase() })
+      : sayWith('measure.slip.take', {
+          value: sayMeasure(doubt.dimension, slip.instead, reading),
+          slip: slip.kind === 'swapped' ? '' : word(`measure.slip.${slip.kind}`),
+        });
   return (
     <span className={styles.odd} data-level={doubt.level} id={`${doubt.dimension}-odd`} role="status">
       {sayDoubt(doubt)}{' '}

@@ -3,15 +3,13 @@ import type { DimensionId } from '../../core/body';
 import { DONE_WITHOUT } from '../../core/fit';
 import type { SitterDetail } from '../../contract';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, t, word } from '../../words';
 import { useTables, type Told } from './use-population';
 import { useSitterEdit } from './use-sitter-edit';
 
 function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
   if (by.isChild) return word('measure.estimatesByAge');
-  return word('measure.estimatesBy')
-    .replace('{table}', by.table.name)
-    .replace('{who}', word(`measure.who.${sex ?? 'mixed'}`));
+  return sayWith('measure.estimatesBy', { table: by.table.name, who: word(`measure.who.${sex ?? 'mixed'}`) });
 }
 
 /** What becomes of what was not measured: estimated, taken as is usual, or not computed. */
@@ -32,10 +30,9 @@ export function Notes({
     ([note, ids]) =>
       ids.length > 0 && (
         <p key={note} className={parts.soft}>
-          {word(`measure.${note}`).replace(
-            '{list}',
-            ids.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
-          )}
+          {t(`measure.${note}`, {
+            list: ids.map((id) => word(`dimension.${id}`).toLowerCase()).join(', '),
+          })}
         </p>
       ),
   );
@@ -68,7 +65,7 @@ export function EstimatedBy({
             disabled={disabled}
             onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
           >
-            <option value="">{word('measure.table.usual').replace('{name}', usual)}</option>
+            <option value="">{sayWith('measure.table.usual', { name: usual })}</option>
             {offered.map(({ table: { id, name } }) => (
               <option key={id} value={id}>
                 {name}

@@ -23,7 +23,7 @@ import {
 } from '../../ui/outbox';
 import { savingOf } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
-import { sayValue, word, type Reading } from '../../words';
+import { sayValue, sayWith, type Reading } from '../../words';
 import type { Implausible } from '../../core/population';
 import { reasonAsked } from './use-population';
 
@@ -71,15 +71,17 @@ export function faultOf(dimension: DimensionId, text: string, reading: Reading):
   if (!parsed.ok) {
     if (parsed.reason === 'empty') return null;
     const [first = 0, second = 0] = parsed.readings ?? [];
-    return word(`measure.fault.${parsed.reason}`)
-      .replace('{first}', sayIn(dimension, first, reading))
-      .replace('{second}', sayIn(dimension, second, reading));
+    return sayWith(`measure.fault.${parsed.reason}`, {
+      first: sayIn(dimension, first, reading),
+      second: sayIn(dimension, second, reading),
+    });
   }
   if (!rangeDoubt(dimension, parsed.value)) return null;
   const { lowest, highest } = DIMENSIONS[dimension];
-  return word('measure.fault.range')
-    .replace('{low}', sayIn(dimension, lowest, reading))
-    .replace('{high}', sayIn(dimension, highest, reading));
+  return sayWith('measure.fault.range', {
+    low: sayIn(dimension, lowest, reading),
+    high: sayIn(dimension, highest, reading),
+  });
 }
 
 /** The values that an ambiguous entry can mean and a body can have, as they would be typed. */

@@ -9,7 +9,7 @@ import { newId } from '../../ui/ids';
 import { useReading } from '../../ui/preferences';
 import { useDraft } from '../../ui/use-draft';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { t, word } from '../../words';
 import {
   DESK_FORMS,
   DESK_LENGTHS,
@@ -104,7 +104,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         busy={busy}
         rows={fields.map((key) => ({
           id: key,
-          name: word(PLACE_LABELS[key]),
+          name: t(PLACE_LABELS[key]),
           mine: sayField(key, text),
           theirs: sayField(key, other),
           first: initial[key] === text[key] ? 'theirs' : 'mine',
@@ -117,7 +117,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   const length = (key: keyof PlaceText) => (
     <TextInput
       key={key}
-      label={word(PLACE_LABELS[key])}
+      label={t(PLACE_LABELS[key])}
       value={text[key]}
       onChange={(e) => put({ [key]: e.currentTarget.value })}
       error={faults[key]}
@@ -152,7 +152,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         label={word('places.desk.kind')}
         value={text.form}
         onChange={(e) => put({ form: e.currentTarget.value as DeskForm })}
-        data={DESK_FORMS.map((f) => ({ value: f, label: word(DESK_WORDS[f]) }))}
+        data={DESK_FORMS.map((f) => ({ value: f, label: t(DESK_WORDS[f]) }))}
       />
       {FIELDS[text.form].map(length)}
       {text.form !== 'none' && DESK_LENGTHS.map(length)}
@@ -193,11 +193,11 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
           ] as const
         ).map(([key, kind, ids]) => (
           <fieldset key={key} className={styles.choices}>
-            <legend>{word(PLACE_LABELS[key])}</legend>
+            <legend>{t(PLACE_LABELS[key])}</legend>
             {ids.map((id) => (
               <Checkbox
                 key={id}
-                label={word(`${kind}.${id}`)}
+                label={t(`${kind}.${id}`)}
                 checked={isIn(text[key], id)}
                 onChange={() => put({ [key]: toggled(text[key], id) })}
               />

@@ -8,7 +8,7 @@ import { Frame } from '../../ui/Frame';
 import { UnreadableNote } from '../../ui/UnreadableNote';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, word, type Reading } from '../../words';
+import { sayLength, sayWith, word, type Reading } from '../../words';
 import { PlaceForm } from './PlaceForm';
 import styles from './places.module.css';
 
@@ -57,7 +57,7 @@ function PlaceRows({
             <td>{topOf(summary.place, reading)}</td>
             <td>
               {deskOf(summary.place) &&
-                word('places.below').replace('{by}', sayLength(summary.place.deskThicknessMm, reading))}
+                sayWith('places.below', { by: sayLength(summary.place.deskThicknessMm, reading) })}
             </td>
             <td>
               <button
@@ -83,7 +83,7 @@ function Places({ initial }: { readonly initial: readonly PlaceSummary[] }) {
   const onSaved = (place: PlaceSummary) => {
     const others = places.filter((p) => p.place.id !== place.place.id);
     setPlaces([...others, place].sort((a, b) => a.place.name.localeCompare(b.place.name, 'en')));
-    setSaved(word('places.saved').replace('{n}', String(place.version)));
+    setSaved(sayWith('places.saved', { n: place.version }));
     setForm(null);
   };
   const open = (existing: PlaceSummary | null) => {

@@ -25,7 +25,7 @@ import {
 import { formatLengthNumber } from '../../core/units';
 import type { PlaceEdit } from '../../contract';
 import { readBetween, type Read } from '../../ui/read-length';
-import { word, type Reading } from '../../words';
+import { t, word, type Reading } from '../../words';
 
 export const DESK_FORMS = ['none', 'fixed', 'slides', 'stops'] as const;
 export type DeskForm = (typeof DESK_FORMS)[number];
@@ -329,16 +329,16 @@ export function readPlace(
 /** How a field of a place reads where two versions of it stand beside each other. */
 export function sayField(key: keyof PlaceText, text: PlaceText): string {
   const value = text[key];
-  if (key === 'task') return word(`task.${value}`);
-  if (key === 'form') return word(`places.desk.${value}`);
-  if (key === 'wins') return word(`places.wins.${value || 'none'}`);
-  if (key === 'ground') return word(value ? `ground.${value}` : 'places.ground.none');
+  if (key === 'task') return t(`task.${value}`);
+  if (key === 'form') return t(`places.desk.${value}`);
+  if (key === 'wins') return t(`places.wins.${value || 'none'}`);
+  if (key === 'ground') return t(value ? `ground.${value}` : 'places.ground.none');
   if (key === 'needs' || key === 'seatClasses')
     return (
       value
         .split(' ')
         .filter(Boolean)
-        .map((id) => word(`${key === 'needs' ? 'offer' : 'class'}.${id}`))
+        .map((id) => t(`${key === 'needs' ? 'offer' : 'class'}.${id}`))
         .join(', ') || word('places.any')
     );
   return value || '–';

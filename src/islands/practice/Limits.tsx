@@ -4,7 +4,7 @@ import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import type { TableSummary } from '../../contract';
 import { BODY_DIMENSIONS, type BodyDimension } from '../../core/population/table';
-import { word, type Reading } from '../../words';
+import { sayWith, word, type Reading } from '../../words';
 import { unitOf } from '../people/use-measures';
 import { COUNT, WHO, useLimits, type LimitText, type Outcome } from './use-limits';
 import styles from './practice.module.css';
@@ -45,7 +45,7 @@ function LimitRow({
       {(['from', 'to'] as const).map((end) => (
         <TextInput
           key={end}
-          aria-label={`${name}, ${word(`limits.${end}`).replace('{unit}', unit)}`}
+          aria-label={`${name}, ${sayWith(`limits.${end}`, { unit })}`}
           value={limit[end]}
           inputMode="decimal"
           rightSection={<span className={parts.soft}>{unit}</span>}
@@ -80,11 +80,12 @@ function Result({ outcome }: { readonly outcome: Outcome }) {
   return (
     <p role="status">
       <strong>
-        {word('limits.all')
-          .replace('{percent}', (PERCENT * share).toFixed(1))
-          .replace('{error}', (PERCENT * error).toFixed(2))}
+        {sayWith('limits.all', {
+          percent: (PERCENT * share).toFixed(1),
+          error: (PERCENT * error).toFixed(2),
+        })}
       </strong>
-      . {word('limits.least').replace('{percent}', (PERCENT * least).toFixed(1))}
+      . {sayWith('limits.least', { percent: (PERCENT * least).toFixed(1) })}
     </p>
   );
 }
@@ -147,14 +148,14 @@ export function Limits({ tables }: { readonly tables: readonly TableSummary[] })
           </Button>
         ) : (
           <Button onClick={() => void limits.count()} disabled={!limits.isReady}>
-            {word('limits.count').replace('{n}', new Intl.NumberFormat(reading.locale).format(COUNT))}
+            {sayWith('limits.count', { n: new Intl.NumberFormat(reading.locale).format(COUNT) })}
           </Button>
         )}
       </div>
       {state === 'counting' && (
         <>
           <Progress value={percent} aria-label={word('limits.title')} />
-          <p className={parts.soft}>{word('limits.counting').replace('{percent}', String(percent))}</p>
+          <p className={parts.soft}>{sayWith('limits.counting', { percent })}</p>
         </>
       )}
       {state === 'cancelled' && <p role="status">{word('limits.cancelled')}</p>}

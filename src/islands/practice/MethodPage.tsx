@@ -7,7 +7,7 @@ import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayDate, word } from '../../words';
+import { sayDate, sayWith, t, word } from '../../words';
 import { REPORTED, targetIn } from './method-text';
 import { MethodStepsForm } from './MethodStepsForm';
 import { MethodWaysForm, sayFingers } from './MethodWaysForm';
@@ -25,7 +25,7 @@ function About({ method }: { readonly method: Method }) {
     [
       'methods.order',
       `${word(`order.${order ?? 'own'}`)}: ${kinds(method.order.slice(0, ORDER_SHOWN))} … ${
-        again ? word('methods.again').replace('{list}', kinds(again)) : ''
+        again ? sayWith('methods.again', { list: kinds(again) }) : ''
       }`,
     ],
     ['methods.ties', method.tieBreaks.map((rule) => word(`tieBreak.${rule}`)).join(', ')],
@@ -37,9 +37,10 @@ function About({ method }: { readonly method: Method }) {
       ? [
           [
             'methods.fingers',
-            word('methods.fingers.of')
-              .replace('{fingers}', sayFingers(fingers))
-              .replace('{whose}', word(`handOf.${fingers.whose}`)),
+            sayWith('methods.fingers.of', {
+              fingers: sayFingers(fingers),
+              whose: word(`handOf.${fingers.whose}`),
+            }),
           ] as const,
         ]
       : []),
@@ -58,7 +59,7 @@ function About({ method }: { readonly method: Method }) {
       <dl className={styles.facts}>
         {facts.map(([name, value]) => (
           <div key={name}>
-            <dt>{word(name)}</dt>
+            <dt>{t(name)}</dt>
             <dd>{value}</dd>
           </div>
         ))}
@@ -138,7 +139,7 @@ function Meanwhile({ form }: { readonly form: MethodForm }) {
   if (!theirs) return null;
   return (
     <div className={parts.notice} data-tone="misfit" role="alert">
-      <span>{word('methods.meanwhile').replace('{n}', String(theirs.version))}</span>
+      <span>{sayWith('methods.meanwhile', { n: theirs.version })}</span>
       <button type="button" className={parts.plainButton} onClick={() => void form.save(theirs.version)}>
         {word('methods.meanwhile.mine')}
       </button>
@@ -182,7 +183,7 @@ function OwnMethod({
       <TargetTable targetAt={(id) => targetIn(newest.method, id)} form={form.targets} />
       <div className={styles.save}>
         <Button type="submit" disabled={!form.isChanged || isFaulty || form.isSaving}>
-          {word('methods.save').replace('{n}', String(newest.version + 1))}
+          {sayWith('methods.save', { n: newest.version + 1 })}
         </Button>
         <button type="button" className={parts.plainButton} disabled={!form.isChanged} onClick={form.reset}>
           {word('methods.reset')}
@@ -214,9 +215,7 @@ function Versions({
       >
         {versions.map((v) => (
           <option key={v.version} value={v.version}>
-            {word('methods.version.n')
-              .replace('{n}', String(v.version))
-              .replace('{date}', sayDate(v.savedAt, reading))}
+            {sayWith('methods.version.n', { n: v.version, date: sayDate(v.savedAt, reading) })}
           </option>
         ))}
       </select>
@@ -235,7 +234,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
     setVersions([saved, ...versions]);
     setShown(saved);
     setFault(null);
-    setSaid(word('methods.saved').replace('{n}', String(saved.version)));
+    setSaid(sayWith('methods.saved', { n: saved.version }));
   };
   const attempt = async (act: () => Promise<void>) => {
     try {
@@ -246,7 +245,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
   };
   const copy = () =>
     attempt(async () => {
-      const name = word('methods.copyOf').replace('{name}', shown.method.name).slice(0, 120);
+      const name = sayWith('methods.copyOf', { name: shown.method.name }).slice(0, 120);
       const made = await api.createMethod({
         ...shown.method,
         id: newId(),
@@ -283,7 +282,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
           {newest.isOwn ? (
             <p>
               <button type="button" className={parts.plainButton} onClick={() => void takeBack()}>
-                {word('methods.takeBack').replace('{n}', String(shown.version))}
+                {sayWith('methods.takeBack', { n: shown.version })}
               </button>
             </p>
           ) : (

@@ -2,7 +2,7 @@
 import { NativeSelect, TextInput, Textarea } from '@mantine/core';
 import { MOST_STEPS } from '../../core/method';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { AIMS_FROM, EMPTY_STEP, targetOfStep, type StepText } from './method-text';
 import { TargetTable } from './TargetTable';
 import type { MethodForm } from './use-method-form';
@@ -40,7 +40,7 @@ function Step({
   readonly onRemove: () => void;
 }) {
   const { base } = step;
-  const title = word('steps.n').replace('{n}', String(number + 1));
+  const title = sayWith('steps.n', { n: number + 1 });
   const targets = form.targetsOfStep(number);
   return (
     <li className={styles.panel} aria-label={title}>
@@ -89,7 +89,7 @@ function Step({
           ...AIMS.map((aims) => ({ value: aims, label: word(`steps.aims.${aims}`) })),
           ...AIMS_FROM.map(({ id, name }) => ({
             value: AS + id,
-            label: word('steps.aims.as').replace('{name}', name),
+            label: sayWith('steps.aims.as', { name }),
           })),
         ]}
         onChange={(e) => form.putStep(number, aimedAt(e.currentTarget.value, form, number))}

@@ -18,7 +18,7 @@ import {
 } from '../../core/method';
 import { FINGER_COUNTS, HANDS_OF, type Fingers } from '../../core/target';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { ENDS, REPORTED } from './method-text';
 import { OrderedList } from './OrderedList';
 import type { MethodForm } from './use-method-form';
@@ -32,9 +32,7 @@ const pairKey = ({ lo, hi }: Pick<Fingers, 'lo' | 'hi'>): string => `${lo}-${hi}
 const USUAL: Fingers = { lo: 3, hi: 4, whose: 'sitter' };
 
 export const sayFingers = ({ lo, hi }: Pick<Fingers, 'lo' | 'hi'>): string =>
-  word(lo === hi ? 'methods.fingers.one' : 'methods.fingers.two')
-    .replace('{lo}', String(lo))
-    .replace('{hi}', String(hi));
+  sayWith(lo === hi ? 'methods.fingers.one' : 'methods.fingers.two', { lo, hi });
 
 function Room({ form }: { readonly form: MethodForm }) {
   const { fingers } = form.text.ways;

@@ -4,7 +4,7 @@ import { Frame } from '../../ui/Frame';
 import { UnreadableNote } from '../../ui/UnreadableNote';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { PracticeNav } from './PracticeNav';
 import styles from './practice.module.css';
 
@@ -14,7 +14,7 @@ function MethodLine({ summary: { method, isOwn, version } }: { readonly summary:
       <td>
         <a href={`/practice/methods/${method.id}`}>{method.name}</a>
         <div className={parts.soft}>
-          {isOwn ? word('methods.own').replace('{n}', String(version)) : word('methods.shipped')}
+          {isOwn ? sayWith('methods.own', { n: version }) : word('methods.shipped')}
         </div>
       </td>
       <td>{method.summary}</td>

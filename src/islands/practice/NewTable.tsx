@@ -5,7 +5,7 @@ import type { ReadTable } from '../../core/population';
 import { ClientError, api, explain } from '../../ui/client';
 import { newId } from '../../ui/ids';
 import parts from '../../ui/parts.module.css';
-import { sayTableFault, word } from '../../words';
+import { sayTableFault, sayWith, word } from '../../words';
 import styles from './practice.module.css';
 
 /** Longer files are no table of bodies. */
@@ -27,7 +27,7 @@ function Read({ read }: { readonly read: ReadTable }) {
   if (!read.ok)
     return (
       <div role="alert" className={styles.faults}>
-        <p>{word('tables.new.faults').replace('{n}', String(read.faults.length))}</p>
+        <p>{sayWith('tables.new.faults', { n: read.faults.length })}</p>
         <ul>
           {read.faults.slice(0, 20).map((fault, i) => (
             <li key={i}>{sayTableFault(fault)}</li>
@@ -38,9 +38,7 @@ function Read({ read }: { readonly read: ReadTable }) {
   const { men, women } = read.table.rows;
   return (
     <p role="status">
-      {word('tables.new.read')
-        .replace('{men}', String(Object.keys(men).length))
-        .replace('{women}', String(Object.keys(women).length))}
+      {sayWith('tables.new.read', { men: Object.keys(men).length, women: Object.keys(women).length })}
     </p>
   );
 }

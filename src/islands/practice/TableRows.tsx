@@ -3,7 +3,7 @@ import { SEXES, type Sex } from '../../core/body';
 import type { BodyDimension, PopulationTable } from '../../core/population/table';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { word, type Reading } from '../../words';
+import { sayWith, word, type Reading } from '../../words';
 import { typed, unitOf } from '../people/use-measures';
 import styles from './practice.module.css';
 
@@ -22,11 +22,12 @@ function sayRow(core: Core, table: PopulationTable, sex: Sex, id: BodyDimension,
   if (!row) return '–';
   const marginal = core.marginalOf(row);
   const say = (value: number) => typed(id, id === 'bodyMass' ? value : Math.round(value), reading);
-  return word('tables.row.value')
-    .replace('{mean}', say(row.mean))
-    .replace('{sd}', say(row.sd))
-    .replace('{low}', say(core.centile(marginal, 0.05)))
-    .replace('{high}', say(core.centile(marginal, 0.95)));
+  return sayWith('tables.row.value', {
+    mean: say(row.mean),
+    sd: say(row.sd),
+    low: say(core.centile(marginal, 0.05)),
+    high: say(core.centile(marginal, 0.95)),
+  });
 }
 
 /** Everything a table has, in the order of measuring. */
@@ -44,7 +45,7 @@ export function TableRows({
   const basisOf = (id: BodyDimension) => (table.rows.men[id] ?? table.rows.women[id])!.basis;
   return (
     <section className={styles.rows} aria-label={table.name}>
-      <h2>{word('tables.rows').replace('{name}', table.name)}</h2>
+      <h2>{sayWith('tables.rows', { name: table.name })}</h2>
       <table className={parts.table}>
         <thead>
           <tr>

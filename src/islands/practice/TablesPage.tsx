@@ -7,7 +7,7 @@ import { UnreadableNote } from '../../ui/UnreadableNote';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { Limits } from './Limits';
 import { NewTable } from './NewTable';
 import { PracticeNav } from './PracticeNav';
@@ -15,14 +15,13 @@ import { TableRows } from './TableRows';
 import styles from './practice.module.css';
 
 const sayPeople = ({ n }: PopulationTable): string =>
-  n
-    ? word('tables.people.n').replace('{men}', String(n.men)).replace('{women}', String(n.women))
-    : word('tables.people.none');
+  n ? sayWith('tables.people.n', { men: n.men, women: n.women }) : word('tables.people.none');
 
 const sayDimensions = ({ rows }: PopulationTable): string =>
-  word('tables.dimensions.n')
-    .replace('{n}', String(BODY_DIMENSIONS.filter((id) => rows.men[id] ?? rows.women[id]).length))
-    .replace('{all}', String(BODY_DIMENSIONS.length));
+  sayWith('tables.dimensions.n', {
+    n: BODY_DIMENSIONS.filter((id) => rows.men[id] ?? rows.women[id]).length,
+    all: BODY_DIMENSIONS.length,
+  });
 
 /** Hands a table over as a file; the code that writes it comes when it is wanted. */
 async function download(table: PopulationTable): Promise<void> {
@@ -102,7 +101,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
   };
   const onTaken = async ({ table }: TableSummary) => {
     setTables(await api.tables());
-    setSaid(word('tables.new.saved').replace('{name}', table.name));
+    setSaid(sayWith('tables.new.saved', { name: table.name }));
   };
   const whole = tables.find((t) => t.table.id === shown)?.table;
   const first = tables[0]!.table;
@@ -148,7 +147,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
           ))}
         </tbody>
       </table>
-      <p className={parts.soft}>{word('tables.rest').replace('{name}', first.name)}</p>
+      <p className={parts.soft}>{sayWith('tables.rest', { name: first.name })}</p>
       {whole && <TableRows table={whole} ids={BODY_DIMENSIONS} />}
       <div className={styles.columns}>
         <PanelBoundary>

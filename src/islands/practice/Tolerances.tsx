@@ -7,7 +7,7 @@ import { api, currentOf, explain } from '../../ui/client';
 import { ValueConflict } from '../../ui/ValueConflict';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { sayWith, word } from '../../words';
 import { parseMeasure, sayIn, typed, unitOf } from '../people/use-measures';
 import styles from './practice.module.css';
 
@@ -46,9 +46,7 @@ function Tolerance({
     const isEmpty = !parsed.ok && parsed.reason === 'empty';
     if (!isEmpty && !(parsed.ok && lowest <= parsed.value && parsed.value <= highest))
       return setFault(
-        word('tolerance.fault')
-          .replace('{low}', sayIn(id, lowest, reading))
-          .replace('{high}', sayIn(id, highest, reading)),
+        sayWith('tolerance.fault', { low: sayIn(id, lowest, reading), high: sayIn(id, highest, reading) }),
       );
     const value = parsed.ok ? parsed.value : undefined;
     setFault(null);

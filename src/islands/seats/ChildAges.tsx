@@ -6,7 +6,7 @@ import type { SeatModel } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { useJob } from '../jobs/use-job';
-import { sayLength, sayWith, word } from '../../words';
+import { sayLength, sayWith, t, word } from '../../words';
 import styles from './seats.module.css';
 
 /** Rows there will be: three sizes, barefoot and in shoes. */
@@ -54,7 +54,7 @@ export function ChildAges({ seat }: { readonly seat: SeatModel }) {
                   'ages.limits',
                 ].map((key) => (
                   <th key={key} scope="col">
-                    {word(key)}
+                    {t(key)}
                   </th>
                 ))}
               </tr>
@@ -62,7 +62,7 @@ export function ChildAges({ seat }: { readonly seat: SeatModel }) {
             <tbody>
               {rows.map((row) => (
                 <tr key={`${row.share} ${row.shoeMm}`}>
-                  <td>{word(`ages.share.${row.share}`)}</td>
+                  <td>{t(`ages.share.${row.share}`)}</td>
                   <td>
                     {row.shoeMm === 0
                       ? word('ages.barefoot')

@@ -12,7 +12,7 @@ import { Frame } from '../../ui/Frame';
 import parts from '../../ui/parts.module.css';
 import { useReading, useSay, type PageProps } from '../../ui/preferences';
 import { sayLoad } from '../../ui/say-load';
-import { sayLength, sayPrice, sayWith, word } from '../../words';
+import { sayLength, sayPrice, sayWith, t, word } from '../../words';
 import { movesOf, rangeOf } from './seat-facts';
 import styles from './seats.module.css';
 
@@ -99,7 +99,7 @@ function FactsTable({ seats }: { readonly seats: readonly SeatModel[] }) {
         <tbody>
           {rows.map(([key, sayOf]) => (
             <tr key={key}>
-              <th scope="row">{word(key)}</th>
+              <th scope="row">{t(key)}</th>
               {seats.map((seat) => (
                 <td key={seat.id}>{sayOf(seat)}</td>
               ))}

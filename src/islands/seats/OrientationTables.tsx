@@ -13,7 +13,7 @@ import {
 } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayInUnit, sayLength, sayWith, word, type Reading } from '../../words';
+import { sayInUnit, sayLength, sayWith, t, word, type Reading } from '../../words';
 import { sayRange } from './seat-facts';
 import styles from './seats.module.css';
 
@@ -62,7 +62,7 @@ export function OrientationTables({ seat }: { readonly seat: SeatModel }) {
                 <tr>
                   {['dimension', 'asked', 'own', 'meets'].map((key) => (
                     <th key={key} scope="col">
-                      {word(`seats.orientation.${key}`)}
+                      {t(`seats.orientation.${key}`)}
                     </th>
                   ))}
                 </tr>

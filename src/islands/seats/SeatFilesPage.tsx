@@ -7,7 +7,7 @@ import { SEATS_HEAD } from '../../core/exchange/seats-csv';
 import { Frame } from '../../ui/Frame';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
-import { sayClock, sayWith, word } from '../../words';
+import { sayClock, sayWith, t, word } from '../../words';
 import type { SeatsFound } from '../../workers/seats';
 import { useSeatImport, type SeatImportStage, type SeatPresences } from './use-seat-import';
 import styles from './seats.module.css';
@@ -54,7 +54,7 @@ function Errors({ found }: { readonly found: SeatsFound }) {
             <tr>
               {['row', 'column', 'value', 'why'].map((key) => (
                 <th key={key} scope="col">
-                  {word(`seatFile.${key}`)}
+                  {t(`seatFile.${key}`)}
                 </th>
               ))}
             </tr>
@@ -65,7 +65,7 @@ function Errors({ found }: { readonly found: SeatsFound }) {
                 <td>{row === 0 ? '–' : row}</td>
                 <td>{column}</td>
                 <td>{value}</td>
-                <td>{sayWith(reason, { value, lo: '', hi: '' })}</td>
+                <td>{t(reason, { value, lo: '', hi: '' })}</td>
               </tr>
             ))}
           </tbody>

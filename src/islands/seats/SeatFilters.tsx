@@ -3,7 +3,7 @@ import { RECORD_STATES, SEAT_SORTS, type SeatSort } from '../../contract/catalog
 import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, OFFERS, SEAT_CLASSES } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { t, word } from '../../words';
 import { Chips } from './fields';
 import { NO_FILTER, isNarrowed, type FilterFaults, type SeatFilterText } from './seat-query';
 import styles from './seats.module.css';
@@ -23,7 +23,7 @@ export function SeatFilters({
   const put = (change: Partial<SeatFilterText>) => onChange({ ...text, ...change });
   const number = (field: 'covers' | 'load' | 'price', label: string, unit: string, isOff = false) => (
     <TextInput
-      label={word(label)}
+      label={t(label)}
       value={text[field]}
       disabled={isOff}
       onChange={(e) => put({ [field]: e.currentTarget.value })}

@@ -10,7 +10,7 @@ import { recordMet } from '../../ui/current';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLoad } from '../../ui/say-load';
-import { sayDate, sayLength, sayPrice, sayValue, sayWith, word } from '../../words';
+import { sayDate, sayLength, sayPrice, sayValue, sayWith, t, word } from '../../words';
 import { ChildAges } from './ChildAges';
 import { OrientationTables, SchoolSizes } from './OrientationTables';
 import { SeatPictures } from './SeatDrawing';
@@ -125,7 +125,7 @@ function Acts({
         </Button>
         {NEXT[seat.state].map(([state, key]) => (
           <Button key={state} variant="default" disabled={busy} onClick={() => void put(state)}>
-            {word(key)}
+            {t(key)}
           </Button>
         ))}
         <a href={`/seats/new?copyOf=${id}`}>{word('seats.copy')}</a>

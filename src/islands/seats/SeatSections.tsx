@@ -3,7 +3,7 @@ import { Checkbox } from '@mantine/core';
 import { ARM_SUPPORTS, SEAT_PARTS, type AdjustmentKind, type SeatPart } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { t, word } from '../../words';
 import { AdjustmentFields } from './AdjustmentFields';
 import { ChoiceField, Chips, TextField, type FormState } from './fields';
 import { heightFirst, newAdjustment, type AdjustmentText, type SeatText } from './seat-text';
@@ -37,7 +37,7 @@ export function PlainFields({
     <TextField
       key={key}
       path={key}
-      label={word(`seatForm.${key}`)}
+      label={t(`seatForm.${key}`)}
       value={text[key]}
       form={form}
       unit={unitOf(key)}
@@ -52,7 +52,7 @@ const unknownOr = <T extends string>(
   ids: readonly T[],
 ): readonly (readonly ['' | T, string])[] => [
   ['', word('seatForm.unknown')],
-  ...ids.map((id) => [id, word(`${key}.${id}`)] as const),
+  ...ids.map((id) => [id, t(`${key}.${id}`)] as const),
 ];
 const YES_NO: readonly (readonly ['' | 'yes' | 'no', string])[] = [
   ['', word('seatForm.unknown')],

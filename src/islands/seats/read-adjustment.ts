@@ -8,7 +8,7 @@ import {
   type Holds,
   type Travel,
 } from '../../core/seat';
-import { word, type Reading } from '../../words';
+import { sayWith, word, type Reading } from '../../words';
 import {
   between,
   isBlank,
@@ -62,7 +62,7 @@ function readTravel(text: AdjustmentText, reading: Reading, path: string, faults
   }
   if (text.kind === 'tiltLock') {
     if (new Set(text.lock).size !== text.lock.length || text.lock.length < 2) {
-      faults.put(`${path}/lock`, { text: word('fault.lockStates') });
+      faults.put(`${path}/lock`, { text: sayWith('fault.lockStates', { value: text.lock.length }) });
       return null;
     }
     return { type: 'listed', values: text.lock.map((_, i) => q(i)) };

@@ -2,7 +2,7 @@
 import { stated, type Quantity } from '../../core/quantity';
 import { likelySlip, type AdjustmentUnit, type Slip } from '../../core/seat';
 import { parseDecimal, parseLength, parseMass, tidy } from '../../core/units';
-import { sayInUnit, sayWith, word, type Reading } from '../../words';
+import { sayInUnit, sayWith, t, word, type Reading } from '../../words';
 import { sayRange } from './seat-facts';
 import { isCount, typedIn } from './seat-text';
 
@@ -96,7 +96,7 @@ export function between(
   return {
     ...read,
     fault: {
-      text: `${range} ${sayWith(SLIP_WORDS[slip.slip], { typed: text.trim(), meant: said(slip.meant) })}`,
+      text: `${range} ${t(SLIP_WORDS[slip.slip], { typed: text.trim(), meant: said(slip.meant) })}`,
       meant: typedIn(slip.meant, unit, reading),
     },
   };

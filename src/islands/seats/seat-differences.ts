@@ -1,7 +1,7 @@
 /** Two descriptions of one seat beside each other, field by field: for a conflict, and for merging them. */
 import type { SeatModel } from '../../core/seat';
 import type { ConflictRow, Picks } from '../../ui/Conflict';
-import { word, type Reading } from '../../words';
+import { t, word, type Reading } from '../../words';
 import { textOfSeat, type AdjustmentText, type SeatText } from './seat-text';
 
 const ADJUSTMENT = 'adjustments/';
@@ -15,11 +15,11 @@ const sayAdjustment = (a: AdjustmentText | undefined): string => {
 const sayPlain = (key: keyof SeatText, value: SeatText[keyof SeatText]): string => {
   if (typeof value === 'boolean') return word(value ? 'seatForm.yes' : 'seatForm.noWord');
   if (typeof value !== 'string') return value.length === 0 ? '–' : String(value.length);
-  if (key === 'seatClass') return word(`class.${value}`);
-  if (key === 'heightsAre') return word(`seatForm.heightsAre.${value}`);
+  if (key === 'seatClass') return t(`class.${value}`);
+  if (key === 'heightsAre') return t(`seatForm.heightsAre.${value}`);
   if (key !== 'offers') return value || '–';
   const offers = value.split(' ').filter(Boolean);
-  return offers.map((offer) => word(`offer.${offer}`)).join(', ') || '–';
+  return offers.map((offer) => t(`offer.${offer}`)).join(', ') || '–';
 };
 
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -51,7 +51,7 @@ export function conflictRows(
       const of = (text: SeatText) => text.adjustments.find((t) => t.kind === kind);
       return {
         id: field,
-        name: word(`kind.${kind}`),
+        name: t(`kind.${kind}`),
         mine: sayAdjustment(of(mine)),
         theirs: sayAdjustment(of(theirs)),
         first: isSame(of(mine), of(initial)) ? 'theirs' : 'mine',
@@ -60,7 +60,7 @@ export function conflictRows(
     const key = field as keyof SeatText;
     return {
       id: field,
-      name: word(key === 'seatClass' ? 'seatForm.class' : `seatForm.${field}`),
+      name: t(key === 'seatClass' ? 'seatForm.class' : `seatForm.${field}`),
       mine: sayPlain(key, mine[key]),
       theirs: sayPlain(key, theirs[key]),
       first: isSame(mine[key], initial[key]) ? 'theirs' : 'mine',

@@ -11,13 +11,12 @@ import {
   type Adjustment,
   type SeatModel,
 } from '../../core/seat';
-import { sayInUnit, word, type Reading } from '../../words';
+import { sayInUnit, sayWith, t, word, type Reading } from '../../words';
 
 /** Ends of a range as they are written together: the unit once, where both have the same. */
 export function sayRange(from: string, to: string): string {
   const unit = /[^\d/.,]+$/.exec(to)?.[0] ?? '';
-  if (from.startsWith('−') || from.startsWith('-'))
-    return word('seats.range.to').replace('{from}', from).replace('{to}', to);
+  if (from.startsWith('−') || from.startsWith('-')) return sayWith('seats.range.to', { from, to });
   return unit !== '' && from.endsWith(unit) ? `${from.slice(0, -unit.length)}–${to}` : `${from}–${to}`;
 }
 
@@ -25,9 +24,9 @@ const isNamed = ({ kind }: Adjustment): boolean => NAMED_KINDS.includes(kind);
 
 function sayOne(adjustment: Adjustment, value: number, reading: Reading): string {
   if (adjustment.lock) return word(`lock.${adjustment.lock.states[value] ?? 'free'}`);
-  if (isNamed(adjustment)) return word(`state.${adjustment.kind}.${value}`);
+  if (isNamed(adjustment)) return t(`state.${adjustment.kind}.${value}`);
   const said = sayInUnit(value, adjustment.unit, reading);
-  return adjustment.unit === 'pump' ? word('seats.strokes').replace('{n}', said) : said;
+  return adjustment.unit === 'pump' ? sayWith('seats.strokes', { n: said }) : said;
 }
 
 /** From where to where an adjustment goes; of one whose positions have names, the names. */
@@ -45,7 +44,7 @@ export function rangeOf(adjustment: Adjustment, reading: Reading): string {
 export function movesOf(adjustment: Adjustment): string {
   if (isFixed(adjustment)) return word('seats.moves.fixed');
   return isStepped(adjustment)
-    ? word('seats.moves.clicks').replace('{n}', String(positionCount(adjustment)))
+    ? sayWith('seats.moves.clicks', { n: positionCount(adjustment) })
     : word('seats.moves.slides');
 }
 

@@ -12,9 +12,6 @@ import type { Problem, Variable } from '../problem/problem';
 import { carriedAs } from '../problem/carried';
 import { ownValue } from '../conditions/saying';
 
-/** Wordings for counts that need their own. */
-const CLICKS: Readonly<Record<number, string>> = { 0: '.none', 1: '.one' };
-
 /**
  * A position in the control's own words: "3 clicks from the lowest (position 4 of 5)", "1 1/4 turns from the
  * lightest", the dial's label, or a length for the tape where nothing can be counted.
@@ -61,7 +58,7 @@ export function positionWords(p: Problem, variable: Variable, position: number):
     });
   if (adjustment.unit === 'kg') return message('position.kg', { value: measured });
   if (control?.scale.type === 'clicks')
-    return message(`position.clicks${CLICKS[position] ?? ''}`, {
+    return message('position.clicks', {
       clicks: { count: position },
       end,
       number,

@@ -1,12 +1,13 @@
-/** Every word that Velto shows, by key. British spelling; numbers come in with their units. */
+/** The catalogue in British English, in ICU message format: words of every page, and words of the pages beside a fitting. */
 import { CARD_WORDS } from './card';
 import { CHAIN_WORDS } from './chain';
 import { FIT_WORDS } from './fit';
+import { PAGE_WORDS } from './pages';
 import { PEOPLE_WORDS } from './people';
 import { SCREEN_WORDS } from './screens';
 import { TRADE_WORDS } from './trade';
 
-export const WORDS = {
+export const COMMON = {
   ...TRADE_WORDS,
   ...FIT_WORDS,
   ...CHAIN_WORDS,
@@ -14,4 +15,5 @@ export const WORDS = {
   ...PEOPLE_WORDS,
   ...SCREEN_WORDS,
 } as const;
-export type WordKey = keyof typeof WORDS;
+
+export const PAGES = PAGE_WORDS;
