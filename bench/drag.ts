@@ -33,7 +33,7 @@ export async function dragFigures(): Promise<Figure[]> {
       "select f.id from fittings f join seat_versions v on v.id = f.seat_version_id where f.state = 'open' and f.place_version_id is not null order by json_array_length(v.document, '$.adjustments') desc limit 1",
     );
     await user.goTo(`/fittings/${String(row?.id)}?stage=set`);
-    await user.press('Understood');
+    await user.press('OK');
     await user.saved();
     const session = await user.page.createCDPSession();
     await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });

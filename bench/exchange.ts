@@ -126,7 +126,7 @@ export async function exchangeFigures(): Promise<Figure[]> {
     const undoing = others(app.base, sitters[0]!.id);
     await user.press('Undo “crew-2.csv”');
     const start = performance.now();
-    await user.press('Take them out for good');
+    await user.press('Delete permanently');
     await says(`Undone: ${ROWS} people are gone for good.`);
     const undos = [performance.now() - start];
     waits.push(...(await undoing.end()));

@@ -97,7 +97,7 @@ const PICTURES = [
   ['set-dark', `${fittingOf('Maren Tolve')}?stage=set`, { scheme: 'dark' }],
   ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
-  ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and plan' }],
+  ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and top view' }],
   [
     'measuring',
     `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}/measure`,
@@ -125,11 +125,13 @@ for (const [
     { name: 'prefers-color-scheme', value: scheme },
     { name: 'prefers-reduced-motion', value: 'reduce' },
   ]);
-  await page.evaluateOnNewDocument(() => globalThis.localStorage.setItem('velto-scope-seen', '1'));
+  await page.setCookie({ name: 'velto-scope', value: '1', url: base });
   await page.goto(base + path, { waitUntil: 'networkidle0' });
   if (path.includes('stage=set'))
-    await page.waitForFunction(() => globalThis.document.body.innerText.includes('Everything fits as set'));
-  await page.waitForFunction(() => !globalThis.document.body.innerText.includes('computing …'));
+    await page.waitForFunction(() =>
+      globalThis.document.body.innerText.includes('likely to fit at these settings'),
+    );
+  await page.waitForFunction(() => !globalThis.document.body.innerText.includes('calculating …'));
   await page.waitForFunction(() => !globalThis.document.querySelector('[aria-busy=true]'), {
     timeout: 60_000,
   });

@@ -4,7 +4,7 @@ import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
 import { actorOf } from './caller';
 import { currentContext, currentGate } from './current';
-import { readingOf } from './preferences';
+import { DEVICE_COOKIES, readingOf } from './preferences';
 import { SignInNeeded } from './sign-in-needed';
 
 type Asked = Pick<AstroGlobal, 'cookies' | 'locals'>;
@@ -32,6 +32,7 @@ export async function pageProps(astro: Asked) {
       fitters: needed(await allFitters(context)),
       signsIn: currentGate() !== null,
       today: today(context),
+      isScopeSeen: astro.cookies.get(DEVICE_COOKIES.scope)?.value === '1',
     },
   };
 }

@@ -5,7 +5,11 @@ import type { Practice } from '../service/context';
 import type { Reading } from '../words';
 
 /** What this device has chosen, kept in cookies so that the first paint is already right. */
-export const DEVICE_COOKIES = { units: 'velto-units', fitter: 'velto-fitter' } as const;
+export const DEVICE_COOKIES = {
+  units: 'velto-units',
+  fitter: 'velto-fitter',
+  scope: 'velto-scope',
+} as const;
 
 /** Returns how the reader at this device reads numbers and dates. */
 export function readingOf(cookies: AstroCookies, practice: Practice): Reading {

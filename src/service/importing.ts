@@ -103,7 +103,7 @@ function partFaults({ people }: ImportPart, day: string): FieldFault[] {
   for (const [i, { id }] of people.entries()) if (id && !first.has(id)) first.set(id, i);
   return people.flatMap((person, i) => [
     ...(person.id && first.get(person.id) !== i
-      ? [{ pointer: `/people/${i}/id`, detail: 'This id stands there twice.' }]
+      ? [{ pointer: `/people/${i}/id`, detail: 'This id appears twice.' }]
       : []),
     ...faultsIn(person, day).map(({ path, reason, value }) => ({
       pointer: `/people/${i}/${path}`,

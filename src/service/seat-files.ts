@@ -120,9 +120,7 @@ async function insertVersion(
 export const importSeats = useCase('create', 'import', (ctx: Context, id: string, part: SeatPart) => {
   const ids = part.seats.map((seat) => seat.id);
   const faults = part.seats.flatMap((seat, i) => [
-    ...(ids.indexOf(seat.id) < i
-      ? [{ pointer: `/seats/${i}/id`, detail: 'This id stands there twice.' }]
-      : []),
+    ...(ids.indexOf(seat.id) < i ? [{ pointer: `/seats/${i}/id`, detail: 'This id appears twice.' }] : []),
     ...seatDoubts(seat).map((doubt) => {
       const { pointer, detail } = sayCaseDoubt(doubt);
       return { pointer: `/seats/${i}${pointer}`, detail };

@@ -1,3 +1,4 @@
+import { NativeSelect, TextInput } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { word } from '../words';
 import { api, explain } from './client';
@@ -34,8 +35,8 @@ export function FitterChoice({ page }: { readonly page: PageProps }) {
   };
   if (adding) {
     return (
-      <form className={styles.preference} onSubmit={(e) => void add(e)}>
-        <input
+      <form className={styles.headTools} onSubmit={(e) => void add(e)}>
+        <TextInput
           name="name"
           aria-label={word('pref.fitter.name')}
           placeholder={word('pref.fitter.name')}
@@ -50,17 +51,16 @@ export function FitterChoice({ page }: { readonly page: PageProps }) {
     );
   }
   return (
-    <label className={styles.preference}>
-      {word('pref.fitter')}
-      <select value={chosen} onChange={(e) => choose(e.currentTarget.value)}>
-        <option value="">{word('pref.fitter.none')}</option>
-        {fitters.map((fitter) => (
-          <option key={fitter.id} value={fitter.id}>
-            {fitter.name}
-          </option>
-        ))}
-        <option value={ADD}>{word('pref.fitter.new')} …</option>
-      </select>
-    </label>
+    <NativeSelect
+      className={styles.fitterSelect}
+      aria-label={word('pref.fitter')}
+      value={chosen}
+      data={[
+        { value: '', label: word('pref.fitter.none') },
+        ...fitters.map((fitter) => ({ value: fitter.id, label: fitter.name })),
+        { value: ADD, label: `${word('pref.fitter.new')} …` },
+      ]}
+      onChange={(e) => choose(e.currentTarget.value)}
+    />
   );
 }

@@ -1,5 +1,5 @@
-import { useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { NativeSelect, useMantineColorScheme, type MantineColorScheme } from '@mantine/core';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { LENGTH_UNITS, type LengthUnit } from '../core/units';
 import { sayWith, word } from '../words';
 import { api } from './client';
@@ -15,7 +15,6 @@ import { ServerData } from './ServerData';
 import { keep, type PageProps } from './preferences';
 import { UndoBar } from './UndoBar';
 import styles from './parts.module.css';
-import { onDevice } from './device-storage';
 
 export type Area = 'fittings' | 'people' | 'seats' | 'places' | 'practice';
 const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
@@ -27,26 +26,18 @@ const AREAS: readonly { readonly id: Area; readonly href: string }[] = [
 ];
 
 const SCHEMES: readonly MantineColorScheme[] = ['auto', 'light', 'dark'];
-const SCOPE_SEEN = 'velto-scope-seen';
 
 function SchemeChoice() {
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   // The stored scheme is only known in the browser; until then the choice shows the default the server drew.
   const known = useInBrowser();
   return (
-    <label className={styles.preference}>
-      {word('pref.scheme')}
-      <select
-        value={known ? colorScheme : 'auto'}
-        onChange={(e) => setColorScheme(e.currentTarget.value as MantineColorScheme)}
-      >
-        {SCHEMES.map((scheme) => (
-          <option key={scheme} value={scheme}>
-            {word(`pref.scheme.${scheme}`)}
-          </option>
-        ))}
-      </select>
-    </label>
+    <NativeSelect
+      label={word('pref.scheme')}
+      value={known ? colorScheme : 'auto'}
+      data={SCHEMES.map((scheme) => ({ value: scheme, label: word(`pref.scheme.${scheme}`) }))}
+      onChange={(e) => setColorScheme(e.currentTarget.value as MantineColorScheme)}
+    />
   );
 }
 
@@ -62,16 +53,12 @@ function DensityChoice() {
     document.documentElement.dataset.density = next;
   };
   return (
-    <label className={styles.preference}>
-      {word('pref.density')}
-      <select value={density} onChange={(e) => choose(e.currentTarget.value as Density)}>
-        {DENSITIES.map((d) => (
-          <option key={d} value={d}>
-            {word(`pref.density.${d}`)}
-          </option>
-        ))}
-      </select>
-    </label>
+    <NativeSelect
+      label={word('pref.density')}
+      value={density}
+      data={DENSITIES.map((d) => ({ value: d, label: word(`pref.density.${d}`) }))}
+      onChange={(e) => choose(e.currentTarget.value as Density)}
+    />
   );
 }
 
@@ -88,43 +75,84 @@ function SignOut() {
   );
 }
 
-function UnitChoice({
+/** Units, colours and size, and on a phone the areas: one menu, closed by Escape or a press beside it. */
+function Preferences({
   length,
-  onChange,
+  onLength,
+  signsIn,
+  areas,
 }: {
   readonly length: LengthUnit;
-  readonly onChange: (unit: LengthUnit) => void;
+  readonly onLength: (unit: LengthUnit) => void;
+  readonly signsIn: boolean;
+  readonly areas: ReactNode;
 }) {
+  const menu = useRef<HTMLDetailsElement>(null);
+  useEffect(() => {
+    const close = (event: Event) => {
+      if (menu.current && !menu.current.contains(event.target as Node)) menu.current.open = false;
+    };
+    document.addEventListener('pointerdown', close);
+    return () => document.removeEventListener('pointerdown', close);
+  }, []);
+  const onKey = (event: KeyboardEvent<HTMLDetailsElement>) => {
+    if (event.key !== 'Escape' || !menu.current?.open) return;
+    menu.current.open = false;
+    menu.current.querySelector('summary')?.focus();
+  };
   return (
-    <label className={styles.preference}>
-      {word('pref.units')}
-      <select value={length} onChange={(e) => onChange(e.currentTarget.value as LengthUnit)}>
-        {LENGTH_UNITS.map((unit) => (
-          <option key={unit} value={unit}>
-            {word(`pref.units.${unit}`)}
-          </option>
-        ))}
-      </select>
-    </label>
+    <details ref={menu} className={styles.menu} onKeyDown={onKey}>
+      <summary className={styles.headButton} aria-label={word('pref.title')} title={word('pref.title')}>
+        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <path d="M2 5h16M2 10h16M2 15h16" stroke="currentColor" strokeWidth="2" />
+          <path d="M6 3v4M13 8v4M8 13v4" stroke="currentColor" strokeWidth="3" />
+        </svg>
+      </summary>
+      <div className={styles.preferences} role="group" aria-label={word('pref.title')}>
+        {areas}
+        <NativeSelect
+          label={word('pref.units')}
+          value={length}
+          data={LENGTH_UNITS.map((unit) => ({ value: unit, label: word(`pref.units.${unit}`) }))}
+          onChange={(e) => onLength(e.currentTarget.value as LengthUnit)}
+        />
+        <SchemeChoice />
+        <DensityChoice />
+        {signsIn && <SignOut />}
+      </div>
+    </details>
   );
 }
 
-/** What the tool is and is not, said once a device. */
-function Scope() {
-  const inBrowser = useInBrowser();
-  const [accepted, setAccepted] = useState(false);
-  if (!inBrowser || accepted || onDevice.get(SCOPE_SEEN) === '1') return null;
+/** What the tool is and is not, said once a device; the server's page already has it, so that nothing jumps. */
+function Scope({ isSeen }: { readonly isSeen: boolean }) {
+  const [accepted, setAccepted] = useState(isSeen);
+  if (accepted) return null;
   const accept = () => {
-    onDevice.set(SCOPE_SEEN, '1');
+    keep('velto-scope', '1');
     setAccepted(true);
   };
   return (
-    <div className={styles.scope} role="region" aria-label={word('card.cautions')}>
+    <div className={styles.scope} role="region" aria-label={word('app.scope.title')}>
       <span>{word('app.scope')}</span>
       <button type="button" className={styles.plainButton} onClick={accept}>
         {word('app.scope.accept')}
       </button>
     </div>
+  );
+}
+
+function Areas({ area }: { readonly area: Area }) {
+  return (
+    <ul className={styles.nav}>
+      {AREAS.map(({ id, href }) => (
+        <li key={id}>
+          <a href={href} aria-current={id === area ? 'page' : undefined}>
+            {word(`nav.${id}`)}
+          </a>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -186,30 +214,28 @@ export function Frame({
                 <path d="M2 13h14" stroke="var(--sitter)" strokeWidth="4" />
                 <path d="M16 13h14" stroke="var(--seat)" strokeWidth="4" />
               </svg>
-              {word('app.name')}
+              <span className={styles.markName}>{word('app.name')}</span>
             </a>
-            <nav aria-label={word('nav.label')}>
-              <ul className={styles.nav}>
-                {AREAS.map(({ id, href }) => (
-                  <li key={id}>
-                    <a href={href} aria-current={id === area ? 'page' : undefined}>
-                      {word(`nav.${id}`)}
-                    </a>
-                  </li>
-                ))}
-              </ul>
+            <nav aria-label={word('nav.label')} className={styles.wideNav}>
+              <Areas area={area} />
             </nav>
-            <div className={styles.preferences}>
+            <div className={styles.headTools}>
               <Palette />
               <FitterChoice page={page} />
-              <UnitChoice length={reading.length} onChange={chooseUnits} />
-              <SchemeChoice />
-              <DensityChoice />
-              {page.signsIn && <SignOut />}
+              <Preferences
+                length={reading.length}
+                onLength={chooseUnits}
+                signsIn={page.signsIn}
+                areas={
+                  <nav aria-label={word('nav.label')} className={styles.narrowNav}>
+                    <Areas area={area} />
+                  </nav>
+                }
+              />
             </div>
           </header>
           <OutboxLine />
-          <Scope />
+          <Scope isSeen={page.isScopeSeen} />
           <main id="content" className={styles.content}>
             <UndoBar />
             {children}

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { sayWith, t, word } from '../words';
+import { sayWith, word } from '../words';
 import { outbox, type Entry, type OutboxState } from './outbox';
 import parts from './parts.module.css';
 
@@ -16,15 +16,10 @@ export function OutboxLine() {
   const waiting = entries.length - refused.length;
   const isStuck = link === 'unreachable' || link === 'signIn';
   if (refused.length === 0 && (waiting === 0 || !isStuck)) return null;
-  const say = (one: string, many: string, n: number) => t(n === 1 ? one : many, { n });
   return (
     <div className={parts.outbox} role="status">
       {waiting > 0 && isStuck && (
-        <span>
-          {isKept
-            ? say('outbox.waiting.one', 'outbox.waiting', waiting)
-            : say('outbox.unkept.one', 'outbox.unkept', waiting)}
-        </span>
+        <span>{sayWith(isKept ? 'outbox.waiting' : 'outbox.unkept', { n: waiting })}</span>
       )}
       {link === 'signIn' && waiting > 0 && <a href="/sign-in">{word('outbox.signIn')}</a>}
       {link === 'unreachable' && waiting > 0 && (
@@ -35,7 +30,7 @@ export function OutboxLine() {
       {refused.map((entry) => !entry.refusal?.current && <NotTaken key={entry.seq} entry={entry} />)}
       {met.length > 0 && (
         <span>
-          {say('outbox.refused.one', 'outbox.refused', met.length)}{' '}
+          {sayWith('outbox.refused', { n: met.length })}{' '}
           {[...new Set(met.map(({ kind, recordId }) => pageOf(kind, recordId)))].map((page) => (
             <a key={page} href={page}>
               {word('outbox.decide')}

@@ -23,8 +23,12 @@ export function Palette() {
   const close = useCallback(() => setOpen(null), []);
   return (
     <>
-      <button type="button" className={parts.plainButton} onClick={() => setOpen('box')} title="Ctrl+K">
-        {word('command.open')}
+      <button type="button" className={parts.headButton} onClick={() => setOpen('box')} title="Ctrl+K">
+        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <circle cx="8.5" cy="8.5" r="5.5" fill="none" stroke="currentColor" strokeWidth="2" />
+          <path d="M12.5 12.5 18 18" stroke="currentColor" strokeWidth="2.5" />
+        </svg>
+        <span className={parts.headLabel}>{word('command.open')}</span>
       </button>
       {open && (
         <Suspense fallback={null}>

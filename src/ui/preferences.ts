@@ -13,6 +13,8 @@ export interface PageProps {
   readonly signsIn: boolean;
   /** Local date of the practice. */
   readonly today: string;
+  /** Whether what the tool is and is not has been read on this device. */
+  readonly isScopeSeen: boolean;
 }
 
 export const ReadingContext = createContext<Reading>(DEFAULT_READING);
@@ -27,6 +29,9 @@ export function useSay(): (message: Message) => string {
 const YEAR_S = 31_536_000;
 
 /** Keeps a choice of this device in a cookie, so that the server's first paint already follows it. */
-export function keep(name: 'velto-units' | 'velto-fitter' | typeof DENSITY_COOKIE, value: string): void {
+export function keep(
+  name: 'velto-units' | 'velto-fitter' | typeof DENSITY_COOKIE | 'velto-scope',
+  value: string,
+): void {
   document.cookie = `${name}=${encodeURIComponent(value)}; path=/; max-age=${YEAR_S}; samesite=lax`;
 }

@@ -7,7 +7,11 @@ export type WordKey = keyof Catalogue;
 
 /** The names of what a message in ICU format takes: of nested ones the outer and the inner. */
 type NameIn<Hole extends string> = Hole extends `${infer Name},${string}` ? Name : Hole;
-type Plain<Name extends string> = Name extends `${string} ${string}` | `#${string}` | '' ? never : Name;
+type Plain<Name extends string> = Name extends `{${infer Inner}`
+  ? Plain<Inner>
+  : Name extends `${string} ${string}` | `#${string}` | ''
+    ? never
+    : Name;
 type HolesOf<Text extends string> = Text extends `${string}{${infer Hole}}${infer Rest}`
   ? Plain<NameIn<Hole>> | HolesOf<Rest>
   : never;

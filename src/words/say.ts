@@ -1,7 +1,7 @@
 import type { Message, MessageValue } from '../core/message';
 import type { AdjustmentUnit } from '../core/seat';
 import { formatAngle, formatLength, formatMass, type LengthUnit, type MassUnit } from '../core/units';
-import { t, type PlainKey, type Values, type ValuesOf, type WordKey } from './messages';
+import { t, type PlainKey, type ValuesOf, type WordKey } from './messages';
 
 /** How this reader wants numbers: the one place where a value becomes text. */
 export interface Reading {
@@ -18,8 +18,7 @@ export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-
 export const word = (key: PlainKey): string => t(key);
 
 /** A sentence with its values. */
-export const sayWith = <Key extends WordKey>(key: Key, values: ValuesOf<Key>): string =>
-  t(key, values as Values);
+export const sayWith = <Key extends WordKey>(key: Key, values: ValuesOf<Key>): string => t(key, values);
 
 /** A computed length: whole millimetres, tenths of a centimetre, sixteenths of an inch. */
 export function sayLength(mm: number, reading: Reading): string {
@@ -65,7 +64,7 @@ export function sayValue(value: MessageValue, reading: Reading): string {
   if ('kg' in value) return formatMass(value.kg, reading.mass);
   if ('turns' in value) return sayTurns(value.turns);
   if ('count' in value) return sayCount(value.count, reading);
-  if ('percent' in value) return `${Math.round(value.percent)} %`;
+  if ('percent' in value) return `${Math.round(value.percent)}%`;
   if ('text' in value) return value.text;
   if ('word' in value) return t(value.word);
   return new Intl.ListFormat(reading.locale, { type: 'conjunction' }).format(

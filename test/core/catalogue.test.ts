@@ -22,7 +22,7 @@ describe('the catalogue', () => {
   });
 
   it('says one and several as a reader of English does, and large counts as the reader writes numbers', () => {
-    expect(sayWith('list.all.people', { all: 1 })).to.equal('All 1 shown.');
+    expect(sayWith('list.all.people', { all: 1 })).to.equal('1 person.');
     const clicks = (n: number) =>
       say(
         message('position.clicks', {

@@ -18,11 +18,11 @@ describe('how a number comes about', () => {
     expect(
       said({ body, seat: seatWith([adjustment('seatHeight', slides(400, 500))]) }, 'seatHeight'),
     ).to.deep.equal([
-      'Lower leg 412 mm + shoe 25 mm + support 0 mm = 437 mm.',
-      'The pan at 0° and the feet leave the thigh’s underside at 0°.',
-      'Aim on this scale: 422 mm to 437 mm.',
-      'It reaches 400 mm to 500 mm; position 30 of 101: 429 mm.',
-      'A little lower than exact: if a measure errs, lower is milder than higher.',
+      'Popliteal height 412 mm + shoe 25 mm + support 0 mm = 437 mm.',
+      'Seat pan at 0° and the position of the feet give a thigh underside of 0°.',
+      'Target on this scale: 422 mm to 437 mm.',
+      'Range 400 mm to 500 mm; position 30 of 101: 429 mm.',
+      'Set slightly lower than exact: if a measurement is off, lower is less harmful than higher.',
     ]);
   });
 
@@ -34,9 +34,9 @@ describe('how a number comes about', () => {
       },
     );
     const chain = said({ body: bodyWith({ ...ROUND, bodyMass: 60 }), seat }, 'armHeight');
-    expect(chain).to.include('Under this body the cushion moves its stated values by −5 mm.');
+    expect(chain).to.include('This sitter’s mass moves the cushion heights by −5 mm.');
     // 195 under this body; the relaxed elbow hangs at 220, and the band begins 20 below it.
-    expect(chain).to.include('Left over: 5 mm outside the band.');
+    expect(chain).to.include('5 mm outside the acceptable range.');
   });
 
   it('leaves no hole and ends with the position, on every demo seat for everybody', () => {

@@ -90,7 +90,7 @@ describe('the roof of a cab', () => {
     const high = at(485);
     expect([high.refused, high.checks.at(-1)!.verdict]).to.deep.equal([true, 'refused']);
     expect(say(high.checks.at(-1)!.reason, DEFAULT_READING)).to.match(
-      /head reaches 1,?365 mm.*may stand at 460 mm there at most/,
+      /head is at 1,?365 mm.*no higher than 460 mm/,
     );
     expect(isRefused(seatChecks(inputs))).to.equal(false);
     const outcome = high.outcomes.find((o) => o.kind === 'seatHeight')!;
@@ -159,10 +159,10 @@ describe('a seat and its place', () => {
       return [verdict, say(reason, DEFAULT_READING)];
     });
     expect(said).to.deep.equal([
-      ['refused', 'Do not use: it stands on castors and would roll at Helm.'],
-      ['notMeant', 'Not meant for Helm: Shared office chair; missing: harness.'],
-      ['passes', 'Meant for Helm.'],
-      ['notMeant', 'Not meant for Helm; missing: harness.'],
+      ['refused', 'Do not use: the seat has castors and would roll at Helm.'],
+      ['notMeant', 'Does not suit Helm: Shared office chair; missing harness.'],
+      ['passes', 'Suits Helm.'],
+      ['notMeant', 'Does not suit Helm: missing harness.'],
     ]);
     const anywhere = { ...helm, ground: undefined, needs: [], seatClasses: [] };
     for (const seat of seats) expect(check(inputsOf({ seat, place: anywhere }), 'place')).to.equal(undefined);

@@ -112,7 +112,7 @@ describe('how far a setting may be off', () => {
     const height = outcomes.find((o) => o.kind === 'seatHeight')!;
     expect(values.seatHeight).to.equal(430);
     expect(say(milderWords(alone, height)!, DEFAULT_READING)).to.equal(
-      'A little lower than exact: if a measure errs, lower is milder than higher.',
+      'Set slightly lower than exact: if a measurement is off, lower is less harmful than higher.',
     );
     const exact = problemFor({
       body: bodyWith({ ...ROUND, shoeHeel: 25, poplitealHeight: 415 }),

@@ -9,7 +9,7 @@ const HEADER = {
   sitter: 'Runa',
   seat: 'Plain seat',
   place: null,
-  method: 'Right angle',
+  method: 'Upright',
   fitter: '',
   date: '2026-11-25',
 };

@@ -199,9 +199,9 @@ describe('saying a value', () => {
 
   it('follows the reader’s units', () => {
     const m: Message = { key: 'check.seatDepth', values: { value: { mm: 444.5 } } };
-    expect(say(m, DEFAULT_READING)).to.equal('445 mm from back support to front edge');
-    expect(say(m, { ...DEFAULT_READING, length: 'cm' })).to.equal('44.5 cm from back support to front edge');
-    expect(say(m, inInches)).to.equal('17 1/2 in from back support to front edge');
+    expect(say(m, DEFAULT_READING)).to.equal('445 mm from backrest to front edge');
+    expect(say(m, { ...DEFAULT_READING, length: 'cm' })).to.equal('44.5 cm from backrest to front edge');
+    expect(say(m, inInches)).to.equal('17 1/2 in from backrest to front edge');
   });
 
   it('says masses, angles, counts and lists', () => {
@@ -209,11 +209,11 @@ describe('saying a value', () => {
       '264.6 lb',
     );
     expect(say({ key: 'check.backAngle', values: { value: { deg: -2.5 } } }, DEFAULT_READING)).to.equal(
-      'Back −2.5° from upright',
+      'Backrest −2.5° from upright',
     );
     const missing = { words: ['dimension.stature', 'dimension.bodyMass', 'dimension.shoeHeel'] };
     expect(say({ key: 'reason.notMeasured', values: { missing } }, DEFAULT_READING)).to.equal(
-      'Not computed: stature, body mass and shoe heel not measured.',
+      'Not calculated: stature, body mass and shoe heel not measured.',
     );
   });
 

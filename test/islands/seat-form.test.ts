@@ -70,7 +70,7 @@ describe('a seat as typed', () => {
     ['inches', typed({}, { lowest: '17' }), 'adjustments/seatHeight/lowest', '432', '17: inches?'],
     ['a width in centimetres', typed({ width: '49' }), 'width', '490', '49: centimetres?'],
     [
-      'a digit too many',
+      'one digit too many',
       typed({}, { highest: '5300' }),
       'adjustments/seatHeight/highest',
       '530',

@@ -74,15 +74,15 @@ describe('a measure as typed', () => {
 
   it('says in the reader’s unit between what it must lie', () => {
     expect(faultOf('poplitealHeight', '44.5', DEFAULT_READING)).to.equal(
-      'Between 150 mm and 650 mm: check the unit and the row.',
+      'Outside 150 mm–650 mm. Check the unit and the row.',
     );
-    expect(faultOf('poplitealHeight', '445', inches)).to.match(/Between 5 7\/8 in and 25 9\/16 in/);
+    expect(faultOf('poplitealHeight', '445', inches)).to.match(/Outside 5 7\/8 in–25 9\/16 in/);
     expect(faultOf('bodyMass', '500', DEFAULT_READING)).to.match(/Between 7 kg and 350 kg/);
   });
 
   it('offers both readings of what is ambiguous', () => {
     expect(faultOf('stature', '1,740', DEFAULT_READING)).to.equal(
-      'This can be read as 1.7 mm or as 1740 mm. Which one?',
+      'This could mean 1.7 mm or 1740 mm. Which one?',
     );
   });
 
@@ -132,7 +132,7 @@ describe('a place as typed', () => {
       { ...base, name: 'A', form: 'slides', lowest: '900', highest: '700', thickness: '30' },
       DEFAULT_READING,
     );
-    expect(reversed.faults).to.deep.equal({ highest: 'The highest lies below the lowest.' });
+    expect(reversed.faults).to.deep.equal({ highest: 'The highest value is below the lowest.' });
     const none = readPlace(
       'p',
       { ...base, name: 'A', form: 'stops', stops: ' ; ', thickness: '30' },

@@ -188,7 +188,7 @@ const WITHIN = { height: 5, footrest: 5, depth: 5, back: 1, pan: 1, arms: 5, wid
 describe('whole seats worked by an independent program (common practice, no source)', () => {
   for (const row of ROWS) {
     const { who, seat, place, method, set, total } = row;
-    const where = place ? (place === RISING ? 'a rising desk' : 'a fixed desk') : 'no desk';
+    const where = place ? (place === RISING ? 'a rising desk' : 'a fixed desk') : 'no workstation';
     it(`${who} on ${seat} at ${where} by ${method}`, () => {
       const p = problemOf(
         makeInputs({

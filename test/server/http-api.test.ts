@@ -333,10 +333,10 @@ describe('the API', () => {
     expect((await send('GET', `/sitters/${v7()}`)).status).to.equal(404);
     const page = await fetch(`${app.base}/people/${v7()}`);
     expect(page.status).to.equal(404);
-    expect(await page.text()).to.include('There is no such record');
+    expect(await page.text()).to.include('No such record');
     const nowhere = await fetch(`${app.base}/nowhere/at/all`);
     expect(nowhere.status).to.equal(404);
-    expect(await nowhere.text()).to.include('There is no such record');
+    expect(await nowhere.text()).to.include('No such record');
     expect((await send<ProblemDetails>('GET', '/nothing')).body.title).to.equal('There is no such record');
   });
 

@@ -368,7 +368,7 @@ describe('people taken out and in', function () {
     expect(await gatherPart(bench.context, v7(), part)).to.deep.include({
       ok: false,
       reason: 'invalid',
-      faults: [{ pointer: '/people/2/id', detail: 'This id stands there twice.' }],
+      faults: [{ pointer: '/people/2/id', detail: 'This id appears twice.' }],
     });
     expect(await readRows(bench.folder, 'select * from imports')).to.deep.equal([]);
   });

@@ -64,7 +64,10 @@ describe('methods and hands', () => {
       const thigh = { ...targetOf(RIGHT_ANGLE, 'thigh'), bandLo: 9 };
       const refused = await addMethod(bench.context, ours({ targets: { ...RIGHT_ANGLE.targets, thigh } }));
       expect(!refused.ok && refused.faults).to.deep.equal([
-        { pointer: '/targets/thigh', detail: 'The bounds of a target have to rise; 0 falls.' },
+        {
+          pointer: '/targets/thigh',
+          detail: 'The bounds of a target must rise from first to last; 0 falls.',
+        },
       ]);
     });
 

@@ -129,7 +129,7 @@ describe('seats as files', () => {
     expect(await importSeats(bench.context, v7(), part)).to.deep.include({
       ok: false,
       reason: 'invalid',
-      faults: [{ pointer: '/seats/1/id', detail: 'This id stands there twice.' }],
+      faults: [{ pointer: '/seats/1/id', detail: 'This id appears twice.' }],
     });
     expect((await library()).map((s) => s.name)).not.to.include('Twin');
   });

@@ -69,7 +69,7 @@ describe('tables of bodies in use', () => {
       const bad = newTable(`${CREW}girth,men,mm,900,50\nfootLength,men,mm,long,12\n`);
       const faults = faultsOf(await addTable(bench.context, bad));
       expect(faults).to.deep.equal([
-        { pointer: '/csv', detail: 'Line 5, dimension: “girth” is not a dimension of the body.' },
+        { pointer: '/csv', detail: 'Line 5, dimension: “girth” is not a body dimension.' },
         { pointer: '/csv', detail: 'Line 6, mean: “long” is not a number.' },
       ]);
       expect(valueOf(await allTables(bench.context))).to.have.length(TABLES.length);
@@ -154,7 +154,7 @@ describe('tables of bodies in use', () => {
       const wild = { dimension: 'kneeHeight', value: 700 } as const;
       const refused = await takeReading(actingAs(context, 'Ada'), sitter.id, wild);
       expect(faultsOf(refused)[0]).to.include({ pointer: '/reason' });
-      expect(faultsOf(refused)[0]!.detail).to.match(/times the usual spread/);
+      expect(faultsOf(refused)[0]!.detail).to.match(/SD from the expected value/);
       const taken = valueOf(
         await takeReading(actingAs(context, 'Ada'), sitter.id, { ...wild, reason: 'measured three times' }),
       );

@@ -130,6 +130,21 @@ export class Driver {
     await this.page.keyboard.press('Enter');
   }
 
+  /** Opens the menu of what this device prefers. */
+  async preferences(): Promise<void> {
+    await this.page.waitForSelector('details > summary[aria-label=Preferences]', { timeout: WAIT_MS });
+    await this.page.evaluate(() => {
+      document.querySelector<HTMLDetailsElement>('details:has(> summary[aria-label=Preferences])')!.open =
+        true;
+    });
+  }
+
+  /** Chooses one of them. */
+  async prefer(label: string, option: string): Promise<void> {
+    await this.preferences();
+    await this.choose(label, option);
+  }
+
   async choose(label: string, option: string): Promise<void> {
     const select = await this.find('combobox', label);
     // A choice may be locked while the one before is being saved.

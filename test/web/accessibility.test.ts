@@ -18,9 +18,9 @@ const OF_COLOUR_AND_SIZE = ['color-contrast', 'target-size', 'scrollable-region-
 
 /** What has to be opened first on a page. */
 const OPENED: Readonly<Record<string, (user: Driver) => Promise<unknown>>> = {
-  'front and plan view': (user) => user.press('Front and plan'),
+  'front and plan view': (user) => user.press('Front and top view'),
   'the command box': async (user) => {
-    await user.press('Find …');
+    await user.press('Search');
     await user.page.waitForSelector('dialog[open]');
   },
   'the shortcuts': async (user) => {

@@ -17,7 +17,7 @@ describe('by name, by key and by link', function () {
     user = new Driver(await bench.open(), app.base);
     ({ fittingId } = await taskFitting(app.folder));
     await user.goTo(`/fittings/${fittingId}?stage=set`);
-    await user.press('Understood');
+    await user.press('OK');
     await user.saved();
   });
   after(async () => {
@@ -39,7 +39,7 @@ describe('by name, by key and by link', function () {
     expect(stage()).to.equal('measure');
     await ctrl('K');
     await user.page.waitForSelector('dialog[open]');
-    await user.page.keyboard.type('stage set');
+    await user.page.keyboard.type('stage adjust');
     await user.page.keyboard.press('Enter');
     await user.track('Seat height');
     expect(stage()).to.equal('set');
@@ -78,7 +78,7 @@ describe('by name, by key and by link', function () {
     await user.page.keyboard.press('?');
     await user.page.waitForSelector('dialog[open]');
     const sheet = await user.page.$eval('dialog', (d) => d.innerText);
-    for (const line of ['Ctrl+Z', 'Ctrl+K', 'Solve', 'Stage: Card', 'one click or step'])
+    for (const line of ['Ctrl+Z', 'Ctrl+K', 'Reset to best fit', 'Stage: Card', 'one click or step'])
       expect(sheet).to.include(line);
     await user.page.click('dialog input[type="checkbox"]');
     await user.page.keyboard.press('Escape');
@@ -95,9 +95,9 @@ describe('by name, by key and by link', function () {
     await (await user.track('Seat height')).focus();
     for (let i = 0; i < 4; i++) await user.page.keyboard.press('ArrowLeft');
     const height = await user.positionOf('Seat height');
-    await user.press('Link');
-    await user.sees('It carries the settings, nobody’s measures');
-    const link = await user.page.$eval('input[aria-label="Link"]', (field) => field.value);
+    await user.press('Copy link');
+    await user.sees('It contains the settings and no measurements');
+    const link = await user.page.$eval('input[aria-label="Copy link"]', (field) => field.value);
     expect(link).to.match(/#state=1\.[\w-]+$/);
     const [sitter] = await readRows(
       app.folder,
@@ -111,13 +111,13 @@ describe('by name, by key and by link', function () {
 
     const other = new Driver(await bench.open(), app.base);
     await other.goTo(new URL(link).pathname + new URL(link).search + new URL(link).hash);
-    await other.sees('The settings of the link are shown');
+    await other.sees('The settings from the link are shown');
     expect(await other.positionOf('Seat height')).to.equal(height);
     expect(new URL(other.page.url()).hash).to.equal('');
     await other.press('Undo');
     expect(await other.positionOf('Seat height')).to.equal(height + 4);
     await other.goTo(`/fittings/${fittingId}?stage=set#state=1.broken`);
-    await other.sees('The link is not whole');
+    await other.sees('This link is incomplete');
     expect(other.faults).to.deep.equal([]);
   });
 
@@ -125,10 +125,10 @@ describe('by name, by key and by link', function () {
     const touch = () =>
       user.page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--slot').trim());
     expect(await touch()).to.equal('2.375rem');
-    await user.choose('Size', 'For the floor');
+    await user.prefer('Density', 'Large');
     expect(await touch()).to.equal('3rem');
     await user.reload();
     expect(await touch()).to.equal('3rem');
-    await user.choose('Size', 'By the device');
+    await user.prefer('Density', 'Match device');
   });
 });

@@ -30,15 +30,15 @@ describe('deleting', function () {
 
   it('asks who works here first', async () => {
     await user.goTo(`/people/${sitterId}`);
-    await user.press('Understood');
-    await user.press('Delete this sitter');
+    await user.press('OK');
+    await user.press('Delete person');
     await user.sees('only a named fitter may delete');
     await user.choose('Fitter', 'Rowan Aldous');
   });
 
   it('a sitter says until when it can be undone, and undoes it', async () => {
-    await user.pressAndGo('Delete this sitter');
-    await user.sees(`${name} was deleted`);
+    await user.pressAndGo('Delete person');
+    await user.sees(`${name} deleted`);
     expect(await user.page.$$eval('td a', (links) => links.map((a) => a.textContent))).not.to.include(name);
     await user.pressAndGo('Undo');
     await user.page.waitForFunction(
@@ -55,8 +55,8 @@ describe('deleting', function () {
       sitterId,
     ]);
     await user.goTo(`/fittings/${String(row?.id)}?stage=card`);
-    await user.pressAndGo('Delete this fitting');
-    await user.sees(`The fitting of ${name} was deleted`);
+    await user.pressAndGo('Delete fitting');
+    await user.sees(`Fitting of ${name} deleted`);
     await user.pressAndGo('Undo');
     await user.sees(name);
   });
@@ -68,7 +68,7 @@ describe('deleting', function () {
       [sitterId],
     );
     await user.goTo(`/people/${sitterId}`);
-    await user.pressAndGo('Delete this sitter');
+    await user.pressAndGo('Delete person');
     const folder = app.folder;
     await app.end();
     // An hour later.
@@ -76,7 +76,7 @@ describe('deleting', function () {
     const later = new Driver(await bench.open(), app.base);
     await later.goTo(`/fittings/${String(row?.id)}`);
     await later.sees('Fitting of a deleted person');
-    await later.sees('kept without the person');
+    await later.sees('kept without the name');
     expect(await later.text()).not.to.include(name);
     expect(await readRows(folder, 'select id from sitters where id = ?', [sitterId])).to.deep.equal([]);
     await later.goTo('/');

@@ -42,8 +42,8 @@ describe('files of people', function () {
   it('are checked before anything is written; what is wrong stands with row and column', async () => {
     const before = await counts();
     await choose('crew.csv', 'name,stature [cm],shoe size\nSiv Tarn,170,39\nOle Rask,17,44\n,180,44\n');
-    await on.user.sees('3 rows: 1 can be taken, 2 cannot.');
-    await on.user.sees('1 are new, 0 are here already.');
+    await on.user.sees('3 rows: 1 ready, 2 with errors.');
+    await on.user.sees('1 new, 0 already here.');
     await on.user.sees('shoe size');
     const rows = await on.user.page.$$eval('section[aria-label="What is wrong"] tbody tr', (all) =>
       all.map((row) => [...row.querySelectorAll('td')].map((cell) => cell.innerText)),
@@ -52,18 +52,18 @@ describe('files of people', function () {
       ['3', 'stature [cm]', '17'],
       ['4', 'name', ''],
     ]);
-    expect(rows[0]![3]).to.equal('A body has between 700 and 2400 (mm or kg): check unit and column.');
+    expect(rows[0]![3]).to.equal('Outside 700–2400 (mm or kg). Check the unit and the column.');
     const { violations } = await new AxePuppeteer(on.user.page).analyze();
     expect(violations.map((v) => v.id)).to.deep.equal([]);
     // All or none comes first: nothing can be taken.
     const isDisabled = async () =>
-      (await on.user.find('button', 'Take in 1 people')).evaluate((b) => (b as HTMLButtonElement).disabled);
+      (await on.user.find('button', 'Import 1 person')).evaluate((b) => (b as HTMLButtonElement).disabled);
     expect(await isDisabled()).to.equal(true);
     expect(await counts()).to.deep.equal(before);
 
-    await on.user.page.locator('::-p-text(Take the 1 good rows)').click();
-    await on.user.press('Take in 1 people');
-    await on.user.sees('Done: 1 new people, 0 with new readings, 0 as they were; 1 readings in all.');
+    await on.user.page.locator('::-p-text(Import the 1 correct row)').click();
+    await on.user.press('Import 1 person');
+    await on.user.sees('Imported: 1 new person, 0 with new readings, 0 unchanged; 1 reading in all.');
     expect(await named('Siv')).to.deep.equal(['Siv Tarn']);
     expect(await named('Ole Rask')).to.deep.equal([]);
   });
@@ -73,20 +73,20 @@ describe('files of people', function () {
     const of = async () => (await get<SitterDetail>(`/sitters/${maren!.id}`)).body.poplitealHeight;
     const file = 'name,poplitealHeight [mm]\nMAREN TOLVE,410\n';
     await choose('again.csv', file);
-    await on.user.sees('0 are new, 1 are here already.');
-    await on.user.press('Take in 1 people');
-    await on.user.sees('1 as they were');
+    await on.user.sees('0 new, 1 already here.');
+    await on.user.press('Import 1 person');
+    await on.user.sees('1 unchanged');
     expect((await of())?.value).to.equal(402);
     await choose('again.csv', file);
-    await on.user.page.locator('::-p-text(Add the file’s readings)').click();
-    await on.user.press('Take in 1 people');
+    await on.user.page.locator('::-p-text(Add the readings from the file)').click();
+    await on.user.press('Import 1 person');
     await on.user.sees('1 with new readings');
     expect(await of()).to.deep.include({ value: 410, source: 'again.csv', basis: 'stated' });
   });
 
   it('are done by the keyboard alone', async () => {
     await choose('keys.csv', 'name,sex\nTorunn Keys,female\nBad One,x\n');
-    await on.user.sees('1 are new');
+    await on.user.sees('1 new, ');
     const focusOn = async (what: string) => {
       for (let i = 0; i < 40; i++) {
         await on.user.page.keyboard.press('Tab');
@@ -98,11 +98,11 @@ describe('files of people', function () {
       }
       throw new Error(`no way to “${what}” by Tab`);
     };
-    await focusOn('All or none');
+    await focusOn('Import nothing until every row is correct');
     await on.user.page.keyboard.press('ArrowDown');
-    await focusOn('Take in 1 people');
+    await focusOn('Import 1 person');
     await on.user.page.keyboard.press('Enter');
-    await on.user.sees('Done: 1 new people');
+    await on.user.sees('Imported: 1 new person');
     expect(await named('Torunn')).to.deep.equal(['Torunn Keys']);
   });
 
@@ -110,7 +110,7 @@ describe('files of people', function () {
     const before = await counts();
     const rows = Array.from({ length: 3000 }, (_, i) => `Cancelled ${i},${1500 + (i % 300)}`);
     await choose('many.csv', `name,stature [mm]\n${rows.join('\n')}\n`);
-    await on.user.sees('3000 are new');
+    await on.user.sees('3000 new, ');
     await on.user.page.setRequestInterception(true);
     let parts = 0;
     /** What is held up, until it may go: cancelled or not. */
@@ -121,10 +121,10 @@ describe('files of people', function () {
       else void request.continue();
     };
     on.user.page.on('request', slow);
-    await on.user.press('Take in 3000 people');
-    await on.user.sees('Handing over: 2 of 3');
+    await on.user.press('Import 3,000 people');
+    await on.user.sees('Uploading 2 of 3');
     await on.user.press('Cancel');
-    await on.user.sees('Cancelled. Nothing was written.');
+    await on.user.sees('Cancelled. Nothing was imported.');
     await Promise.all(held);
     // A part that went all the same would be there by now.
     await pause(500);
@@ -137,11 +137,11 @@ describe('files of people', function () {
   it('are written to the end though the page is left, and the page tells of it afterwards', async () => {
     const rows = Array.from({ length: 4000 }, (_, i) => `Leaving ${i},${1500 + (i % 300)}`);
     await choose('leaving.csv', `name,stature [mm]\n${rows.join('\n')}\n`);
-    await on.user.sees('4000 are new');
-    await on.user.press('Take in 4000 people');
-    await on.user.sees('Writing:');
+    await on.user.sees('4000 new, ');
+    await on.user.press('Import 4,000 people');
+    await on.user.sees('parts. You can leave this page.');
     await on.user.reload();
-    await on.user.sees('Done: 4000 new people');
+    await on.user.sees('Imported: 4,000 new people');
     expect(
       await readRows(on.app.folder, "select count(*) n from sitters where name like 'Leaving %'"),
     ).to.deep.equal([{ n: 4000 }]);
@@ -151,26 +151,26 @@ describe('files of people', function () {
     const { user } = on;
     const rows = Array.from({ length: 600 }, (_, i) => `Mistaken ${i},${1500 + (i % 300)}`);
     await choose('mistake.csv', `name,stature [mm]\n${rows.join('\n')}\n`);
-    await user.sees('600 are new');
-    await user.press('Take in 600 people');
-    await user.sees('Done: 600 new people');
+    await user.sees('600 new, ');
+    await user.press('Import 600 people');
+    await user.sees('Imported: 600 new people');
     const here = async () =>
       (await readRows(on.app.folder, "select count(*) n from sitters where name like 'Mistaken %'"))[0]!.n;
     // The page may have been left since.
     await user.goTo(FILES);
-    await user.press('Undo “mistake.csv”');
-    await user.sees('The 600 people whom “mistake.csv” brought go for good');
+    await user.press('Undo import of “mistake.csv”');
+    await user.sees('The 600 people imported from “mistake.csv” will be deleted permanently');
     const { violations } = await new AxePuppeteer(user.page).analyze();
     expect(violations.map((v) => v.id)).to.deep.equal([]);
-    await user.press('Keep them');
-    await user.seesNoMore('go for good');
+    await user.press('Cancel');
+    await user.seesNoMore('will be deleted permanently');
     expect(await user.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.equal(
-      'Undo “mistake.csv”',
+      'Undo import of “mistake.csv”',
     );
     expect(await here()).to.equal(600);
 
-    await user.press('Undo “mistake.csv”');
-    await user.press('Take them out for good');
+    await user.press('Undo import of “mistake.csv”');
+    await user.press('Delete permanently');
     await user.sees('Not undone: Choose who works here first: only a named fitter may delete');
     expect(await here()).to.equal(600);
 
@@ -183,19 +183,21 @@ describe('files of people', function () {
     });
     expect(measured.status).to.equal(200);
     // Cut off, nobody knows whether it has begun: the page finds out when it is there again.
-    await user.press('Undo “mistake.csv”');
+    await user.press('Undo import of “mistake.csv”');
     await user.page.setOfflineMode(true);
-    await user.press('Take them out for good');
-    await user.sees('The connection was lost. Whether it has begun shows when this page is loaded again.');
+    await user.press('Delete permanently');
+    await user.sees('The connection was lost. Reload this page to see whether the import has started.');
     await user.page.setOfflineMode(false);
     await user.reload();
-    await user.sees('Done: 600 new people');
-    await user.press('Undo “mistake.csv”');
-    await user.press('Take them out for good');
-    await user.sees('Undone: 599 people are gone for good. 1 stay: something has been done with them since.');
+    await user.sees('Imported: 600 new people');
+    await user.press('Undo import of “mistake.csv”');
+    await user.press('Delete permanently');
+    await user.sees(
+      'Undone: 599 people deleted permanently. 1 person stays because they have been edited, measured or fitted since.',
+    );
     expect(await here()).to.equal(1);
-    await user.sees('Undone: 599 of them are gone');
-    expect(await user.count('button', 'Undo “mistake.csv”')).to.equal(0);
+    await user.sees('Undone: 599 deleted');
+    expect(await user.count('button', 'Undo import of “mistake.csv”')).to.equal(0);
   });
 
   it('come in whole though the server is killed in the middle', async () => {
@@ -242,32 +244,32 @@ describe('files of people', function () {
 
   describe('that are none, or mean harm', () => {
     const hostile: readonly [string, string | Uint8Array, string][] = [
-      ['latin1.csv', new Uint8Array(Buffer.from('name\nZoé\n', 'latin1')), 'no text in UTF-8'],
-      [
-        'picture.csv',
-        new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0xd, 0xa, 0x1a, 0xa, 0, 0]),
-        'no text in UTF-8',
-      ],
-      ['nul.csv', 'name\nA\u0000B\n', 'no text in UTF-8'],
-      ['quotes.csv', 'name\nA\n"B\nC\n', 'a quotation mark is missing'],
-      ['page.csv', '<script>window.harm = 1</script>\n', 'There is no column “name”'],
+      ['latin1.csv', new Uint8Array(Buffer.from('name\nZoé\n', 'latin1')), 'not UTF-8 text'],
+      ['picture.csv', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0xd, 0xa, 0x1a, 0xa, 0, 0]), 'not UTF-8 text'],
+      ['nul.csv', 'name\nA\u0000B\n', 'not UTF-8 text'],
+      ['quotes.csv', 'name\nA\n"B\nC\n', 'A quotation mark is missing'],
+      ['page.csv', '<script>window.harm = 1</script>\n', 'The column “name” is missing'],
       [
         'formulas.csv',
         'name,measured on,measured by\n"=HYPERLINK(""http://x"")",2026-01-01,@SUM(A1)\n',
-        'A spreadsheet would compute this',
+        'A spreadsheet would treat this as a formula',
       ],
-      ['empty.csv', '', 'There is nobody in this file'],
-      ['broken.json', '{"format":"velto-people",', 'cannot be read as JSON'],
-      ['deep.json', `${'['.repeat(100_000)}${']'.repeat(100_000)}`, 'no file of people'],
-      ['other.json', '{"format":"velto-card","people":[]}', 'no file of people'],
-      ['later.json', '{"format":"velto-people","version":9,"people":[]}', 'a version that is not known here'],
+      ['empty.csv', '', 'The file has no people'],
+      ['broken.json', '{"format":"velto-people",', 'is not valid JSON'],
+      ['deep.json', `${'['.repeat(100_000)}${']'.repeat(100_000)}`, 'does not contain people'],
+      ['other.json', '{"format":"velto-card","people":[]}', 'does not contain people'],
+      [
+        'later.json',
+        '{"format":"velto-people","version":9,"people":[]}',
+        'version of this file is not supported',
+      ],
     ];
     for (const [name, content, answer] of hostile)
       it(`${name} gets a clear answer and changes nothing`, async () => {
         const before = await counts();
         await choose(name, content);
         await on.user.sees(answer);
-        await on.user.sees('There is nobody to take in.');
+        await on.user.sees('The file has nobody to import.');
         expect(await counts()).to.deep.equal(before);
         expect(await on.user.page.evaluate(() => (window as unknown as { harm?: number }).harm)).to.equal(
           undefined,
@@ -291,9 +293,9 @@ describe('files of people', function () {
 
     it('names that are programs are names', async () => {
       await choose('script.csv', 'name\n<img src=x onerror=window.harm=1>\n');
-      await on.user.sees('1 are new');
-      await on.user.press('Take in 1 people');
-      await on.user.sees('Done: 1 new');
+      await on.user.sees('1 new, ');
+      await on.user.press('Import 1 person');
+      await on.user.sees('Imported: 1 new');
       await on.user.goTo('/people');
       await on.user.page.type('input[type=search]', 'onerror');
       await on.user.sees('<img src=x onerror=window.harm=1>');
@@ -337,9 +339,9 @@ describe('what is private', function () {
   it('a new sitter may be a nickname, and consents with the date', async () => {
     await on.user.goTo('/people');
     await on.user.type('Name', 'Kittiwake');
-    await on.user.tick('a nickname');
-    await on.user.tick('Consents today to measures being kept');
-    await on.user.pressAndGo('Add sitter');
+    await on.user.tick('This is a nickname');
+    await on.user.tick('Consents to storing measurements');
+    await on.user.pressAndGo('Add person');
     await on.user.sees('Kittiwake');
     const made = await detail('Kittiwake');
     expect(made.isNickname).to.equal(true);
@@ -350,9 +352,9 @@ describe('what is private', function () {
     const jory = await detail('Jory');
     expect(jory.consentOn).to.equal(null);
     await on.user.goTo(`/people/${jory.id}/measure`);
-    await on.user.sees('No consent to keep measures has been noted.');
-    await on.user.press('Consents today to measures being kept');
-    await on.user.seesNoMore('No consent to keep measures has been noted.');
+    await on.user.sees('No consent to storing measurements is recorded.');
+    await on.user.press('Consents to storing measurements');
+    await on.user.seesNoMore('No consent to storing measurements is recorded.');
     expect((await detail('Jory')).consentOn).to.match(/^\d{4}-\d\d-\d\d$/);
   });
 
@@ -373,9 +375,9 @@ describe('what is private', function () {
   it('everything about one person is handed out, and what goes and what remains is said before', async () => {
     const odd = await detail('Quillsay');
     await on.user.goTo(`/people/${odd.id}`);
-    await on.user.sees('Readings: 17, sessions: 2, fittings: 1.');
-    await on.user.sees('fittings keep seat, place, date and settings without the person');
-    const href = await on.user.page.$eval('section[aria-label="What is kept"] a', (a) => a.href);
+    await on.user.sees('17 readings, 2 measuring sessions, 1 fitting.');
+    await on.user.sees('Fittings keep the seat, workstation, date and settings without the name');
+    const href = await on.user.page.$eval('section[aria-label="Stored data"] a', (a) => a.href);
     const response = await fetch(href);
     expect(response.headers.get('content-disposition')).to.match(/^attachment; /);
     const file = (await response.json()) as {

@@ -19,7 +19,7 @@ describe('a lost connection in the middle of work', function () {
     user = new Driver(await bench.open(), app.base);
     ({ fittingId, sitterId } = await taskFitting(app.folder));
     await user.goTo(`/fittings/${fittingId}?stage=set`);
-    await user.press('Understood');
+    await user.press('OK');
     await user.saved();
     await user.page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
     // Opened once while the worker watches, so that it has a copy.
@@ -57,8 +57,8 @@ describe('a lost connection in the middle of work', function () {
     await app.kill();
     await (await user.track('Seat height')).focus();
     for (let i = 0; i < 3; i++) await user.page.keyboard.press('ArrowLeft');
-    await user.sees('No connection: kept on this device');
-    await user.sees('1 entry is kept on this device');
+    await user.sees('Offline: saved on this device');
+    await user.sees('1 change is saved on this device');
     await user.reload();
     await user.page.waitForFunction(
       (wanted) =>
@@ -67,7 +67,7 @@ describe('a lost connection in the middle of work', function () {
       { timeout: 10_000 },
       String(before - 3),
     );
-    await user.sees('No connection: kept on this device');
+    await user.sees('Offline: saved on this device');
     await reconnect();
     await user.saved();
     await user.seesNoMore('kept on this device');
@@ -79,19 +79,19 @@ describe('a lost connection in the middle of work', function () {
     await app.kill();
     await user.enter('Nape height', '641');
     await user.enter('Nape height', '643');
-    await user.enter('Hip breadth sitting', '39,2 cm');
-    await user.type('Eye height sitting', '77');
-    await user.sees('entries are kept on this device');
+    await user.enter('Hip breadth, sitting', '39,2 cm');
+    await user.type('Eye height, sitting', '77');
+    await user.sees('changes are saved on this device');
     await user.reload();
-    await user.sees('entries are kept on this device');
+    await user.sees('changes are saved on this device');
     expect(await user.valueOf('Nape height')).to.equal('643');
-    expect(await user.valueOf('Hip breadth sitting')).to.equal('392');
+    expect(await user.valueOf('Hip breadth, sitting')).to.equal('392');
     await user.page.waitForFunction(
       () => (document.querySelector('#eyeHeightSitting') as HTMLInputElement).value === '77',
     );
     await reconnect();
     await user.seesNoMore('kept on this device');
-    await user.seesNoMore('kept here, on its way');
+    await user.seesNoMore('saved on this device, not sent yet');
     expect(await standing('napeHeight')).to.deep.equal([6430]);
     expect(await standing('hipBreadthSitting')).to.deep.equal([3920]);
   });

@@ -17,15 +17,15 @@ const TYPED: readonly [string, string][] = [
   ['Knee height', '530'],
   ['Buttock–popliteal length', '19 1/4"'],
   ['Thigh clearance', '150'],
-  ['Elbow height sitting', '241'],
-  ['Shoulder height sitting', '592'],
-  ['Cervicale height sitting', '625'],
-  ['Eye height sitting', '775'],
+  ['Elbow height, sitting', '241'],
+  ['Shoulder height, sitting', '592'],
+  ['Base-of-neck (cervicale) height, sitting', '625'],
+  ['Eye height, sitting', '775'],
   ['Sitting height', '905'],
   ['Small-of-back height', '181'],
-  ['Small-of-back depth', '3 cm'],
+  ['Lumbar curve depth', '3 cm'],
   ['Nape height', '655'],
-  ['Hip breadth sitting', '394'],
+  ['Hip breadth, sitting', '394'],
   ['Elbow-to-elbow breadth', '440'],
   ['Forearm breadth', '88'],
   ['Elbow–grip length', '345'],
@@ -54,13 +54,13 @@ describe('from a new sitter to a printed card', function () {
   it('names who works here', async () => {
     await user.goTo('/people');
     await user.choose('Fitter', 'Rowan Aldous');
-    await user.press('Understood');
+    await user.press('OK');
     await user.seesNoMore('It is not a medical device');
   });
 
   it('adds a sitter', async () => {
     await user.type('Name', 'Asta Vikholm');
-    await user.pressAndGo('Add sitter');
+    await user.pressAndGo('Add person');
     await user.sees('Asta Vikholm');
     const rows = await readRows(app.folder, "select name, folded from sitters where name = 'Asta Vikholm'");
     expect(rows).to.deep.equal([{ name: 'Asta Vikholm', folded: 'asta vikholm' }]);
@@ -89,17 +89,17 @@ describe('from a new sitter to a printed card', function () {
   it('starts a fitting and chooses seat, place and method', async () => {
     await user.pressAndGo('Start fitting');
     fittingId = new URL(user.page.url()).pathname.split('/')[2]!;
-    await user.press('On to seat and place');
+    await user.press('Next: Workstation and seat');
     await user.chooseSeat('Gullstone');
-    await user.choose('Place', 'Chart room table');
+    await user.choose('Workstation', 'Chart room table');
     await user.sees('Gullstone task chair · Chart room table');
-    await user.choose('Method', 'Open hip');
-    await user.sees('Chart room table · Open hip');
+    await user.choose('Method', 'Open hip angle');
+    await user.sees('Chart room table · Open hip angle');
   });
 
   it('is set by the program to what fits', async () => {
-    await user.press('On to setting');
-    await user.press('Solve');
+    await user.press('Next: Adjust');
+    await user.press('Reset to best fit');
     await user.saved();
     expect(await user.trackSays('Seat height')).to.match(/^4[34]\d mm.*fits$/);
     expect(await user.trackSays('Recline tension')).to.match(/Dial at [A-G], fits$/);
@@ -120,10 +120,10 @@ describe('from a new sitter to a printed card', function () {
   });
 
   it('shows the card and hands it over', async () => {
-    await user.press('On to the card');
-    await user.sees('Draft: not yet handed over');
-    await user.press('Hand over');
-    await user.sees('Handed over on');
+    await user.press('Next: Card');
+    await user.sees('Draft: not signed off');
+    await user.press('Sign off');
+    await user.sees('Signed off on');
     const [row] = await readRows(app.folder, 'select state from fittings where id = ?', [fittingId]);
     expect(row).to.deep.equal({ state: 'left' });
     const left = await readRows(
@@ -137,7 +137,7 @@ describe('from a new sitter to a printed card', function () {
   for (const size of ['A4', 'Letter'] as const) {
     it(`prints the card on one page of ${size}, in black and white`, async () => {
       await user.goTo(`/fittings/${fittingId}/card`);
-      await user.choose('Paper', size);
+      await user.choose('Paper size', size);
       await user.page.waitForFunction(
         (wanted) => [...document.querySelectorAll('style')].some((s) => s.textContent?.includes(wanted)),
         {},
@@ -158,7 +158,7 @@ describe('from a new sitter to a printed card', function () {
         '1. Seat height',
         'Right hand: long lever',
         'Dial at',
-        'above the floor as set',
+        'above the floor',
         'not a medical device',
       ])
         expect(text).to.include(wanted);

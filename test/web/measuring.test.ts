@@ -95,7 +95,7 @@ describe('measuring, one dimension after the other', function () {
     const id = await newSitter();
     await begin(id);
     await readAll(QUICK);
-    await user.sees('Everything is measured');
+    await user.sees('All measured');
     await user.saved();
     expect(await settledOf(id)).to.deep.equal(SETTLED);
     const [session] = await sessionsOf(id);
@@ -114,17 +114,17 @@ describe('measuring, one dimension after the other', function () {
       const button = await user.find('button', name);
       await button.tap();
     };
-    const heights = await user.page.$$eval('[aria-label="Number keys"] button', (keys) =>
+    const heights = await user.page.$$eval('[aria-label="Keypad"] button', (keys) =>
       keys.map((key) => key.getBoundingClientRect().height),
     );
     expect(heights).to.have.length(12);
     expect(Math.min(...heights)).to.be.at.least(51);
     for (const [n, text] of QUICK.entries()) {
       for (const key of text) await touch(key);
-      if (text.includes('.')) await touch('Take it');
+      if (text.includes('.')) await touch('Accept');
       await reached(n + 1);
     }
-    await user.sees('Everything is measured');
+    await user.sees('All measured');
     await user.saved();
     expect(await settledOf(id)).to.deep.equal(SETTLED);
     expect(touches).to.be.at.most(60);
@@ -134,11 +134,11 @@ describe('measuring, one dimension after the other', function () {
   it('is done by a calliper and a scale alone, in at most 25 touches, marked as simulated', async () => {
     const id = await newSitter('01990000-0000-7000-8000-00000000c0de');
     await begin(id);
-    await user.choose('Readings come from', 'a simulated calliper and scale');
+    await user.choose('Readings from', 'simulated calliper and scale');
     await user.sees('Simulated: these readings are made up.');
     let touches = 2;
     const taken = async () => Number(/(\d+) of \d+ readings/.exec(await user.text())![1]);
-    while (!(await user.text()).includes('Everything is measured')) {
+    while (!(await user.text()).includes('All measured')) {
       const before = await taken();
       const name = await user.page.evaluate(
         () =>
@@ -164,8 +164,8 @@ describe('measuring, one dimension after the other', function () {
     const id = await newSitter();
     await begin(id);
     await readAll(['1702', '68.5', '1712']);
-    await user.sees('Third reading: the two differ by 10 mm');
-    await user.press('Take back 1712 mm');
+    await user.sees('Third reading: the first two differ by 10 mm');
+    await user.press('Undo 1712 mm');
     await user.sees('Second reading');
     await user.seesNoMore('Third reading');
     await typed('1712');
@@ -192,8 +192,8 @@ describe('measuring, one dimension after the other', function () {
     await typed('610');
     await user.sees('Is this right?');
     await reached(6);
-    await user.type('Why it stands', 'measured three times, prosthesis');
-    await user.press('Keep it');
+    await user.type('Why it is correct', 'measured three times, prosthesis');
+    await user.press('Keep value');
     await reached(7);
     await user.saved();
     const { body } = await get<SitterDetail>(`/sitters/${id}`);
@@ -204,8 +204,8 @@ describe('measuring, one dimension after the other', function () {
     const id = await newSitter();
     await begin(id);
     await typed('9');
-    await user.press('Take it');
-    await user.sees('Between');
+    await user.press('Accept');
+    await user.sees('Outside');
     await reached(0);
     await user.page.keyboard.press('Backspace');
     await typed('1702');
@@ -215,7 +215,7 @@ describe('measuring, one dimension after the other', function () {
   it('takes a recording as the device itself would have been taken, and says what is no message', async () => {
     const id = await newSitter();
     await begin(id);
-    await user.choose('Readings come from', 'a recording');
+    await user.choose('Readings from', 'recording');
     const folder = mkdtempSync(join(tmpdir(), 'velto-recording-'));
     const file = join(folder, 'readings.jsonl');
     const line = (value: number, unit: string, settled = true) =>
@@ -246,7 +246,7 @@ describe('measuring, one dimension after the other', function () {
       ['stature', [1702.4, 1703.1], 'recording'],
       ['bodyMass', [68.5, 68.6], 'recording'],
     ]);
-    await user.choose('Readings come from', 'the keys');
+    await user.choose('Readings from', 'keypad');
   });
 
   it('is told afterwards: sessions, a value over time, two of them side by side', async () => {
@@ -260,11 +260,11 @@ describe('measuring, one dimension after the other', function () {
       await user.saved();
       for (let left = 0; left < 4; left++) await user.press('Skip');
       await user.sees('Skipped: popliteal height');
-      await user.press('Begin another session');
+      await user.press('Start another session');
     }
     await user.goTo(`/people/${id}`);
-    await user.unfold('Sessions of measuring');
-    await user.sees('Two sessions side by side');
+    await user.unfold('Measuring sessions');
+    await user.sees('Compare two sessions');
     await user.sees('+3 kg more than readings usually differ');
     await user.choose('Over time', 'Body mass');
     await user.page.waitForSelector('canvas[aria-label*="68.6 kg"][aria-label*="71.6 kg"]');
@@ -282,13 +282,13 @@ describe('measuring, one dimension after the other', function () {
     await user.goTo('/practice/fitters');
     await user.unfold('Set your own');
     await user.enter('Stature', '60');
-    await user.sees('Between 1 mm and 50 mm');
+    await user.sees('between 1 mm and 50 mm');
     await user.enter('Stature', '3');
-    await user.seesNoMore('Between 1 mm and 50 mm');
+    await user.seesNoMore('between 1 mm and 50 mm');
     await kept({ stature: 3 });
     await begin(await newSitter());
     await readAll(['1700', '68.5', '1704']);
-    await user.sees('Third reading: the two differ by 4 mm');
+    await user.sees('Third reading: the first two differ by 4 mm');
     await user.goTo('/practice/fitters');
     await user.unfold('Set your own');
     await user.enter('Stature', '');
@@ -341,14 +341,14 @@ describe('measuring, one dimension after the other', function () {
     await app.kill();
     await readAll(['1704', '68.6', '25'], 2);
     await reached(5);
-    await user.sees('No connection: kept on this device');
+    await user.sees('Offline: saved on this device');
     await user.page.reload({ waitUntil: 'domcontentloaded' });
     await reached(5);
     await typed('25');
     await reached(6);
     app = await startApp({ folder: app.folder, port: Number(new URL(app.base).port) });
     await user.page.evaluate(() => window.dispatchEvent(new Event('online')));
-    await user.seesNoMore('No connection');
+    await user.seesNoMore('Offline');
     await user.saved();
     expect(await settledOf(id)).to.deep.equal({ stature: 1703, bodyMass: 68.6, shoeHeel: 25 });
     const sessions = await sessionsOf(id);

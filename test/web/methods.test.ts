@@ -17,63 +17,63 @@ describe('methods, on screen', function () {
 
   it('are listed with what they want, and say who stands behind each number', async () => {
     await on.user.goTo('/practice/methods');
-    await on.user.follow('Saddle');
-    await on.user.sees('It comes with the program and is not changed');
-    await on.user.sees('A saddle needs a trial of some days');
+    await on.user.follow('Saddle seat');
+    await on.user.sees('Built-in methods cannot be changed');
+    await on.user.sees('A saddle seat needs a trial of some days');
     await on.user.sees('band: ANSI/HFES 100-2007');
     await on.user.sees('Depth before height');
   });
 
   it('are copied, changed and saved, each saving a version', async () => {
     await on.user.pressAndGo('Copy');
-    await on.user.sees('Saddle, ours');
-    await on.user.press('Change: slope of the thigh');
-    await on.user.type('slope of the thigh: Good from', '−15');
-    await on.user.sees('The bounds of a target have to rise');
-    await on.user.sees('Something has to be put right first.');
-    await on.user.type('slope of the thigh: Good from', '−40');
-    await on.user.seesNoMore('have to rise');
+    await on.user.sees('Saddle seat (copy)');
+    await on.user.press('Change: thigh slope');
+    await on.user.type('thigh slope: Acceptable from', '−15');
+    await on.user.sees('The bounds of a target must rise');
+    await on.user.sees('Fix the marked fields first.');
+    await on.user.type('thigh slope: Acceptable from', '−40');
+    await on.user.seesNoMore('must rise');
     await on.user.type('Method', 'Saddle for the sail loft');
     // What was typed outlives the page.
     await on.user.reload();
-    expect(await on.user.valueOf('slope of the thigh: Good from')).to.equal('−40');
+    expect(await on.user.valueOf('thigh slope: Acceptable from')).to.equal('−40');
     await on.user.press('Save as version 2');
     await on.user.sees('Saved as version 2.');
     await on.user.sees('−40 … −20°');
-    await on.user.sees('the practice');
+    await on.user.sees('own practice');
     const version = await on.user.find('combobox', 'Version');
     await (version as ElementHandle<HTMLSelectElement>).select('1');
     await on.user.sees('−45 … −20°');
-    await on.user.press('Make version 1 the newest again');
+    await on.user.press('Restore version 1');
     await on.user.sees('Saved as version 3.');
   });
 
   it('are given another order, other ties, hands, arms and steps', async () => {
     const { user } = on;
     const form = () => user.page.evaluate(() => document.querySelector('form')!.innerText);
-    await user.choose('As in', 'Arms roughly first');
-    await user.unfold('One adjustment after the other');
-    await user.press('Later: Arm width');
+    await user.choose('As in', 'Armrests roughly first');
+    await user.unfold('Adjustment by adjustment');
+    await user.press('Later: Armrest width');
     // The button that moved is still the one that Enter presses.
     await user.page.keyboard.press('Enter');
-    await user.tick('once more at the end: Seat height');
-    await user.press('Remove: the lower arm');
-    await user.press('Sooner: nearer to rest');
-    await user.choose('Pads go by', 'the desk top, where it is at elbow height');
-    await user.choose('Room behind the knee', '3 to 4 fingers');
-    await user.choose('Fingers of', 'whoever checks');
+    await user.tick('again at the end: Seat height');
+    await user.press('Remove: the lower armrests');
+    await user.press('Earlier: nearer to the rest position');
+    await user.choose('Armrests follow', 'the desk, if it is at elbow height');
+    await user.choose('Gap behind the knee', '3 to 4 fingers');
+    await user.choose('Fingers of', 'the fitter');
     await user.type('Elbow from (°)', '130');
-    await user.sees('The bounds of a target have to rise');
+    await user.sees('The bounds of a target must rise');
     await user.type('Elbow from (°)', '95');
-    await user.press('Add a step');
-    await user.sees('A step needs a name.');
-    await user.type('Name of the step', 'Square');
-    await user.type('What to do', 'Set everything square.');
-    await user.choose('What it aims at', 'As in Right angle');
-    await user.unfold('Aims of this step');
+    await user.press('Add step');
+    await user.sees('Enter a name for the step.');
+    await user.type('Step name', 'Square');
+    await user.type('Instruction', 'Set everything square.');
+    await user.choose('Targets', 'As in Upright');
+    await user.unfold('Targets of this step');
     await user.reload();
-    expect(await user.valueOf('Name of the step')).to.equal('Square');
-    expect(await form()).to.include('+ the lower arm');
+    expect(await user.valueOf('Step name')).to.equal('Square');
+    expect(await form()).to.include('+ the lower armrests');
     await user.press('Save as version 4');
     await user.sees('Saved as version 4.');
     const id = user.page.url().split('/').pop()!;
@@ -94,49 +94,49 @@ describe('methods, on screen', function () {
 
   it('stand side by side on a fitting, with the differences in words', async () => {
     await on.user.goTo(await stage('set'));
-    await on.user.choose('Other method', 'Laid back');
-    await on.user.sees('Back angle 15° instead of 6°: 9° further back.');
-    await on.user.sees('Leaning back this far all day needs a head rest.');
-    const before = await on.user.trackSays('Back angle');
-    await on.user.press('Set it so: Laid back');
+    await on.user.choose('Other method', 'Reclined');
+    await on.user.sees('Backrest angle 15° instead of 6°: 9° further back.');
+    await on.user.sees('Reclining this far all day needs a headrest.');
+    const before = await on.user.trackSays('Backrest angle');
+    await on.user.press('Apply: Reclined');
     await on.user.page.waitForFunction(() =>
-      document.querySelector('[role=slider][aria-label="Back angle"]')!.ariaValueText!.startsWith('15°'),
+      document.querySelector('[role=slider][aria-label="Backrest angle"]')!.ariaValueText!.startsWith('15°'),
     );
-    expect(await on.user.trackSays('Back angle')).not.to.equal(before);
+    expect(await on.user.trackSays('Backrest angle')).not.to.equal(before);
     await on.user.press('Undo');
     await on.user.page.waitForFunction(() =>
-      document.querySelector('[role=slider][aria-label="Back angle"]')!.ariaValueText!.startsWith('6°'),
+      document.querySelector('[role=slider][aria-label="Backrest angle"]')!.ariaValueText!.startsWith('6°'),
     );
   });
 
   it('go by steps where they have them, and bring their cautions along', async () => {
     await on.user.goTo(await stage('choose'));
-    await on.user.choose('Method', 'Right angle, then open');
-    await on.user.sees('Begins square');
+    await on.user.choose('Method', 'Upright, then open hip angle');
+    await on.user.sees('Starts upright');
     await on.user.goTo(await stage('set'));
     await on.user.sees('Steps of this method');
-    const back = () => on.user.trackSays('Back angle');
-    await on.user.press('Set for this step: Right angle first');
+    const back = () => on.user.trackSays('Backrest angle');
+    await on.user.press('Set for this step: Upright first');
     await on.user.page.waitForFunction(() =>
-      document.querySelector('[role=slider][aria-label="Back angle"]')!.ariaValueText!.startsWith('6°'),
+      document.querySelector('[role=slider][aria-label="Backrest angle"]')!.ariaValueText!.startsWith('6°'),
     );
     const square = await back();
-    await on.user.press('Set for this step: Open the back');
+    await on.user.press('Set for this step: Open the backrest');
     await on.user.page.waitForFunction(
-      (was) => document.querySelector('[role=slider][aria-label="Back angle"]')!.ariaValueText !== was,
+      (was) => document.querySelector('[role=slider][aria-label="Backrest angle"]')!.ariaValueText !== was,
       {},
       square,
     );
     await on.user.goTo(await stage('choose'));
-    await on.user.choose('Method', 'Open wedge');
+    await on.user.choose('Method', 'Forward-sloping seat');
     await on.user.sees('needs a non-slip cover');
   });
 
   it('keep a fitting on the version it was made with, and say so', async () => {
     await on.user.goTo(await stage('choose'));
-    await on.user.choose('Method', 'Saddle, ours');
+    await on.user.choose('Method', 'Saddle seat (copy)');
     await on.user.goTo('/practice/methods');
-    await on.user.follow('Saddle, ours');
+    await on.user.follow('Saddle seat (copy)');
     await on.user.type('Method', 'Saddle, changed');
     await on.user.press('Save as version 5');
     await on.user.sees('Saved as version 5.');

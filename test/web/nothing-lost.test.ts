@@ -18,7 +18,7 @@ describe('nothing that was typed is lost', function () {
   before(async () => {
     ({ sitterId, fittingId } = await taskFitting(on.app.folder));
     await on.user.goTo('/people');
-    await on.user.press('Understood');
+    await on.user.press('OK');
   });
   const sitter = async () =>
     (await (await fetch(`${on.app.base}/api/v1/sitters/${sitterId}`)).json()) as SitterDetail;
@@ -28,7 +28,7 @@ describe('nothing that was typed is lost', function () {
     await user.goTo(`/people/${sitterId}`);
     const before = await user.valueOf('Name');
     await user.type('Name', 'Somebody Renamed');
-    await user.sees('These details are not saved yet. This device keeps what you typed');
+    await user.sees('Not saved yet. This device keeps what you typed');
     await user.reload();
     await user.page.waitForFunction(() =>
       [...document.querySelectorAll('input')].some((i) => i.value === 'Somebody Renamed'),
@@ -67,24 +67,24 @@ describe('nothing that was typed is lost', function () {
     const { user } = on;
     await user.goTo(`/fittings/${fittingId}?stage=set`);
     await user.saved();
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     const best = await user.positionOf('Seat height');
     await (await user.track('Seat height')).focus();
     for (let i = 0; i < 6; i++) await user.page.keyboard.press('ArrowRight');
-    await user.press('Hold here');
+    await user.press('Pin');
     await user.saved();
     const held = await user.positionOf('Seat height');
     expect(held).not.to.equal(best);
     await user.reload();
     await user.saved();
     await user.page.waitForSelector('[data-kind="seatHeight"] em');
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     expect(await user.positionOf('Seat height')).to.equal(held);
     await (await user.track('Seat height')).focus();
-    await user.press('Hold here');
-    await user.press('Solve');
+    await user.press('Pin');
+    await user.press('Reset to best fit');
     await user.saved();
     expect(await user.positionOf('Seat height')).to.equal(best);
   });
@@ -102,18 +102,18 @@ describe('nothing that was typed is lost', function () {
     await ada.enter('Hedda Kvist: Three fingers, breadth', '52');
     await ada.settled();
     await bo.enter('Hedda Kvist: Three fingers, breadth', '55');
-    await bo.sees('Your value: 55 mm. Saved value: 52 mm.');
+    await bo.sees('Your version: 55 mm. Saved version: 52 mm.');
     await bo.press('Keep mine');
-    await bo.seesNoMore('Your value: 55 mm');
+    await bo.seesNoMore('Your version: 55 mm');
     // Another breadth of the same hand is no conflict.
     await ada.enter('Hedda Kvist: Four fingers, breadth', '71');
     await ada.settled();
-    await ada.seesNoMore('Your value');
+    await ada.seesNoMore('Your version');
 
     await ada.enter('Stature', '6');
     await ada.settled();
     await bo.enter('Stature', '7');
-    await bo.sees('Your value: 7 mm. Saved value: 6 mm.');
+    await bo.sees('Your version: 7 mm. Saved version: 6 mm.');
     await bo.press('Use saved');
     expect(await bo.valueOf('Stature')).to.equal('6');
     await bo.enter('Knee height', '4');
@@ -139,8 +139,8 @@ describe('nothing that was typed is lost', function () {
     const user = new Driver(page, on.app.base);
     await user.goTo(`/people/${sitterId}`);
     await user.sees('Stature');
-    await user.press('Understood');
-    await user.seesNoMore('Understood');
+    await user.press('OK');
+    await user.seesNoMore('OK');
     await user.goTo(`/fittings/${fittingId}?stage=set`);
     expect(await user.positionOf('Seat height')).to.be.a('number');
     await user.goTo(`/people/${sitterId}`);
@@ -161,9 +161,10 @@ describe('nothing that was typed is lost', function () {
       await user.goTo('/people');
       await user.page.type('input[name="passphrase"]', 'grey seals at noon');
       await user.pressAndGo('Sign in');
-      await user.press('Understood');
+      await user.press('OK');
       await user.follow('Maren Tolve');
       await user.sees('Maren Tolve');
+      await user.preferences();
       await user.pressAndGo('Sign out');
       await user.page.goBack({ waitUntil: 'load' });
       await user.sees('passphrase');

@@ -61,7 +61,7 @@ describe('what is handed out on paper', function () {
   /** The card as the browser prints it, with its paragraphs. */
   async function printed(id: string, paper: Paper) {
     await user.goTo(`/fittings/${id}/card`);
-    await user.choose('Paper', paper);
+    await user.choose('Paper size', paper);
     // What only the screen shows is not on paper.
     await user.page.emulateMediaType('print');
     const paragraphs = await user.page.$$eval(
@@ -142,7 +142,7 @@ describe('what is handed out on paper', function () {
     const numbers = await user.page.$$eval('figure svg text tspan', (all) =>
       all.map((e) => e.textContent ?? ''),
     );
-    await user.press('Front and plan');
+    await user.press('Front and top view');
     numbers.push(
       ...(await user.page.$$eval('figure svg text tspan', (all) => all.map((e) => e.textContent ?? ''))),
     );

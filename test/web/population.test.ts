@@ -28,12 +28,12 @@ describe('a sitter among others', function () {
   it('estimates from what is measured, says so, and stores none of it', async () => {
     await on.user.enter('Stature', '1740');
     await on.user.enter('Body mass', '75');
-    await on.user.sees('Estimates by “British adults 19–65, 1986” (men and women alike');
+    await on.user.sees('Estimates from “British adults 19–65, 1986” (men and women combined;');
     const mixed = await noteOf('poplitealHeight');
     expect(mixed).to.match(/about 4\d\d mm ± \d\d mm, estimated/);
-    await on.user.choose('Sex (for tables of bodies)', 'male');
+    await on.user.choose('Sex (for body-size tables)', 'male');
     await on.user.press('Save');
-    await on.user.sees('Estimates by “British adults 19–65, 1986” (men,');
+    await on.user.sees('Estimates from “British adults 19–65, 1986” (men;');
     // The average man, in everything else as well.
     expect(await noteOf('poplitealHeight')).to.match(/about 440 mm ± \d\d mm, estimated/);
     expect(await noteOf('sittingHeight')).to.include('about 910 mm');
@@ -49,19 +49,19 @@ describe('a sitter among others', function () {
   });
 
   it('estimates by another table where one is chosen, and remembers it', async () => {
-    await on.user.choose('Table of bodies', 'US Army 1988');
-    await on.user.sees('Estimates by “US Army 1988” (men,');
+    await on.user.choose('Body-size table', 'US Army 1988');
+    await on.user.sees('Estimates from “US Army 1988” (men;');
     expect(await noteOf('sittingHeight')).to.match(/about 9\d\d mm/);
     expect(await noteOf('sittingHeight')).not.to.include('about 910 mm');
     await on.user.reload();
-    await on.user.sees('Estimates by “US Army 1988”');
+    await on.user.sees('Estimates from “US Army 1988”');
     expect(
       (await readRows(on.app.folder, "select table_id from sitters where name = 'Jory Pell'"))[0],
     ).to.include({
       table_id: 'us-army-1988',
     });
-    await on.user.choose('Table of bodies', 'As usual: British adults 19–65, 1986');
-    await on.user.sees('Estimates by “British adults 19–65, 1986” (men,');
+    await on.user.choose('Body-size table', 'Default: British adults 19–65, 1986');
+    await on.user.sees('Estimates from “British adults 19–65, 1986” (men;');
   });
 
   it('asks about rows that were swapped, and swaps them', async () => {
@@ -69,10 +69,10 @@ describe('a sitter among others', function () {
     await on.user.enter('Knee height', '545');
     await on.user.enter('Buttock–popliteal length', '430');
     await on.user.enter('Popliteal height', '505');
-    await on.user.sees('from what the other measures let expect');
+    await on.user.sees('SD from the expected value');
     const swap = await on.user.page.waitForSelector('::-p-text(Swap with)');
     await swap!.click();
-    await on.user.seesNoMore('from what the other measures let expect');
+    await on.user.seesNoMore('SD from the expected value');
     expect(await on.user.valueOf('Popliteal height')).to.equal('430');
     expect(await on.user.valueOf('Buttock–popliteal length')).to.equal('505');
     await on.user.saved();
@@ -81,38 +81,38 @@ describe('a sitter among others', function () {
   it('names a slip of the unit, and takes what was meant', async () => {
     await on.user.enter('Thigh clearance', '16 cm');
     await on.user.enter('Body mass', '175');
-    await on.user.sees('times the usual spread from what the other measures let expect');
+    await on.user.sees('SD from the expected value');
     await on.user.enter('Body mass', '75');
-    await on.user.seesNoMore('from what the other measures let expect');
+    await on.user.seesNoMore('SD from the expected value');
   });
 
   it('keeps a measure that the others speak against only with a reason, and the reason with it', async () => {
-    await on.user.enter('Elbow height sitting', '380');
-    await on.user.sees('Measure it again, or say why it stands.');
+    await on.user.enter('Elbow height, sitting', '380');
+    await on.user.sees('Measure it again, or say why it is correct.');
     expect((await readings('Jory Pell')).map((r) => r.dimension)).not.to.include('elbowHeightSitting');
     // What was typed outlives the page.
     await on.user.reload();
-    expect(await on.user.valueOf('Elbow height sitting')).to.equal('380');
-    await on.user.enter('Elbow height sitting', '380');
-    await on.user.type('Why it stands', 'cushioned elbows');
-    await on.user.press('Keep it');
-    await on.user.sees('Stands although the others speak against it: cushioned elbows');
+    expect(await on.user.valueOf('Elbow height, sitting')).to.equal('380');
+    await on.user.enter('Elbow height, sitting', '380');
+    await on.user.type('Why it is correct', 'cushioned elbows');
+    await on.user.press('Keep value');
+    await on.user.sees('Kept although unexpected: cushioned elbows');
     await on.user.saved();
     const [row] = await readRows(
       on.app.folder,
       "select value, reason from readings where dimension = 'elbowHeightSitting' and reason is not null",
     );
     expect(row).to.deep.equal({ value: 3800, reason: 'cushioned elbows' });
-    await on.user.enter('Elbow height sitting', '245');
-    await on.user.seesNoMore('Stands although');
+    await on.user.enter('Elbow height, sitting', '245');
+    await on.user.seesNoMore('Kept although');
     await on.user.saved();
   });
 
   it('shows where somebody stands, with the spread of the measure', async () => {
-    await on.user.page.click('::-p-text(Among others)');
-    await on.user.sees('Jory Pell: 1740 mm. 50 % of British adults 19–65, 1986 (men) measure less.');
-    await on.user.choose('Measure', 'Sitting height');
-    await on.user.sees('Jory Pell: 910 mm. 50 %');
+    await on.user.page.click('::-p-text(Percentile)');
+    await on.user.sees('Jory Pell: 1740 mm. 50% of British adults 19–65, 1986 (men) measure less.');
+    await on.user.choose('Measurement', 'Sitting height');
+    await on.user.sees('Jory Pell: 910 mm. 50%');
     const painted = await on.user.page.$eval('canvas', (canvas) => {
       const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
       return data.some((x) => x > 0);
@@ -121,10 +121,10 @@ describe('a sitter among others', function () {
   });
 
   it('takes more measures than settings need, out of the way', async () => {
-    await on.user.page.click('::-p-text(More measures)');
+    await on.user.page.click('::-p-text(More measurements)');
     await on.user.enter('Foot length', '265');
     await on.user.page.waitForFunction(() =>
-      document.querySelector('#footLength')!.closest('li')!.textContent.includes('taken'),
+      document.querySelector('#footLength')!.closest('li')!.textContent.includes('measured '),
     );
     expect((await readings('Jory Pell')).map((r) => r.dimension)).to.include('footLength');
     await on.user.reload();
@@ -136,12 +136,12 @@ describe('a sitter among others', function () {
   it('estimates a child by the proportions of children, and draws how it grows beside a seat', async () => {
     await on.user.goTo('/people');
     await on.user.follow('Wren Ostley');
-    await on.user.sees('Estimates by the proportions of children of this age.');
-    await on.user.page.click('::-p-text(Among others)');
+    await on.user.sees('Estimates from the proportions of children of this age.');
+    await on.user.page.click('::-p-text(Percentile)');
     await on.user.sees('Puffling crèche chair: fits the average child from');
     await on.user.sees('Measure again by');
-    await on.user.sees('School furniture of size mark');
-    await on.user.choose('Measure', 'Buttock–popliteal length');
+    await on.user.sees('School furniture size mark');
+    await on.user.choose('Measurement', 'Buttock–popliteal length');
     await on.user.choose('Seat', 'Gullstone task chair');
     await on.user.sees('Gullstone task chair: fits the average child');
     await on.user.page.waitForFunction(() => {
@@ -165,26 +165,26 @@ describe('a fitting of somebody half measured, on screen', function () {
 
   it('says everywhere what it only estimates', async () => {
     await on.user.goTo(await stage('choose'));
-    await on.user.sees('on estimates');
+    await on.user.sees('based on estimates');
     await on.user.goTo(await stage('set'));
     await on.user.sees('Estimated, not measured: ');
-    await on.user.sees('fits, on an estimate');
-    await on.user.sees('Drawn as far as it was measured or estimated.');
-    await on.user.sees('Everything fits as set: ');
+    await on.user.sees('fits, based on an estimate');
+    await on.user.sees('Only measured or estimated parts are drawn.');
+    await on.user.sees('likely to fit at these settings');
     expect(await on.user.text()).to.match(/about \d+(\.\d)?°/);
-    const board = await on.user.page.$eval('[aria-label="Drawing board"]', (e) => e.textContent);
+    const board = await on.user.page.$eval('[aria-label="Drawing"]', (e) => e.textContent);
     expect(board).to.match(/Eye about \d+/);
     await on.user.goTo(await stage('card'));
-    await on.user.sees('On estimates, not measures:');
+    await on.user.sees('Based on estimates:');
   });
 
   it('names the measure that would settle most, where that is in doubt', async () => {
     await on.user.goTo(await stage('choose'));
-    await on.user.choose('Place', 'No desk');
+    await on.user.choose('Workstation', 'No workstation');
     await on.user.seesNoMore('· Booking office counter ·');
     await on.user.goTo(await stage('set'));
-    await on.user.sees('would settle most.');
-    await on.user.press('To the measures');
+    await on.user.sees('To be surer, measure');
+    await on.user.press('Go to Measure');
     await on.user.sees('7 of 20 measured');
     // The field of that very measure has the cursor.
     await on.user.page.waitForFunction(() => document.activeElement instanceof HTMLInputElement);
@@ -192,10 +192,10 @@ describe('a fitting of somebody half measured, on screen', function () {
 
   it('computes without them where the fitter does not want them', async () => {
     await on.user.goTo(await stage('measure'));
-    await on.user.page.click('::-p-text(Compute this fitting with estimates)');
-    await on.user.sees('Without them, settings that need a missing measure are not computed.');
+    await on.user.page.click('::-p-text(Estimate missing measurements)');
+    await on.user.sees('Without estimates, adjustments that need a missing measurement are not calculated.');
     await on.user.goTo(await stage('set'));
-    await on.user.sees('Missing measures: ');
-    await on.user.seesNoMore('on an estimate');
+    await on.user.sees('Missing measurements: ');
+    await on.user.seesNoMore('based on an estimate');
   });
 });

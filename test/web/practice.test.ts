@@ -28,7 +28,7 @@ describe('tables of bodies of a practice, on screen', function () {
   it('lists them with who was measured, and shows what one has', async () => {
     await on.user.sees('1774 men, 2208 women');
     await on.user.page.click('::-p-text(Show)');
-    await on.user.sees('British adults 19–65, 1986: mean, spread and the middle nine tenths');
+    await on.user.sees('British adults 19–65, 1986: mean, SD and 5th–95th percentile');
     await on.user.sees('1740 ± 70 (1625–1855)');
   });
 
@@ -37,30 +37,30 @@ describe('tables of bodies of a practice, on screen', function () {
     await on.user.sees('Line 2, mean: “tall” is not a number.');
     await on.user.sees('Line 3, unit: “stone” is not a unit of this dimension.');
     await on.user.type('Name', 'Skarrow crew');
-    await on.user.press('Take this table');
-    await on.user.sees('Choose a file that can be read.');
-    await on.user.sees('Say where the figures come from.');
+    await on.user.press('Add table');
+    await on.user.sees('Choose a readable file.');
+    await on.user.sees('Enter the source of the figures.');
   });
 
   it('takes one of the practice’s own, uses it, and sets it aside', async () => {
     await hand('good.csv', GOOD);
-    await on.user.sees('Read: 2 dimensions of men, 1 of women.');
+    await on.user.sees('2 dimensions for men, 1 dimension for women.');
     await on.user.type('Source, edition and year', 'Own readings, 2026');
-    await on.user.press('Take this table');
-    await on.user.sees('“Skarrow crew” was taken.');
+    await on.user.press('Add table');
+    await on.user.sees('“Skarrow crew” added.');
     await on.user.page.click('[aria-label="Usual: Skarrow crew"]');
     await on.user.page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('[aria-label="Usual: Skarrow crew"]')!.checked,
     );
     await on.user.goTo('/people');
     await on.user.follow('Sunniva Harkaway-Brennholm of the Outer Skerries');
-    await on.user.sees('Estimates by “Skarrow crew”');
+    await on.user.sees('Estimates from “Skarrow crew”');
     await on.user.goTo('/practice/tables');
     await on.user.page.click('[aria-label="Usual: British adults 19–65, 1986"]');
-    await on.user.press('Set aside');
-    await on.user.sees('Set aside: not offered any more.');
-    await on.user.press('Take back');
-    await on.user.seesNoMore('Set aside: not offered any more.');
+    await on.user.press('Archive');
+    await on.user.sees('Archived: no longer offered.');
+    await on.user.press('Restore');
+    await on.user.seesNoMore('Archived: no longer offered.');
   });
 
   it('counts a million people between limits in the background, and stops when told to', async () => {
@@ -68,16 +68,16 @@ describe('tables of bodies of a practice, on screen', function () {
     await on.user.sees('% drawn');
     await on.user.press('Stop');
     await on.user.sees('Stopped.');
-    expect(await on.user.text()).not.to.include('Within all of them');
+    expect(await on.user.text()).not.to.include('Within all limits');
     await on.user.press('Count 1,000,000 people');
-    await on.user.page.waitForFunction(() => document.body.innerText.includes('Within all of them'), {
+    await on.user.page.waitForFunction(() => document.body.innerText.includes('Within all limits'), {
       timeout: 40_000,
     });
-    const [, share] = /Within all of them: (\d+\.\d) % ± 0\.04/.exec(await on.user.text()) ?? [];
+    const [, share] = /Within all limits: (\d+\.\d)% ± 0\.04/.exec(await on.user.text()) ?? [];
     expect(Number(share)).to.be.within(70, 82);
     // What it was counted for is not shown beside other limits.
     await on.user.choose('Who', 'women');
-    await on.user.seesNoMore('Within all of them');
+    await on.user.seesNoMore('Within all limits');
   });
 
   it('says where an end stands on the wrong side', async () => {
@@ -87,7 +87,7 @@ describe('tables of bodies of a practice, on screen', function () {
         '365',
     );
     await on.user.type('Popliteal height, From (mm)', '500');
-    await on.user.sees('From must be less than to.');
+    await on.user.sees('“From” must be less than “To”.');
   });
 });
 
@@ -104,7 +104,7 @@ describe('the hands of fitters, on screen', function () {
     const four = (await field('Rowan Aldous: Four fingers, breadth'))!;
     await four.type('750');
     await on.user.page.keyboard.press('Tab');
-    await on.user.sees('Between 40 mm and 110 mm');
+    await on.user.sees('between 40 mm and 110 mm');
     expect(await four.evaluate((e) => e.value)).to.equal('750');
     await on.user.settled();
     await on.user.goTo('/practice/fitters');

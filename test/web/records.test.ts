@@ -23,18 +23,18 @@ describe('people, seats and places', function () {
   it('finds people by name', async () => {
     await user.goTo('/people');
     await user.sees('14 of 20');
-    const search = await user.find('searchbox', 'Find by name');
+    const search = await user.find('searchbox', 'Search by name');
     await search.type('QUILL');
     await user.seesNoMore('Maren Tolve');
     await user.sees('Odd Quillsay');
     await search.type('xyz');
-    await user.sees('Nobody by that name.');
+    await user.sees('No results.');
   });
 
   it('asks for a name, beside the field', async () => {
     await user.goTo('/people');
-    await user.press('Add sitter');
-    await user.sees('Give a name.');
+    await user.press('Add person');
+    await user.sees('Enter a name.');
   });
 
   it('explains wrong measures beside the field and never throws them away', async () => {
@@ -42,16 +42,16 @@ describe('people, seats and places', function () {
     await user.follow('Jory Pell');
     await user.sees('0 of 20 measured');
     await user.enter('Popliteal height', '44.5');
-    await user.sees('Between 150 mm and 650 mm');
+    await user.sees('Outside 150 mm–650 mm');
     await user.enter('Stature', '1,740');
-    await user.sees('This can be read as 1.7 mm or as 1740 mm');
+    await user.sees('This could mean 1.7 mm or 1740 mm');
     await user.enter('Nape height', 'high');
-    await user.sees('This is not a number');
+    await user.sees('Enter a number');
     await user.reload();
     expect(await user.valueOf('Popliteal height')).to.equal('44.5');
     expect(await user.valueOf('Stature')).to.equal('1,740');
     expect(await user.valueOf('Nape height')).to.equal('high');
-    await user.sees('Between 150 mm and 650 mm');
+    await user.sees('Outside 150 mm–650 mm');
     expect(
       await readRows(
         app.folder,
@@ -62,7 +62,7 @@ describe('people, seats and places', function () {
 
   it('takes them once they are right', async () => {
     await user.enter('Popliteal height', '44.5 cm');
-    await user.press('Take 1740 mm');
+    await user.press('Accept 1740 mm');
     await user.enter('Nape height', '');
     await user.sees('2 of 20 measured');
     await user.saved();
@@ -73,11 +73,11 @@ describe('people, seats and places', function () {
 
   it('doubts two measures that cannot be of one body', async () => {
     await user.enter('Knee height', '430');
-    await user.sees('Cannot be more than knee height (430 mm): check both.');
-    await user.sees('Why it stands');
+    await user.sees('This cannot be more than knee height (430 mm). Check both.');
+    await user.sees('Why it is correct');
     await user.enter('Knee height', '545');
-    await user.seesNoMore('check both');
-    await user.seesNoMore('Why it stands');
+    await user.seesNoMore('Check both');
+    await user.seesNoMore('Why it is correct');
   });
 
   it('takes a reading back by emptying the field', async () => {
@@ -106,11 +106,11 @@ describe('people, seats and places', function () {
   });
 
   it('shows measures in the unit chosen', async () => {
-    await user.choose('Units', 'inches');
+    await user.prefer('Units', 'inches');
     expect(await user.valueOf('Popliteal height')).to.equal('17 1/2');
     await user.enter('Knee height', '21 1/2');
     await user.sees('3 of 20 measured');
-    await user.choose('Units', 'mm');
+    await user.prefer('Units', 'mm');
     expect(await user.valueOf('Knee height')).to.equal('546.1');
     await user.enter('Knee height', '');
     await user.sees('2 of 20 measured');
@@ -136,20 +136,20 @@ describe('people, seats and places', function () {
     expect(other.status).to.equal(200);
     await user.type('Name', 'Jory Here');
     await user.press('Save');
-    await user.sees('Changed by somebody else meanwhile');
+    await user.sees('Somebody changed this while you were editing');
     await user.sees('Jory Elsewhere');
-    await user.press('Keep what is chosen');
+    await user.press('Save choices');
     await user.page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Jory Here');
   });
 
   it('fits with what there is: what lacks a measure says which', async () => {
     await user.pressAndGo('Start fitting');
-    await user.press('On to seat and place');
+    await user.press('Next: Workstation and seat');
     await user.chooseSeat('Tidewick');
-    await user.press('On to setting');
-    await user.sees('Not computed: shoe heel');
+    await user.press('Next: Adjust');
+    await user.sees('Not calculated: shoe heel');
     await user.sees('Body mass not measured: the rated load of 120 kg is not confirmed.');
-    await user.sees('Drawn as far as it was measured or estimated.');
+    await user.sees('Only measured or estimated parts are drawn.');
     expect(await user.trackSays('Seat height')).to.match(/not measured$/);
   });
 
@@ -162,23 +162,23 @@ describe('people, seats and places', function () {
 
   it('describes a place and makes a new version of it', async () => {
     await user.goTo('/places');
-    await user.press('New place');
-    await user.press('Save place');
-    await user.sees('Give a name.');
+    await user.press('Add workstation');
+    await user.press('Save workstation');
+    await user.sees('Enter a name.');
     await user.type('Name', 'Ticket hatch');
-    await user.type('Top above the floor', '73');
-    await user.type('From the top down to the underside', '3 cm');
-    await user.press('Save place');
-    await user.sees('Between 300 mm and 1400 mm');
-    await user.type('Top above the floor', '73 cm');
-    await user.press('Save place');
+    await user.type('Desk height', '73');
+    await user.type('Desktop thickness', '3 cm');
+    await user.press('Save workstation');
+    await user.sees('Outside 300 mm–1400 mm');
+    await user.type('Desk height', '73 cm');
+    await user.press('Save workstation');
     await user.sees('Saved as version 1');
     await user.sees('730 mm, fixed');
     await user.press('Edit: Ticket hatch');
-    await user.choose('Desk', 'adjustable');
-    await user.type('Lowest top', '660');
-    await user.type('Highest top', '820');
-    await user.press('Save place');
+    await user.choose('Desk', 'height-adjustable');
+    await user.type('Lowest desk height', '660');
+    await user.type('Highest desk height', '820');
+    await user.press('Save workstation');
     await user.sees('Saved as version 2');
     const rows = await readRows(
       app.folder,
@@ -191,8 +191,8 @@ describe('people, seats and places', function () {
   });
 
   it('adds a fitter and keeps the choice on this device', async () => {
-    await user.choose('Fitter', 'Add a fitter …');
-    await user.type('Name of the fitter', 'Signe Holmgard');
+    await user.choose('Fitter', 'Add fitter …');
+    await user.type('Fitter’s name', 'Signe Holmgard');
     await user.press('Add');
     await user.page.waitForFunction(() =>
       [...document.querySelectorAll('select')].some(
@@ -232,16 +232,16 @@ describe('a refused seat', function () {
     await user.goTo(`/fittings/${String(row?.id)}?stage=choose`);
     await user.chooseSeat('Tidewick');
     await user.sees('Tidewick shared chair · Helm');
-    await user.press('On to setting');
+    await user.press('Next: Adjust');
     await user.sees(
-      'Do not use: 129 kg (124 kg with clothing 3 kg and tools 2 kg) is more than the rated 120 kg.',
+      'Do not use: load 129 kg (124 kg + clothing 3 kg + tools 2 kg) is above the rated load of 120 kg.',
     );
-    await user.press('On to the card');
-    await user.sees('A refused seat cannot be handed over.');
-    await user.sees('This seat must not be used by this person');
+    await user.press('Next: Card');
+    await user.sees('A seat marked “do not use” cannot be signed off.');
+    await user.sees('Do not use this seat for this person');
     const disabled = await user.page.evaluate(
       () =>
-        [...document.querySelectorAll<HTMLButtonElement>('button')].find((b) => b.textContent === 'Hand over')
+        [...document.querySelectorAll<HTMLButtonElement>('button')].find((b) => b.textContent === 'Sign off')
           ?.disabled,
     );
     expect(disabled).to.equal(true);

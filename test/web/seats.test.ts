@@ -15,13 +15,13 @@ import { Driver, hitBy } from '../support/driver';
 /** What stands on the sheet: part, chip, lowest, highest, positions. */
 const SHEET: readonly (readonly [string, string, string, string, string?])[] = [
   ['Seat pan', 'Seat depth', '390', '450', '4'],
-  ['Backrest', 'Back angle', '0', '24'],
-  ['Lumbar support', 'Lumbar height', '160', '230'],
-  ['Lumbar support', 'Lumbar depth', '0', '30'],
-  ['Armrests', 'Arm height', '185', '285', '5'],
-  ['Armrests', 'Arm width', '430', '510'],
-  ['Armrests', 'Arm depth', '0', '60'],
-  ['Headrest', 'Head rest height', '580', '700'],
+  ['Backrest', 'Backrest angle', '0', '24'],
+  ['Lumbar support', 'Lumbar support height', '160', '230'],
+  ['Lumbar support', 'Lumbar support depth', '0', '30'],
+  ['Armrests', 'Armrest height', '185', '285', '5'],
+  ['Armrests', 'Armrest width', '430', '510'],
+  ['Armrests', 'Armrest depth', '0', '60'],
+  ['Headrest', 'Headrest height', '580', '700'],
 ];
 const MOST_ACTS = 70;
 const WAIT_MS = 10_000;
@@ -151,7 +151,7 @@ describe('a seat of one’s own, on screen', function () {
       const hand = new Hand(page, isTouch);
       const name = `Ringed plover ${way}`;
       await user.goTo(`/fittings/${fittingId}?stage=choose`);
-      await user.sees('Is the seat not here?');
+      await user.sees('Seat not listed?');
       await Promise.all([page.waitForNavigation({ waitUntil: 'load' }), hand.press('link', 'Add seat')]);
       await user.sees('Once saved, the seat is chosen');
       hand.acts = 0;
@@ -165,9 +165,9 @@ describe('a seat of one’s own, on screen', function () {
       expect([listed!.state, listed!.facts!.ratedLoadKg]).to.deep.equal(['draft', null]);
       const depth = listed!.seat!.adjustments.find((a) => a.kind === 'seatDepth')!;
       expect(depth.travel).to.deep.include({ type: 'steps', count: 4 });
-      await hand.press('button', 'On to setting');
+      await hand.press('button', 'Next: Adjust');
       await user.track('Seat height');
-      await hand.press('button', 'Solve');
+      await hand.press('button', 'Reset to best fit');
       await user.saved();
       const card = await get<{ settings: { adjustment: string; value: number }[] }>(
         `/fittings/${fittingId}/card`,
@@ -188,7 +188,7 @@ describe('a seat of one’s own, on screen', function () {
     await user.follow('Edit seat');
     await user.type('Seat depth, lowest', '385');
     await user.pressAndGo('Save seat');
-    await user.sees('Draft: nobody has compared it');
+    await user.sees('Draft: not yet checked');
     await user.sees('385–455 mm');
     await user.press('Mark as checked');
     await user.sees('Checked against the seat.');
@@ -241,7 +241,7 @@ describe('a seat of one’s own, on screen', function () {
       const row = [...document.querySelectorAll('tr')].find((r) => r.textContent?.startsWith('Name'))!;
       row.querySelectorAll<HTMLInputElement>('input')[0]!.click();
     });
-    await user.pressAndGo('Keep what is chosen');
+    await user.pressAndGo('Save choices');
     const now = await get<SeatSummary>(`/seats/${seat.id}`);
     expect([now.version, now.seat.name, now.seat.notes]).to.deep.equal([3, 'Mine', 'theirs too']);
   });
@@ -286,12 +286,12 @@ describe('a seat of one’s own, on screen', function () {
     writeFileSync(`${app.folder}/more.json`, JSON.stringify(file));
     await input.uploadFile(`${app.folder}/more.json`);
     await user.sees('3 seats: 2 ready, 1 with errors.');
-    await user.sees('1 new, 0 already here, 1 here with other contents.');
+    await user.sees('1 new, 0 already here, 1 here with different content.');
     await user.press('Import 2 seats');
-    await user.sees('Imported: 1 new, 0 new versions, 0 already here, 1 left as they were.');
+    await user.sees('Imported: 1 new, 0 new versions, 0 already here, 1 unchanged.');
     expect((await get<Page<SeatListing>>('/seats?search=file')).items).to.have.length(1);
     await user.press('Undo import of more.json');
-    await user.sees('Undone: 1 taken out, 0 stay');
+    await user.sees('Undone: 1 removed; 0 stay');
     expect((await get<Page<SeatListing>>('/seats?search=file')).items).to.have.length(0);
     expect(user.faults).to.deep.equal([]);
   });
@@ -325,7 +325,7 @@ describe('a seat of one’s own, on screen', function () {
     expect((await get<Page<SeatListing>>('/seats?search=cancelled')).total).to.be.greaterThan(0);
     await user.press('Cancel');
     (goOn as () => void)();
-    await user.sees('Cancelled. What had been imported was taken out again.');
+    await user.sees('Cancelled. Imported seats were removed again.');
     expect((await get<Page<SeatListing>>('/seats?search=cancelled')).total).to.equal(0);
     expect(user.faults).to.deep.equal([]);
   });
@@ -337,7 +337,7 @@ describe('a seat of one’s own, on screen', function () {
     expect(before).not.to.equal(undefined);
     const [petrel] = (await get<Page<SeatListing>>('/seats?search=petrel')).items;
     await user.goTo(`/fittings/${fittingId}?stage=choose&seat=${petrel!.versionId}`);
-    await user.sees('Is the seat not here?');
+    await user.sees('Seat not listed?');
     await user.page.waitForNetworkIdle();
     expect(await seatNow()).to.deep.equal(before);
   });

@@ -73,9 +73,9 @@ describe('the set screen', function () {
         }),
     );
     expect(Number(after.now)).to.equal(before + 40);
-    expect(after.says).to.match(/off$/);
+    expect(after.says).to.match(/not at best$/);
     expect(await drawn('shank')).not.to.equal(shank);
-    expect(await user.text()).to.include('Feet hang and the front edge presses');
+    expect(await user.text()).to.include('the feet hang and the front edge presses');
     await user.saved();
     expect((await draftOf(id)).seatHeight).to.equal(before - 1 + 40);
   });
@@ -84,22 +84,22 @@ describe('the set screen', function () {
     const id = await fitting('Piet Lunder');
     await user.goTo(`/fittings/${id}?stage=set`);
     await (await user.track('Seat height')).focus();
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     const best = await user.positionOf('Seat height');
     const arms = await user.positionOf('Desk height');
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('PageUp');
-    await user.press('Hold here');
+    await user.press('Pin');
     await user.page.waitForSelector('[data-kind="seatHeight"] em');
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     const held = await user.positionOf('Seat height');
     expect(held).to.be.greaterThan(best);
     expect(await user.positionOf('Desk height')).to.be.greaterThan(arms);
     expect((await draftOf(id)).seatHeight).to.equal(held - 1);
-    await user.press('Hold here');
-    await user.press('Solve');
+    await user.press('Pin');
+    await user.press('Reset to best fit');
     await user.saved();
     expect(await user.positionOf('Seat height')).to.equal(best);
   });
@@ -107,36 +107,36 @@ describe('the set screen', function () {
   it('offers the next best settings, takes one over, and takes it back', async () => {
     const id = await fitting('Piet Lunder');
     await user.goTo(`/fittings/${id}?stage=set`);
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     const best = await draftOf(id);
-    await user.press('Look for them');
+    await user.press('Find alternatives');
     await user.page.waitForSelector('[aria-label="Next best settings"] ol');
     const rows = () =>
       user.page.$$eval('[aria-label="Next best settings"] ol > li', (all) => all.map((e) => e.textContent));
     const found = await rows();
     expect(found).to.have.length(4);
-    expect(found[0]).to.match(/^Best .* points.*as set now$/);
-    expect(found[1]).to.match(/^Second .*Set it so.+: \d/);
-    await user.press('Set it so: Second');
+    expect(found[0]).to.match(/^Best .* points.*current settings$/);
+    expect(found[1]).to.match(/^Second .*Apply.+: \d/);
+    await user.press('Apply: Second');
     await user.saved();
     const second = await draftOf(id);
     expect(second).not.to.deep.equal(best);
-    expect((await rows())[1]).to.include('as set now');
+    expect((await rows())[1]).to.include('current settings');
     await user.press('Undo');
     await user.saved();
     expect(await draftOf(id)).to.deep.equal(best);
     // What is held is no longer what they were looked for with.
     await (await user.track('Seat height')).focus();
-    await user.press('Hold here');
+    await user.press('Pin');
     await user.page.waitForFunction(() => !document.querySelector('[aria-label="Next best settings"] ol'));
-    await user.press('Hold here');
+    await user.press('Pin');
   });
 
   it('says on each track how sure it is, and which measure its doubt comes from', async () => {
     await user.page.waitForSelector('[class*="sureness"]');
     const said = await user.page.$eval('[data-kind="armHeight"] [class*="sureness"]', (e) => e.textContent);
-    expect(said).to.match(/^(> |< )?\d+ % sure, by (elbow height sitting|shoulder height sitting)$/);
+    expect(said).to.match(/^((over|under) )?\d+% likely, limited by (elbow|shoulder) height, sitting$/);
     expect(await user.page.$('[data-kind="tiltTension"] [class*="sureness"]')).to.equal(null);
   });
 
@@ -149,7 +149,7 @@ describe('the set screen', function () {
   });
 
   it('puts everything back to the best with one press', async () => {
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     expect(await user.trackSays('Seat height')).to.match(/fits$/);
   });
@@ -174,66 +174,70 @@ describe('the set screen', function () {
   });
 
   it('goes by clicks where the control clicks, and to the ends with Home and End', async () => {
-    await (await user.track('Lumbar height')).focus();
+    await (await user.track('Lumbar support height')).focus();
     await user.page.keyboard.press('Home');
-    expect(await user.trackSays('Lumbar height')).to.include('No click, the lowest (position 1 of 10)');
+    expect(await user.trackSays('Lumbar support height')).to.include(
+      'No click, the lowest (position 1 of 10)',
+    );
     await user.page.keyboard.press('ArrowUp');
-    expect(await user.trackSays('Lumbar height')).to.include('1 click from the lowest (position 2 of 10)');
+    expect(await user.trackSays('Lumbar support height')).to.include(
+      '1 click from the lowest (position 2 of 10)',
+    );
     await user.page.keyboard.press('End');
-    expect(await user.positionOf('Lumbar height')).to.equal(10);
+    expect(await user.positionOf('Lumbar support height')).to.equal(10);
     await user.page.keyboard.press('ArrowRight');
-    expect(await user.positionOf('Lumbar height')).to.equal(10);
+    expect(await user.positionOf('Lumbar support height')).to.equal(10);
   });
 
   it('undoes with the keyboard', async () => {
     await user.page.keyboard.down('Control');
     await user.page.keyboard.press('z');
     await user.page.keyboard.up('Control');
-    expect(await user.positionOf('Lumbar height')).to.equal(2);
+    expect(await user.positionOf('Lumbar support height')).to.equal(2);
   });
 
   it('says how to get back to the best position', async () => {
-    await (await user.track('Arm height')).focus();
+    await (await user.track('Armrest height')).focus();
     await user.page.keyboard.press('Home');
     await user.sees('Best:');
     await user.press('Move to best');
-    expect(await user.trackSays('Arm height')).to.match(/fits$/);
+    expect(await user.trackSays('Armrest height')).to.match(/fits$/);
   });
 
   it('takes a touch', async () => {
     const page = await bench.open({ width: 800, height: 1280, touch: true });
     const tablet = new Driver(page, app.base);
     await tablet.goTo(`/fittings/${await fitting('Ines Farrowby')}?stage=set`);
-    const slider = await tablet.track('Back angle');
+    const slider = await tablet.track('Backrest angle');
     await slider.evaluate((e) => e.scrollIntoView({ block: 'center' }));
     const box = (await slider.boundingBox())!;
-    const before = await tablet.positionOf('Back angle');
+    const before = await tablet.positionOf('Backrest angle');
     await page.touchscreen.tap(box.x + box.width * 0.8, box.y + box.height / 2);
-    expect(await tablet.positionOf('Back angle')).to.be.greaterThan(before + 10);
+    expect(await tablet.positionOf('Backrest angle')).to.be.greaterThan(before + 10);
     expect(tablet.faults).to.deep.equal([]);
     await page.close();
   });
 
   it('says how far a setting may be off, and which point is weakest', async () => {
     await (await user.track('Seat height')).focus();
-    await user.sees('Everything fits as set: ');
+    await user.sees('likely to fit at these settings');
     const said = await user.page.$eval('main', (e) => e.innerText);
     expect(said).to.match(/Right from \d+ mm lower to \d+ mm higher/);
-    expect(said).to.match(/Everything fits as set: .*\(weakest: [a-z ]+ (< )?\d+ %/);
+    expect(said).to.match(/\d+% likely to fit at these settings \(limited by [a-z -]+ (under )?\d+%/);
   });
 
   it('names the hold that keeps something from fitting, and lets it go', async () => {
     await user.goTo(`/fittings/${await fitting('Piet Lunder')}?stage=set`);
-    await user.press('Solve');
+    await user.press('Reset to best fit');
     await user.saved();
     const best = await user.positionOf('Seat height');
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('End');
-    await user.press('Hold here');
-    await user.press('Solve');
-    await user.sees('Because seat height stays held: ');
-    await user.press('Let go and solve');
-    await user.seesNoMore('stays held');
+    await user.press('Pin');
+    await user.press('Reset to best fit');
+    await user.sees('Out of range because seat height is pinned: ');
+    await user.press('Unpin and reset');
+    await user.seesNoMore('is pinned');
     await user.saved();
     expect(await user.positionOf('Seat height')).to.equal(best);
   });
@@ -241,15 +245,15 @@ describe('the set screen', function () {
   it('holds further postures, each solved by itself, and refuses one without a name', async () => {
     const id = await fitting('Maren Tolve');
     await user.goTo(`/fittings/${id}?stage=set`);
-    await user.press('Add others');
     await user.press('Add posture');
-    await user.sees('A posture needs a name.');
+    await user.press('Add posture');
+    await user.sees('Give the posture a name.');
     await user.type('Posture', 'Leaning back to read');
-    await user.type('The back leans (°)', '18');
+    await user.type('Backrest angle (°)', '18');
     await user.press('Add posture');
     await user.page.waitForSelector('section[aria-label="Postures"] li ul');
     const said = await user.page.$eval('section[aria-label="Postures"] ol', (e) => e.textContent);
-    expect(said).to.match(/Leaning back to read, 18°.*Back angle: .*18°/s);
+    expect(said).to.match(/Leaning back to read, 18°.*Backrest angle: .*18°/s);
     await user.press('Remove: Leaning back to read');
     await user.page.waitForFunction(
       () => !document.querySelector('section[aria-label="Postures"]')?.textContent?.includes('18°'),
@@ -260,8 +264,8 @@ describe('the set screen', function () {
     const id = await fitting('Maren Tolve');
     await user.goTo(`/fittings/${id}?stage=set`);
     await user.sees('Footrest 110 mm');
-    await user.press('Use it');
-    await user.sees('(in use)');
+    await user.press('Apply');
+    await user.sees('(applied)');
     await user.page.waitForSelector('[data-part="footrest"]');
     expect(await user.trackSays('Desk height')).to.match(/fits$/);
     await user.saved();
@@ -273,48 +277,48 @@ describe('the set screen', function () {
     expect((JSON.parse(String(row?.settings)) as { remedies: object }).remedies).to.deep.equal({
       footrestMm: 110,
     });
-    await user.press('Take away');
-    await user.seesNoMore('(in use)');
-    expect(await user.trackSays('Desk height')).to.match(/cannot reach$/);
+    await user.press('Remove');
+    await user.seesNoMore('(applied)');
+    expect(await user.trackSays('Desk height')).to.match(/out of range$/);
   });
 
   it('takes the arms off with everything that is said of them, and puts them back with undo', async () => {
     const id = await fitting('Ines Farrowby');
     await user.goTo(`/fittings/${id}?stage=set`);
-    await user.sees('Arms off');
-    expect(await user.trackSays('Arm width')).to.match(/cannot reach$/);
+    await user.sees('Remove armrests');
+    expect(await user.trackSays('Armrest width')).to.match(/out of range$/);
     await user.page.evaluate(() =>
       [...document.querySelectorAll('li')]
-        .find((li) => li.textContent?.includes('Arms off'))!
+        .find((li) => li.textContent?.includes('Remove armrests'))!
         .querySelector('button')!
         .click(),
     );
-    await user.sees('(in use)');
+    await user.sees('(applied)');
     const names = () =>
       user.page.$$eval('[role="slider"]', (all) => all.map((e) => e.getAttribute('aria-label')));
-    expect(await names()).not.to.include.oneOf(['Arm height', 'Arm width', 'Pad turn']);
+    expect(await names()).not.to.include.oneOf(['Armrest height', 'Armrest width', 'Armrest pivot']);
     await user.saved();
     await user.press('Undo');
-    await user.seesNoMore('(in use)');
-    expect(await names()).to.include.members(['Arm height', 'Arm width']);
+    await user.seesNoMore('(applied)');
+    expect(await names()).to.include.members(['Armrest height', 'Armrest width']);
     expect(user.faults).to.deep.equal([]);
     await user.saved();
     await user.goTo(`/fittings/${await fitting('Maren Tolve')}?stage=set`);
   });
 
   it('shows every number in the unit chosen, at once', async () => {
-    await user.choose('Units', 'inches');
+    await user.prefer('Units', 'inches');
     expect(await user.trackSays('Seat height')).to.match(/^\d+( \d+\/\d+)? in/);
-    await user.choose('Units', 'cm');
+    await user.prefer('Units', 'cm');
     expect(await user.trackSays('Seat height')).to.match(/^\d+\.\d cm/);
     await user.reload();
     expect(await user.trackSays('Seat height')).to.match(/^\d+\.\d cm/);
-    await user.choose('Units', 'mm');
+    await user.prefer('Units', 'mm');
   });
 
   it('tells those who cannot see the drawing the same numbers', async () => {
     const words = await user.page.$eval('#board-words', (e) => e.textContent ?? '');
-    expect(words).to.match(/Hollow of the knee at 427 mm, Seat under the knee at 4\d\d mm/);
+    expect(words).to.match(/Back of the knee at 427 mm, Seat under the knee at 4\d\d mm/);
     expect(words).to.match(/Knee \d+/);
   });
 
@@ -323,7 +327,7 @@ describe('the set screen', function () {
     await app.kill();
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('ArrowRight');
-    await user.sees('No connection: kept on this device');
+    await user.sees('Offline: saved on this device');
     app = await startApp({ folder, port: Number(new URL(base).port) });
     await user.saved();
     const position = await user.positionOf('Seat height');
@@ -332,19 +336,19 @@ describe('the set screen', function () {
 
   it('is closed after handing over until it is opened again', async () => {
     await user.goTo(`/fittings/${await fitting('Piet Lunder')}?stage=card`);
-    await user.press('Hand over');
-    await user.sees('Handed over on');
+    await user.press('Sign off');
+    await user.sees('Signed off on');
     await user.page.evaluate(() =>
       [...document.querySelectorAll<HTMLButtonElement>('nav button')]
-        .find((b) => b.textContent?.startsWith('Set'))!
+        .find((b) => b.textContent?.startsWith('Adjust'))!
         .click(),
     );
     const before = await user.positionOf('Seat height');
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('ArrowRight');
     expect(await user.positionOf('Seat height')).to.equal(before);
-    await user.press('Open again');
-    await user.seesNoMore('Handed over on');
+    await user.press('Reopen');
+    await user.seesNoMore('Signed off on');
     await (await user.track('Seat height')).focus();
     await user.page.keyboard.press('ArrowRight');
     expect(await user.positionOf('Seat height')).to.equal(before + 1);

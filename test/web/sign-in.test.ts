@@ -46,12 +46,12 @@ describe('a practice that listens beyond its own machine', function () {
   it('needs no secure page: measures are taken and kept all the same', async () => {
     expect(await user.page.evaluate(() => window.isSecureContext)).to.equal(false);
     await user.goTo('/people');
-    await user.press('Understood');
+    await user.press('OK');
     await user.type('Name', 'Insecure Page');
-    await user.pressAndGo('Add sitter');
+    await user.pressAndGo('Add person');
     await user.page.setOfflineMode(true);
     await user.enter('Stature', '1712');
-    await user.sees('1 entry is kept on this device');
+    await user.sees('1 change is saved on this device');
     await user.page.setOfflineMode(false);
     await user.reload();
     await user.saved();
@@ -60,6 +60,7 @@ describe('a practice that listens beyond its own machine', function () {
   });
 
   it('goes nowhere else after signing in', async () => {
+    await user.preferences();
     await user.pressAndGo('Sign out');
     await user.goTo('/sign-in?to=//elsewhere.example/');
     await user.page.type('input[name="passphrase"]', PASSPHRASE);

@@ -19,7 +19,7 @@ describe('two browsers on one fitting', function () {
     ({ fittingId } = await taskFitting(app.folder));
     for (const user of [ada, bo]) {
       await user.goTo(`/fittings/${fittingId}?stage=set`);
-      await user.press('Understood');
+      await user.press('OK');
     }
   });
   after(async () => {
@@ -49,7 +49,7 @@ describe('two browsers on one fitting', function () {
     await ada.saved();
     await step(bo, 'Seat depth', 'ArrowLeft', 1);
     await step(bo, 'Seat height', 'ArrowRight', 1);
-    await bo.sees('Changed by somebody else meanwhile');
+    await bo.sees('Somebody changed this while you were editing');
     const height = before.seatHeight!;
     expect((await positions()).seatHeight).to.equal(height - 2);
 
@@ -58,8 +58,8 @@ describe('two browsers on one fitting', function () {
       '::-p-xpath(//section[@role="alert"]//tr[th[.="Seat height"]]/td[2]//input)',
     );
     await row!.click();
-    await bo.press('Keep what is chosen');
-    await bo.seesNoMore('Changed by somebody else meanwhile');
+    await bo.press('Save choices');
+    await bo.seesNoMore('Somebody changed this while you were editing');
     await bo.saved();
     const after = await positions();
     expect(after.seatHeight).to.equal(height - 2);
@@ -71,9 +71,9 @@ describe('two browsers on one fitting', function () {
     const now = await positions();
     await step(ada, 'Seat depth', 'ArrowRight', 1);
     // Ada still stood on what was before: she is told as well, and takes all from the server.
-    await ada.sees('Changed by somebody else meanwhile');
-    await ada.press('All from the server');
-    await ada.seesNoMore('Changed by somebody else meanwhile');
+    await ada.sees('Somebody changed this while you were editing');
+    await ada.press('Use all saved');
+    await ada.seesNoMore('Somebody changed this while you were editing');
     await ada.saved();
     expect(await ada.positionOf('Seat depth')).to.equal(now.seatDepth! + 1);
     expect(await positions()).to.deep.equal(now);
@@ -82,39 +82,39 @@ describe('two browsers on one fitting', function () {
   it('choosing different seats choose once more, both named', async () => {
     await ada.goTo(`/fittings/${fittingId}?stage=choose`);
     await bo.goTo(`/fittings/${fittingId}?stage=choose`);
-    await ada.choose('Place', 'No desk');
+    await ada.choose('Workstation', 'No workstation');
     await ada.page.waitForFunction(
       () => !document.querySelector('h1 + span')?.textContent?.includes('table'),
     );
-    await bo.choose('Method', 'Open hip');
-    await bo.sees('Changed by somebody else meanwhile');
-    await bo.press('All from this device');
-    await bo.seesNoMore('Changed by somebody else meanwhile');
-    await bo.page.waitForFunction(() => document.body.innerText.includes('Open hip'));
+    await bo.choose('Method', 'Open hip angle');
+    await bo.sees('Somebody changed this while you were editing');
+    await bo.press('Keep all mine');
+    await bo.seesNoMore('Somebody changed this while you were editing');
+    await bo.page.waitForFunction(() => document.body.innerText.includes('Open hip angle'));
     const [row] = await readRows(
       app.folder,
       "select f.place_version_id as place, json_extract(m.document, '$.name') as method from fittings f join method_versions m on m.id = f.method_version_id where f.id = ?",
       [fittingId],
     );
-    expect(row).to.deep.equal({ place: null, method: 'Open hip' });
+    expect(row).to.deep.equal({ place: null, method: 'Open hip angle' });
   });
 
   it('setting what the other has just handed over keeps it until it can be taken, or is let go', async () => {
     await ada.goTo(`/fittings/${fittingId}?stage=card`);
     await bo.goTo(`/fittings/${fittingId}?stage=set`);
     await bo.saved();
-    await ada.press('Hand over');
-    await ada.sees('Handed over on');
+    await ada.press('Sign off');
+    await ada.sees('Signed off on');
     const left = await positions();
     await step(bo, 'Seat depth', 'ArrowLeft', 1);
     await bo.sees('Not saved: This fitting has been handed over');
-    await ada.press('Open again');
-    await ada.seesNoMore('Handed over on');
+    await ada.press('Reopen');
+    await ada.seesNoMore('Signed off on');
     await bo.press('Try again');
     // Handing over counts as a change of the draft: both are shown.
-    await bo.sees('Changed by somebody else meanwhile');
-    await bo.press('All from this device');
-    await bo.seesNoMore('Changed by somebody else meanwhile');
+    await bo.sees('Somebody changed this while you were editing');
+    await bo.press('Keep all mine');
+    await bo.seesNoMore('Somebody changed this while you were editing');
     await bo.saved();
     expect((await positions()).seatDepth).to.equal(left.seatDepth! - 1);
   });
@@ -125,8 +125,8 @@ describe('two browsers on one fitting', function () {
     await ada.enter('Knee height', '541');
     await ada.saved();
     await bo.enter('Knee height', '533');
-    await bo.sees('took 541 mm; this device has 533 mm');
-    await bo.press('Take 533 mm');
+    await bo.sees('measured 541 mm while you were editing. This device has 533 mm');
+    await bo.press('Accept 533 mm');
     await bo.seesNoMore('took 541 mm');
     await bo.saved();
     const rows = await readRows(

@@ -34,18 +34,18 @@ const method = (part: Part): Method => ({
 
 const RIGHT_ANGLE = method({
   id: 'right-angle',
-  name: 'Right angle',
+  name: 'Upright',
   summary:
-    'Thighs level, knees at a right angle, trunk upright or a little back. Simple to teach, easy to check.',
+    'Thighs level, knees at a right angle, trunk upright or slightly reclined. Simple to teach and to check.',
   kneeRoom: ROOM.wide,
   reported: { knee: { lo: 85, hi: 105 }, elbow: ELBOW },
 });
 
 const ARMS_TO_DESK = method({
   id: 'arms-to-desk',
-  name: 'Right angle, arms to the desk',
+  name: 'Upright, armrests at desk height',
   summary:
-    'As right angle, with the pads level with the desk top so that the forearms run on without a step, as long as the desk is at elbow height.',
+    'As Upright, with the armrests level with the desk so that the forearms are supported without a step, if the desk is at elbow height.',
   kneeRoom: ROOM.wide,
   armsTo: 'desk',
   reported: { knee: { lo: 85, hi: 105 }, elbow: ELBOW },
@@ -59,9 +59,9 @@ const OPENED = {
 
 const OPEN_HIP = method({
   id: 'open-hip',
-  name: 'Open hip',
+  name: 'Open hip angle',
   summary:
-    'Hips a little above the knees and the back leaned at least 5°, so that the hip opens and breathing is easy.',
+    'Hips a little above the knees and the backrest reclined at least 5°, so that the hip angle opens and breathing is easy.',
   targets: { ...OPENED, thigh: practice({ bandLo: -6, aimLo: -3, aimHi: 0, bandHi: 2, weight: 2 }) },
   orLevel: true,
   kneeRoom: ROOM.roomy,
@@ -71,7 +71,7 @@ const LOW_SEAT = method({
   id: 'low-seat',
   name: 'Low seat',
   summary:
-    'Knees as high as the hips or a little higher, the back leaned as far as the thighs rise. Takes the edge off the thighs and plants the feet.',
+    'Knees level with the hips or a little higher, the backrest reclined as far as the thighs rise. Relieves the thighs and plants the feet.',
   targets: {
     thigh: practice({ bandLo: 2, aimLo: 4, aimHi: 8, bandHi: 10, weight: 2 }),
     trunkThigh: practice({ bandLo: 90, aimLo: 90, aimHi: 100, bandHi: 105, weight: 0 }),
@@ -85,9 +85,9 @@ const LOW_SEAT = method({
 
 const OPEN_WEDGE = method({
   id: 'open-wedge',
-  name: 'Open wedge',
+  name: 'Forward-sloping seat',
   summary:
-    'Seat sloped forward 5 to 15°, trunk about upright. Keeps the hollow of the back while leaning to the work.',
+    'Seat sloped forward 5–15°, trunk about upright. Keeps the lumbar curve while leaning to the work.',
   targets: {
     thigh: practice({ bandLo: -15, aimLo: -10, aimHi: -10, bandHi: -5, weight: 2 }),
     trunkThigh: practice({ bandLo: 95, aimLo: 100, aimHi: 105, bandHi: 110, weight: 1 }),
@@ -104,9 +104,9 @@ const OPEN_WEDGE = method({
 const FOREARMS_CARRIED = method({
   ...OPEN_WEDGE,
   id: 'forearms-carried',
-  name: 'Close handwork, forearms carried',
+  name: 'Close handwork, forearms supported',
   summary:
-    'As open wedge, with long pads or cradles that carry the forearm on its way up to the hands while the elbow is free.',
+    'As Forward-sloping seat, with long pads or cradles that support the forearm while the elbow stays free.',
   targets: {
     ...OPEN_WEDGE.targets,
     armHeight: practice({ bandLo: -20, aimLo: -10, aimHi: 30, bandHi: 45, hardHi: 70, weight: 1 }),
@@ -116,8 +116,9 @@ const FOREARMS_CARRIED = method({
 
 const SADDLE = method({
   id: 'saddle',
-  name: 'Saddle',
-  summary: 'Thighs falling 20 to 45° over a high, narrow seat, hip wide open, for close work with the hands.',
+  name: 'Saddle seat',
+  summary:
+    'Thighs falling 20–45° over a high, narrow seat, hip angle wide open, for close work with the hands.',
   targets: {
     thigh: practice({ bandLo: -45, aimLo: -35, aimHi: -25, bandHi: -20, weight: 2 }),
     trunkThigh: practice({ bandLo: 110, aimLo: 115, aimHi: 130, bandHi: 135, weight: 1 }),
@@ -132,9 +133,9 @@ const SADDLE = method({
 
 const LAID_BACK = method({
   id: 'laid-back',
-  name: 'Laid back',
+  name: 'Reclined',
   summary:
-    'Back leaned 15 to 20°, to move from all day; further for reading and the telephone. Takes load off the back.',
+    'Backrest reclined 15–20° for the whole day, further for reading and telephoning. Takes load off the back.',
   targets: {
     thigh: practice({ bandLo: 0, aimLo: 3, aimHi: 6, bandHi: 8, weight: 2 }),
     trunkThigh: practice({ bandLo: 100, aimLo: 105, aimHi: 110, bandHi: 120, weight: 0 }),
@@ -150,7 +151,7 @@ const HALF_SITTING = method({
   id: 'half-sitting',
   name: 'Half sitting',
   summary:
-    'Perching half-way between sitting and standing: thighs falling 20 to 40°, the feet carry half the weight. Up and down all day.',
+    'Perching between sitting and standing: thighs falling 20–40°, the feet carry half the weight. For sitting and standing all day.',
   targets: {
     thigh: practice({ bandLo: -40, aimLo: -35, aimHi: -25, bandHi: -20, weight: 2 }),
     trunkThigh: {
@@ -174,8 +175,8 @@ const HALF_SITTING = method({
 
 const BREAKS_ONLY = method({
   id: 'recline-for-breaks',
-  name: 'Recline for breaks only',
-  summary: 'Upright for work; leaning back is rest. For those who want their posture disciplined.',
+  name: 'Upright, recline for breaks',
+  summary: 'Upright for work, reclined for rest. For sitters who want a disciplined posture.',
   targets: {
     backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 3, bandHi: 6, weight: 4 }),
   },
@@ -188,13 +189,13 @@ const BREAKS_ONLY = method({
 
 const OPENING: readonly MethodStep[] = [
   {
-    name: 'Right angle first',
+    name: 'Upright first',
     instruct:
       'Set everything square: thighs level, knees at a right angle, trunk upright. Let the sitter feel it.',
     targets: RIGHT_ANGLE.targets,
   },
   {
-    name: 'Open the back',
+    name: 'Open the backrest',
     instruct: 'Lean the back a notch at a time until breathing is easy; stop where it feels best.',
     targets: { ...RIGHT_ANGLE.targets, ...OPENED },
   },
@@ -207,9 +208,9 @@ const OPENING: readonly MethodStep[] = [
 
 const THEN_OPEN = method({
   id: 'right-angle-then-open',
-  name: 'Right angle, then open',
+  name: 'Upright, then open hip angle',
   summary:
-    'Begins square and is opened by back and tilt until it feels best. Teaches the sitter what each lever does.',
+    'Starts upright, then opens backrest and tilt until it feels best. Teaches the sitter what each control does.',
   targets: OPEN_HIP.targets,
   orLevel: true,
   kneeRoom: ROOM.threeToFour,
@@ -222,7 +223,7 @@ const SITTER_LED = method({
   id: 'sitter-led',
   name: 'Sitter-led',
   summary:
-    'The sitter finds each setting blind, by preference; then it is measured and judged. Comfort is the arbiter.',
+    'The sitter finds each setting by preference without looking; then it is measured and judged. Comfort decides.',
   targets: {
     thigh: practice({ bandLo: -6, aimLo: -2, aimHi: 2, bandHi: 6, weight: 1 }),
     trunkThigh: practice({ bandLo: 90, aimLo: 95, aimHi: 110, bandHi: 120, weight: 0 }),
@@ -251,9 +252,9 @@ const SITTER_LED = method({
 
 const EYE_AND_HANDS = method({
   id: 'eye-and-hands',
-  name: 'Eye and hands first',
+  name: 'Sightline and reach first',
   summary:
-    'In cabs and at helms: sight and hand controls fix the seat, feet and pedals follow. Sight and reach are safety.',
+    'For cabs and helms: sightline and hand controls decide the seat position, pedals follow. Sight and reach are safety.',
   targets: {
     gaze: { ...COMMON_TARGETS.gaze, weight: 5 },
     leverElbow: { ...COMMON_TARGETS.leverElbow, weight: 5 },

@@ -10,7 +10,7 @@ const PERCENT = 100;
 export const sayShare = (share: number): string => {
   const whole = Math.round(PERCENT * share);
   // Nothing that was only drawn is ever quite sure.
-  return `${share < 1 && whole === 100 ? '> 99' : share > 0 && whole === 0 ? '< 1' : whole} %`;
+  return `${share < 1 && whole === 100 ? 'over 99' : share > 0 && whole === 0 ? 'under 1' : whole}%`;
 };
 
 function sayWeakest(certainty: SetCertainty): string | null {

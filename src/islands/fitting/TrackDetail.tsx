@@ -18,6 +18,7 @@ import parts from '../../ui/parts.module.css';
 import { sayLength, sayWith, t, word, type Reading } from '../../words';
 import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
+import { Stepper } from './Stepper';
 import { sayOwn } from './TrackRow';
 import styles from './set.module.css';
 
@@ -100,9 +101,11 @@ export const TrackDetail = memo(function TrackDetail({
   // Advice comes once it is known what the seat cannot do: what only a hold keeps away needs none.
   const hint = shortfalls && remedyHint(problem, outcome, shortfalls);
   const caution = cautionFor(problem, outcome);
+  const isSettable = !isFixed(outcome.variable.adjustment) && outcome.words.key !== 'position.carried';
   const betterThere = outcome.verdict === 'off' && outcome.bestPosition !== outcome.position;
   return (
     <li className={styles.detail}>
+      {isSettable && <Stepper live={live} kind={kind} disabled={disabled} onMove={onMove} />}
       <p className={styles.reason}>
         {say(outcome.reason)}
         {milder && ` ${say(milder)}`}
@@ -134,7 +137,7 @@ export const TrackDetail = memo(function TrackDetail({
       )}
       <Control problem={problem} outcome={outcome} />
       <Chain steps={explain(problem, assessment.values, outcome).map(say)} />
-      {!isFixed(outcome.variable.adjustment) && outcome.words.key !== 'position.carried' && (
+      {isSettable && (
         <p className={styles.hold}>
           <button
             type="button"

@@ -55,7 +55,7 @@ function LimitRow({
       ))}
       <span className={styles.share}>
         <span className="visually-hidden">{word('limits.alone')}: </span>
-        {share === null ? '' : `${(PERCENT * share).toFixed(1)} %`}
+        {share === null ? '' : `${(PERCENT * share).toFixed(1)}%`}
       </span>
       {onRemove && (
         <button

@@ -1,4 +1,5 @@
 /** One adjustment of a seat as it is typed. */
+import { typedIn } from '../../ui/in-unit';
 import { Checkbox } from '@mantine/core';
 import {
   ADJUSTMENT_KINDS,
@@ -12,7 +13,7 @@ import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word, type Reading } from '../../words';
 import { Chips, ChoiceField, Fault, TextField, type FormState } from './fields';
-import { EFFORTS, HOLDINGS, MOVES, isCount, typedIn, type AdjustmentText, type MoveText } from './seat-text';
+import { EFFORTS, HOLDINGS, MOVES, isCount, type AdjustmentText, type MoveText } from './seat-text';
 import styles from './seat-form.module.css';
 
 interface Props {

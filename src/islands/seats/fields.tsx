@@ -3,7 +3,8 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import parts from '../../ui/parts.module.css';
 import { sayWith } from '../../words';
-import type { SeatFieldFault, SeatTextFaults } from './read-numbers';
+import type { FieldFault } from '../../ui/in-unit';
+import type { SeatTextFaults } from './read-numbers';
 import styles from './seat-form.module.css';
 
 /** What every field needs to know of the form. */
@@ -17,7 +18,7 @@ export function Fault({
   fault,
   onFix,
 }: {
-  readonly fault: SeatFieldFault | undefined;
+  readonly fault: FieldFault | undefined;
   readonly onFix?: ((meant: string) => void) | undefined;
 }): ReactNode {
   if (!fault) return null;

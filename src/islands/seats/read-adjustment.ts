@@ -1,4 +1,5 @@
 /** One adjustment of a seat, from what is typed of it. */
+import { parsedIn, signed } from '../../ui/in-unit';
 import type { Quantity } from '../../core/quantity';
 import {
   ADJUSTMENT_KINDS,
@@ -9,16 +10,7 @@ import {
   type Travel,
 } from '../../core/seat';
 import { sayWith, word, type Reading } from '../../words';
-import {
-  between,
-  isBlank,
-  isSameNumber,
-  parsedIn,
-  q,
-  signed,
-  type Faults,
-  type Limits,
-} from './read-numbers';
+import { between, isBlank, isSameNumber, q, type Faults, type Limits } from './read-numbers';
 import { isCount, type AdjustmentText } from './seat-text';
 
 function readTravel(text: AdjustmentText, reading: Reading, path: string, faults: Faults): Travel | null {

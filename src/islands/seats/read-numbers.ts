@@ -1,19 +1,13 @@
 /** Numbers of a form of a seat as typed: read, or said what is wrong and what may have been meant. */
 import { stated, type Quantity } from '../../core/quantity';
 import { likelySlip, type AdjustmentUnit, type Slip } from '../../core/seat';
-import { parseDecimal, parseLength, parseMass, tidy } from '../../core/units';
-import { sayInUnit, sayWith, t, word, type Reading } from '../../words';
+import { sayInUnit, sayWith, t, type Reading } from '../../words';
 import { sayRange } from './seat-facts';
-import { isCount, typedIn } from './seat-text';
+import { isCount } from './seat-text';
+import { parsedIn, typedIn, type FieldFault, type ReadNumber } from '../../ui/in-unit';
 
-/** What is wrong with a field, and what may have been meant. */
-export interface SeatFieldFault {
-  readonly text: string;
-  /** The text to put in its place, where a slip is likely. */
-  readonly meant?: string;
-}
 /** By path: `ratedLoad`, `adjustments/armHeight/lowest`. */
-export type SeatTextFaults = Readonly<Record<string, SeatFieldFault>>;
+export type SeatTextFaults = Readonly<Record<string, FieldFault>>;
 
 export type Limits = readonly [number, number];
 
@@ -28,50 +22,10 @@ export const isSameNumber = (a: number, b: number): boolean => Math.abs(a - b) <
 export const isBlank = (text: string): boolean => text.trim() === '';
 
 export class Faults {
-  readonly all: Record<string, SeatFieldFault> = {};
-  put(path: string, fault: SeatFieldFault): void {
+  readonly all: Record<string, FieldFault> = {};
+  put(path: string, fault: FieldFault): void {
     this.all[path] ??= fault;
   }
-}
-
-export interface ReadNumber {
-  readonly value: number;
-  readonly fault: SeatFieldFault | null;
-}
-
-/** A plain number with an optional sign: positions, degrees, counts. */
-export function signed(text: string): ReadNumber {
-  const t = tidy(text).replace(/\s*(?:°|deg|degrees|turns?|x)$/, '');
-  const isBelow = t.startsWith('-');
-  const parsed = parseDecimal(isBelow ? t.slice(1) : t.replace(/^\+/, ''), { pointMayGroup: false });
-  if (!parsed.ok) return { value: NaN, fault: { text: word('seatForm.fault.number') } };
-  return { value: isBelow ? -parsed.value : parsed.value, fault: null };
-}
-
-export function parsedIn(text: string, unit: AdjustmentUnit, reading: Reading): ReadNumber {
-  if (unit === 'mm') {
-    const t = tidy(text);
-    const isBelow = t.startsWith('-');
-    const parsed = parseLength(isBelow ? t.slice(1) : t, reading.length);
-    if (parsed.ok) return { value: isBelow ? -parsed.value : parsed.value, fault: null };
-    const [first = 0, second = 0] = parsed.readings ?? [];
-    return {
-      value: NaN,
-      fault: {
-        text: sayWith(`measure.fault.${parsed.reason}`, {
-          first: sayInUnit(first, 'mm', reading),
-          second: sayInUnit(second, 'mm', reading),
-        }),
-      },
-    };
-  }
-  if (unit === 'kg') {
-    const parsed = parseMass(text, reading.mass);
-    return parsed.ok
-      ? { value: parsed.value, fault: null }
-      : { value: NaN, fault: { text: word('seatForm.fault.number') } };
-  }
-  return signed(text);
 }
 
 /** Between two ends; outside, what may have been meant. */

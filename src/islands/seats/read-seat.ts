@@ -1,4 +1,5 @@
 /** From what is typed to a seat, or to what is wrong field by field. */
+import { signed } from '../../ui/in-unit';
 import type { Quantity } from '../../core/quantity';
 import {
   OFFERS,
@@ -12,16 +13,7 @@ import {
 } from '../../core/seat';
 import { sayCaseDoubt, word, type Reading } from '../../words';
 import { readAdjustment } from './read-adjustment';
-import {
-  Faults,
-  between,
-  isBlank,
-  isSameNumber,
-  q,
-  signed,
-  type Limits,
-  type SeatTextFaults,
-} from './read-numbers';
+import { Faults, between, isBlank, isSameNumber, q, type Limits, type SeatTextFaults } from './read-numbers';
 import type { SeatText } from './seat-text';
 
 export interface ReadSeat {

@@ -1,4 +1,5 @@
 /** A seat as it is typed: texts until they can be read. Nothing here knows of a screen. */
+import { typedIn } from '../../ui/in-unit';
 import {
   ADJUSTMENT_KINDS,
   endsOf,
@@ -14,7 +15,7 @@ import {
   type SeatModel,
   type StateKind,
 } from '../../core/seat';
-import { formatLengthNumber, formatMassNumber } from '../../core/units';
+import { formatMassNumber } from '../../core/units';
 import type { Reading } from '../../words';
 
 export const MOVES = ['slides', 'clicks', 'listed', 'fixed', 'onOff'] as const;
@@ -115,15 +116,6 @@ const REFERENCE_KG = { adult: 75, child: 25 } as const;
 
 const COUNT_UNITS: readonly AdjustmentUnit[] = ['turn', 'step', 'pump'];
 export const isCount = (unit: AdjustmentUnit): boolean => COUNT_UNITS.includes(unit);
-
-/** A number of an adjustment as it would be typed. */
-export function typedIn(value: number, unit: AdjustmentUnit, reading: Reading): string {
-  if (unit === 'mm')
-    return value < 0
-      ? `-${formatLengthNumber(-value, reading.length)}`
-      : formatLengthNumber(value, reading.length);
-  return unit === 'kg' ? formatMassNumber(value, reading.mass) : String(value);
-}
 
 const NEW_ADJUSTMENT = {
   move: 'slides',
