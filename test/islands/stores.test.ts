@@ -77,7 +77,7 @@ describe('a measure as typed', () => {
       'Outside 150 mm–650 mm. Check the unit and the row.',
     );
     expect(faultOf('poplitealHeight', '445', inches)).to.match(/Outside 5 7\/8 in–25 9\/16 in/);
-    expect(faultOf('bodyMass', '500', DEFAULT_READING)).to.match(/Between 7 kg and 350 kg/);
+    expect(faultOf('bodyMass', '500', DEFAULT_READING)).to.match(/Outside 7 kg–350 kg/);
   });
 
   it('offers both readings of what is ambiguous', () => {
