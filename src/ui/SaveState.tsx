@@ -17,10 +17,12 @@ function wording(saving: Saving, reading: Reading): string {
   return word(`save.${saving.state}`);
 }
 
+/** Said aloud only where something is to be done about it: what goes well would be said with every key. */
 export function SaveState({ saving }: { readonly saving: Saving }) {
   const reading = useReading();
+  const isQuiet = saving.state === 'saved' || saving.state === 'saving';
   return (
-    <span className={styles.save} data-state={saving.state} role="status">
+    <span className={styles.save} data-state={saving.state} role={isQuiet ? undefined : 'status'}>
       {wording(saving, reading)}
     </span>
   );

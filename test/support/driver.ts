@@ -160,6 +160,8 @@ export class Driver {
     );
     if (value === undefined) throw new Error(`no option “${option}” in “${label}”`);
     await (select as ElementHandle<HTMLSelectElement>).select(value);
+    // Some are kept at once: the next step goes by what came of it.
+    await this.page.waitForFunction((e) => e.ariaBusy !== 'true', { timeout: WAIT_MS }, select);
   }
 
   /** Chooses a seat by a part of its name, once all of them have been computed. */
@@ -232,7 +234,7 @@ export class Driver {
   async saved(): Promise<void> {
     await this.page.waitForFunction(
       () =>
-        [...document.querySelectorAll('[role="status"]')].some((e) =>
+        [...document.querySelectorAll('[data-state="saved"]')].some((e) =>
           /^Saved( at|$)/.test(e.textContent ?? ''),
         ),
       { timeout: WAIT_MS },

@@ -265,10 +265,10 @@ describe('measuring, one dimension after the other', function () {
     await user.goTo(`/people/${id}`);
     await user.unfold('Measuring sessions');
     await user.sees('Compare two sessions');
-    await user.sees('+3 kg more than readings usually differ');
+    await user.sees('+3 kg more than repeated readings usually differ');
     await user.choose('Over time', 'Body mass');
     await user.page.waitForSelector('canvas[aria-label*="68.6 kg"][aria-label*="71.6 kg"]');
-    await user.unfold('3 measures');
+    await user.unfold('3 measurements');
     await user.sees('1702 mm · 1704 mm');
   });
 

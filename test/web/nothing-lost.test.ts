@@ -99,14 +99,14 @@ describe('nothing that was typed is lost', function () {
       // What each of them then sees is what was saved before the other began.
       await user.page.waitForNetworkIdle({ idleTime: 300, concurrency: 1 });
     }
-    await ada.enter('Hedda Kvist: Three fingers, breadth', '52');
+    await ada.enter('Hedda Kvist: Breadth of three fingers', '52');
     await ada.settled();
-    await bo.enter('Hedda Kvist: Three fingers, breadth', '55');
+    await bo.enter('Hedda Kvist: Breadth of three fingers', '55');
     await bo.sees('Your version: 55 mm. Saved version: 52 mm.');
     await bo.press('Keep mine');
     await bo.seesNoMore('Your version: 55 mm');
     // Another breadth of the same hand is no conflict.
-    await ada.enter('Hedda Kvist: Four fingers, breadth', '71');
+    await ada.enter('Hedda Kvist: Breadth of four fingers', '71');
     await ada.settled();
     await ada.seesNoMore('Your version');
 

@@ -48,15 +48,15 @@ describe('tables of bodies of a practice, on screen', function () {
     await on.user.type('Source, edition and year', 'Own readings, 2026');
     await on.user.press('Add table');
     await on.user.sees('“Skarrow crew” added.');
-    await on.user.page.click('[aria-label="Usual: Skarrow crew"]');
+    await on.user.page.click('[aria-label="Default: Skarrow crew"]');
     await on.user.page.waitForFunction(
-      () => document.querySelector<HTMLInputElement>('[aria-label="Usual: Skarrow crew"]')!.checked,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Default: Skarrow crew"]')!.checked,
     );
     await on.user.goTo('/people');
     await on.user.follow('Sunniva Harkaway-Brennholm of the Outer Skerries');
     await on.user.sees('Estimates from “Skarrow crew”');
     await on.user.goTo('/practice/tables');
-    await on.user.page.click('[aria-label="Usual: British adults 19–65, 1986"]');
+    await on.user.page.click('[aria-label="Default: British adults 19–65, 1986"]');
     await on.user.press('Archive');
     await on.user.sees('Archived: no longer offered.');
     await on.user.press('Restore');
@@ -76,7 +76,7 @@ describe('tables of bodies of a practice, on screen', function () {
     const [, share] = /Within all limits: (\d+\.\d)% ± 0\.04/.exec(await on.user.text()) ?? [];
     expect(Number(share)).to.be.within(70, 82);
     // What it was counted for is not shown beside other limits.
-    await on.user.choose('Who', 'women');
+    await on.user.choose('Sex', 'women');
     await on.user.seesNoMore('Within all limits');
   });
 
@@ -98,19 +98,19 @@ describe('the hands of fitters, on screen', function () {
 
   it('are kept when a field is left, and what cannot be right says why and stays', async () => {
     await on.user.goTo('/practice/fitters');
-    const three = (await field('Rowan Aldous: Three fingers, breadth'))!;
+    const three = (await field('Rowan Aldous: Breadth of three fingers'))!;
     await three.type('5,6 cm');
     await on.user.page.keyboard.press('Enter');
-    const four = (await field('Rowan Aldous: Four fingers, breadth'))!;
+    const four = (await field('Rowan Aldous: Breadth of four fingers'))!;
     await four.type('750');
     await on.user.page.keyboard.press('Tab');
-    await on.user.sees('between 40 mm and 110 mm');
+    await on.user.sees('40 mm–110 mm');
     expect(await four.evaluate((e) => e.value)).to.equal('750');
     await on.user.settled();
     await on.user.goTo('/practice/fitters');
     const valueOf = async (label: string) => (await field(label))!.evaluate((e) => e.value);
-    expect(await valueOf('Rowan Aldous: Three fingers, breadth')).to.equal('56');
-    expect(await valueOf('Rowan Aldous: Four fingers, breadth')).to.equal('');
-    expect(await valueOf('Hedda Kvist: Three fingers, breadth')).to.equal('54');
+    expect(await valueOf('Rowan Aldous: Breadth of three fingers')).to.equal('56');
+    expect(await valueOf('Rowan Aldous: Breadth of four fingers')).to.equal('');
+    expect(await valueOf('Hedda Kvist: Breadth of three fingers')).to.equal('54');
   });
 });

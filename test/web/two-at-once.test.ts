@@ -126,8 +126,8 @@ describe('two browsers on one fitting', function () {
     await ada.saved();
     await bo.enter('Knee height', '533');
     await bo.sees('measured 541 mm while you were editing. This device has 533 mm');
-    await bo.press('Accept 533 mm');
-    await bo.seesNoMore('took 541 mm');
+    await bo.press('Keep 533 mm');
+    await bo.seesNoMore('measured 541 mm while');
     await bo.saved();
     const rows = await readRows(
       app.folder,

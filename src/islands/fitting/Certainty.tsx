@@ -38,7 +38,7 @@ export const Certainty = memo(function Certainty({
   const settle = certainty?.settle;
   const weakest = certainty && sayWeakest(certainty);
   return (
-    <p className={`${parts.soft} ${styles.sure}`} aria-label={word('sure.title')} role="status">
+    <p className={`${parts.soft} ${styles.sure}`} role="group" aria-label={word('sure.title')}>
       {!certainty && word('sure.computing')}
       {certainty && (
         <>

@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { Checkbox, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
 import { WORK_FLAGS, type Assessment } from '../../core/fit';
 import { SCREEN_WAYS, type ScreenWay } from '../../core/method';
@@ -7,6 +7,7 @@ import type { MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { MOST_TOOLS_KG } from '../../contract/limits';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
+import { ChoiceSelect } from '../../ui/ChoiceSelect';
 import { VerdictGlyph } from '../../ui/VerdictMark';
 import { formatMassNumber, parseMass } from '../../core/units';
 import { sayLoad } from '../../ui/say-load';
@@ -214,7 +215,7 @@ function Seats({ state, shelf, filter, onFilter, places, methods }: Props) {
             ranked={ranked}
             chosen={seat.versionId === fitting.seat?.versionId}
             // What is about to change places is not to be pressed.
-            disabled={fitting.state === 'left' || state.busy || (isWorking && seats.length <= FIRST)}
+            disabled={fitting.state === 'left' || (isWorking && seats.length <= FIRST)}
             onChoose={choose}
           />
         ))}
@@ -260,7 +261,7 @@ function Tools({ state }: { readonly state: FittingState }) {
 export function ChooseStage(props: Props) {
   const { state, places, methods } = props;
   const { fitting, edit } = state;
-  const locked = fitting.state === 'left' || state.busy;
+  const locked = fitting.state === 'left';
   const chosenPlace = fitting.place?.versionId ?? '';
   // A fitting keeps the version it was made with, even when a newer one is listed.
   const placeOptions = [
@@ -289,19 +290,19 @@ export function ChooseStage(props: Props) {
         <Seats {...props} />
       </section>
       <section className={styles.chooseRest} aria-label={word('choose.place')}>
-        <NativeSelect
+        <ChoiceSelect
           label={word('choose.place')}
           value={chosenPlace}
           disabled={locked}
-          onChange={(e) => void edit({ placeVersionId: e.currentTarget.value || null })}
+          onTake={(id) => edit({ placeVersionId: id || null })}
           data={[{ value: '', label: word('choose.place.none') }, ...placeOptions]}
         />
-        <NativeSelect
+        <ChoiceSelect
           label={word('choose.method')}
           description={methodChosen?.summary}
           value={fitting.method.versionId}
           disabled={locked}
-          onChange={(e) => void edit({ methodVersionId: e.currentTarget.value })}
+          onTake={(methodVersionId) => edit({ methodVersionId })}
           data={methodOptions}
         />
         {methodChosen?.cautions?.map((caution) => (
@@ -319,11 +320,11 @@ export function ChooseStage(props: Props) {
             onChange={(e) => void edit({ [flag]: e.currentTarget.checked })}
           />
         ))}
-        <NativeSelect
+        <ChoiceSelect
           label={word('choose.screen')}
           value={fitting.screen ?? ''}
           disabled={locked}
-          onChange={(e) => void edit({ screen: (e.currentTarget.value || null) as ScreenWay | null })}
+          onTake={(way) => edit({ screen: (way || null) as ScreenWay | null })}
           data={[
             { value: '', label: word('choose.screen.method') },
             ...SCREEN_WAYS.map((way) => ({ value: way, label: word(`screenWay.${way}`) })),

@@ -1,5 +1,15 @@
 import { Button } from '@mantine/core';
-import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import {
+  Suspense,
+  lazy,
+  memo,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import type { FittingDetail, FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type RemedySettings } from '../../core/fit';
 import { takeAddedSeat } from '../../ui/added-seat';
@@ -16,7 +26,7 @@ import { MeasureForm } from '../people/MeasureForm';
 import { CardStage } from './CardStage';
 import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
 import { SetStage } from './SetStage';
-import { STAGES, StageStrip, type Stage } from './StageStrip';
+import { STAGES, StageStrip, sayStageTitle, type Stage } from './StageStrip';
 import { useAutosave, type Autosave } from './use-autosave';
 import { useFitting, type FittingState } from './use-fitting';
 import { useRemedies } from './use-remedies';
@@ -52,8 +62,11 @@ interface Props {
 }
 
 /** The stage stands in the address, so that a reload comes back to it. */
-function useStage(initial: Stage) {
+function useStage(initial: Stage, name: string) {
   const [stage, setStage] = useState(initial);
+  useEffect(() => {
+    document.title = `${sayStageTitle(name, stage)} · ${word('app.name')}`;
+  }, [name, stage]);
   const go = useCallback((next: Stage) => {
     setStage(next);
     const url = new URL(window.location.href);
@@ -221,10 +234,22 @@ function useAddedSeat({ fitting, edit }: FittingState): void {
   }, [edit, fitting]);
 }
 
+/** Where the focus goes when what had it is no longer on the page: after going on, and after signing off. */
+function useKeptFocus(stage: Stage, fittingState: FittingDetail['state']) {
+  const here = useRef<HTMLElement>(null);
+  const isFirst = useRef(true);
+  useEffect(() => {
+    if (!isFirst.current && document.activeElement === document.body)
+      here.current?.focus({ preventScroll: true });
+    isFirst.current = false;
+  }, [stage, fittingState]);
+  return here;
+}
+
 function FittingScreen({ fitting: initial, stage: first, places, methods }: Props) {
   const isInBrowser = useChoosingSoon();
   const state = useFitting(initial);
-  const { stage, go } = useStage(first);
+  const { stage, go } = useStage(first, state.fitting.sitter.name);
   const setting = useSetting(state.fitting);
   const autosave = useAutosave(state.fitting, setting?.store ?? null);
   const { fitting, fault, reload } = state;
@@ -233,6 +258,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
   const shelf = useShelf(filter, wantedBy(place ?? fitting.inputs?.place));
   const { seats } = shelf;
   useAddedSeat(state);
+  const here = useKeptFocus(stage, fitting.state);
   const isLeft = fitting.state === 'left';
   const keeper = autosave?.keeper ?? null;
   const { isOwn } = state;
@@ -291,54 +317,56 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
       <OrphanSettings state={state} seats={seats} />
       {isLeft && <Closed state={state} />}
       <PanelBoundary key={stage}>
-        {stage === 'measure' && (
-          <>
-            <MeasureForm
-              sitter={fitting.sitter}
-              onSaved={onMeasured}
-              disabled={isLeft}
-              filling={{
-                isOn: fitting.estimateMissing,
-                onChange: (estimateMissing) => void state.edit({ estimateMissing }),
-              }}
+        <section ref={here} className={styles.here} tabIndex={-1} aria-label={word(`fitting.stage.${stage}`)}>
+          {stage === 'measure' && (
+            <>
+              <MeasureForm
+                sitter={fitting.sitter}
+                onSaved={onMeasured}
+                disabled={isLeft}
+                filling={{
+                  isOn: fitting.estimateMissing,
+                  onChange: (estimateMissing) => void state.edit({ estimateMissing }),
+                }}
+              />
+              <Button className={styles.next} onClick={() => go('choose')}>
+                {word('fitting.next.choose')}
+              </Button>
+            </>
+          )}
+          {(stage === 'choose' || (!setting && stage !== 'measure')) && (
+            <>
+              {isInBrowser ? (
+                <Suspense fallback={<p role="status">{word('fitting.choosing')}</p>}>
+                  <ChooseStage
+                    state={state}
+                    shelf={shelf}
+                    filter={filter}
+                    onFilter={setFilter}
+                    places={places}
+                    methods={methods}
+                  />
+                </Suspense>
+              ) : (
+                <p role="status">{word('fitting.choosing')}</p>
+              )}
+              <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
+                {word('fitting.next.set')}
+              </Button>
+            </>
+          )}
+          {setting && autosave && (stage === 'set' || stage === 'card') && (
+            <SetOrCard
+              stage={stage}
+              seats={seats}
+              methods={methods}
+              state={state}
+              setting={setting}
+              autosave={autosave}
+              onStage={go}
             />
-            <Button className={styles.next} onClick={() => go('choose')}>
-              {word('fitting.next.choose')}
-            </Button>
-          </>
-        )}
-        {(stage === 'choose' || (!setting && stage !== 'measure')) && (
-          <>
-            {isInBrowser ? (
-              <Suspense fallback={<p role="status">{word('fitting.choosing')}</p>}>
-                <ChooseStage
-                  state={state}
-                  shelf={shelf}
-                  filter={filter}
-                  onFilter={setFilter}
-                  places={places}
-                  methods={methods}
-                />
-              </Suspense>
-            ) : (
-              <p role="status">{word('fitting.choosing')}</p>
-            )}
-            <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
-              {word('fitting.next.set')}
-            </Button>
-          </>
-        )}
-        {setting && autosave && (stage === 'set' || stage === 'card') && (
-          <SetOrCard
-            stage={stage}
-            seats={seats}
-            methods={methods}
-            state={state}
-            setting={setting}
-            autosave={autosave}
-            onStage={go}
-          />
-        )}
+          )}
+        </section>
       </PanelBoundary>
       {stage === 'card' && <Deletion fitting={fitting} />}
     </>

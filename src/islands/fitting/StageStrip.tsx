@@ -12,6 +12,9 @@ export const STAGES = ['measure', 'choose', 'set', 'card'] as const;
 export type Stage = (typeof STAGES)[number];
 export const isStage = (text: string | null): text is Stage => STAGES.some((s) => s === text);
 
+export const sayStageTitle = (name: string, stage: Stage): string =>
+  sayWith('fitting.pageTitle', { name, stage: word(`fitting.stage.${stage}`) });
+
 function stateOf(
   stage: Stage,
   fitting: FittingDetail,

@@ -120,6 +120,7 @@ export const SCREEN_WORDS = {
 
   'fault.load': 'This could not be loaded.',
   'fault.retry': 'Try again',
+  'choice.enter': 'Press Enter to choose this, Esc to go back.',
   'fault.unknown': 'Something went wrong',
   'fault.page': 'This page could not be shown',
   'fault.pageWhat':
@@ -164,6 +165,7 @@ export const SCREEN_WORDS = {
   'fitting.stage.choose': 'Workstation and seat',
   'fitting.stage.set': 'Adjust',
   'fitting.stage.card': 'Card',
+  'fitting.pageTitle': '{name}, {stage}',
   'fitting.stage.choose.none': 'no seat yet',
   'fitting.stage.set.none': 'choose a seat first',
   'fitting.stage.set.state': '{n} of {all} fit',
