@@ -49,7 +49,7 @@ async function measureOn(page) {
 
 /** A child's growth beside its seat, opened and brought into view. */
 async function openGrowth(page) {
-  await page.locator('::-p-text(Among others)').click();
+  await page.locator('summary::-p-text(Percentile)').click();
   await page.waitForFunction(() => globalThis.document.body.innerText.includes('fits the average child'));
   const canvas = await page.waitForSelector('canvas');
   await canvas.evaluate((e) => e.scrollIntoView({ block: 'center' }));
