@@ -11,6 +11,8 @@ import {
 import { FileAnswer, StreamAnswer, fileHeaders } from './files';
 import { isFileType, type AnyRoute, type Method } from './route';
 import { isKnown, tagOf } from './tags';
+import { word } from '../words';
+import '../words/server';
 
 const PROBLEM_TYPE = 'urn:velto:problem:';
 const NOT_KEPT = 'no-store';
@@ -25,10 +27,10 @@ interface MoreOfProblem {
 
 /** Returns problem details as they are sent. */
 export function problemBody(reason: ProblemReason, { faults, current }: MoreOfProblem = {}): ProblemDetails {
-  const { status, title } = PROBLEMS[reason];
+  const status = PROBLEMS[reason];
   return {
     type: `${PROBLEM_TYPE}${reason}`,
-    title,
+    title: word(`problem.${reason}`),
     status,
     ...(faults ? { errors: faults } : {}),
     ...(current === undefined ? {} : { current }),

@@ -11,6 +11,8 @@ import { mediaTypeOf } from './media-type';
 import { methodOf, pathOf, type AnyRoute, type Call, type Method, type TagKind } from './route';
 import { ROUTES } from './table';
 import { readTag } from './tags';
+import { word } from '../words';
+import '../words/server';
 
 export const API_BASE = '/api/v1';
 
@@ -53,13 +55,13 @@ function readQuery(route: AnyRoute, search: URLSearchParams): Outcome<unknown> {
   const names = [...search.keys()];
   const twice = names.find((name, i) => names.indexOf(name) < i);
   if (twice !== undefined)
-    return refused('invalid', { faults: [{ pointer: `/${twice}`, detail: 'Give this once only.' }] });
+    return refused('invalid', { faults: [{ pointer: `/${twice}`, detail: word('field.once') }] });
   const given = Object.fromEntries(search);
   if (!route.query)
     return names.length === 0
       ? done(undefined)
       : refused('invalid', {
-          faults: names.map((name) => ({ pointer: `/${name}`, detail: 'There is no such parameter here.' })),
+          faults: names.map((name) => ({ pointer: `/${name}`, detail: word('field.noParameter') })),
         });
   return parsed(route.query, given);
 }
@@ -99,7 +101,7 @@ function readKey(request: Request, path: string, text: string): Outcome<Context[
   const key = request.headers.get(KEY_HEADER);
   if (key === null || request.method === 'GET') return done(null);
   if (!Id.safeParse(key).success)
-    return refused('invalid', { faults: [{ pointer: '', detail: 'Idempotency-Key is not a UUID.' }] });
+    return refused('invalid', { faults: [{ pointer: '', detail: word('field.keyNotUuid') }] });
   const asked = [request.method, path, request.headers.get('if-match') ?? '', text].join('\n');
   return done({ key, fingerprint: createHash('sha256').update(asked).digest('base64') });
 }

@@ -5,6 +5,8 @@ import { ProblemSchema } from '../contract/problems';
 import answerExamples from './answer-examples.json';
 import { NAMED_SCHEMAS } from './named-schemas';
 import { FILE_TYPES, TAGS, isFileType, methodOf, pathOf, type AnyRoute, type Method } from './route';
+import { word } from '../words';
+import '../words/server';
 
 const PUBLIC_RECORDS: readonly AnyRoute['record'][] = ['session', 'description'];
 const SHARED = '#/components/schemas/__shared';
@@ -218,14 +220,14 @@ function refusalsOf(route: AnyRoute): ProblemReason[] {
 function problemResponses(route: AnyRoute): Record<string, object> {
   const byStatus = new Map<number, Set<ProblemReason>>();
   for (const reason of refusalsOf(route)) {
-    const { status } = PROBLEMS[reason];
+    const status = PROBLEMS[reason];
     byStatus.set(status, (byStatus.get(status) ?? new Set()).add(reason));
   }
   return Object.fromEntries(
     [...byStatus].map(([status, reasons]) => [
       status,
       {
-        description: [...reasons].map((reason) => `${PROBLEMS[reason].title} (${reason}).`).join(' '),
+        description: [...reasons].map((reason) => `${word(`problem.${reason}`)} (${reason}).`).join(' '),
         content: { 'application/problem+json': { schema: reference('Problem') } },
       },
     ]),

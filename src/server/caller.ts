@@ -8,6 +8,8 @@ import { PROGRAM, UNNAMED_FITTER, VISITOR, type Actor } from '../service/rights'
 import { currentContext, currentGate } from './current';
 import { COOKIES, DEVICE_S, SESSION_S } from './gate';
 import { DEVICE_COOKIES } from './preferences';
+import { word } from '../words';
+import '../words/server';
 
 type Asked = Pick<APIContext, 'cookies' | 'locals' | 'request'>;
 const FITTER_HEADER = 'velto-fitter';
@@ -67,7 +69,7 @@ export async function callerOf(asked: Asked): Promise<Caller> {
     door: doorOf(asked),
     fault:
       !isVisitor && named !== null && fitter === null
-        ? { pointer: '', detail: 'Velto-Fitter names no fitter of this practice.' }
+        ? { pointer: '', detail: word('field.noFitter') }
         : null,
   };
 }

@@ -9,10 +9,11 @@ import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
 import { faultsOf, type Outcome } from '../contract';
 import { FitRequestSchema, RankRequestSchema } from '../contract/compute';
-import { PROBLEMS } from '../contract/problems';
 import { BARE_SHELF, fitCase, rankCase, shelfOf, type Shelf } from '../service/compute';
 import { IN_PLACE } from '../service/context';
 import { DATABASE_FILE, openContext } from './open';
+import { word } from '../words';
+import '../words/server';
 
 const USAGE = `npm run fit -- case.json            one case from a file
 npm run fit -- < cases.jsonl        one case a line, one answer a line
@@ -38,13 +39,13 @@ export async function answerCase(shelf: Shelf, text: string): Promise<object | F
   const asRank = isRanking(given);
   const parsed = asRank ? RankRequestSchema.safeParse(given) : FitRequestSchema.safeParse(given);
   if (!parsed.success) {
-    return { error: PROBLEMS.invalid.title, faults: faultsOf(parsed.error) };
+    return { error: word('problem.invalid'), faults: faultsOf(parsed.error) };
   }
   const outcome: Outcome<object> = asRank
     ? await rankCase(shelf, IN_PLACE, parsed.data as never)
     : await fitCase(shelf, IN_PLACE, parsed.data as never);
   if (outcome.ok) return outcome.value;
-  return { error: PROBLEMS[outcome.reason].title, ...(outcome.faults ? { faults: outcome.faults } : {}) };
+  return { error: word(`problem.${outcome.reason}`), ...(outcome.faults ? { faults: outcome.faults } : {}) };
 }
 
 const isFault = (answer: object): boolean => 'error' in answer;

@@ -25,7 +25,8 @@ import { refreshInputs } from './inputs';
 import { pageFound, pageOf } from './paging';
 import { useCase } from './rights';
 import { OTHER_ID } from './seats';
-import { sayCaseDoubt } from '../words';
+import { sayCaseDoubt, word } from '../words';
+import '../words/server';
 import { write, type Context } from './context';
 import { found, saveVersion } from './versions';
 
@@ -208,7 +209,7 @@ async function saveMethodVersion(
 ): Promise<Outcome<MethodSummary>> {
   if (SHIPPED_METHODS.some((m) => m.id === method.id))
     return refused('invalid', {
-      faults: [{ pointer: '/id', detail: 'A method that comes with the program is copied, not changed.' }],
+      faults: [{ pointer: '/id', detail: word('field.methodBuiltIn') }],
     });
   const doubts = methodDoubts(method);
   if (doubts.length > 0) return refused('invalid', { faults: doubts.map(sayCaseDoubt) });

@@ -13,6 +13,7 @@ import { positionCount, seatDoubts, type SeatModel } from '../core/seat';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { bodyOf, findSitter } from '../data/sitters';
 import { DEFAULT_READING, say, sayCaseDoubt, word } from '../words';
+import '../words/server';
 import { ageOn, today, type Compute, type Context } from './context';
 import { bodyForFitting } from './inputs';
 import { useCase } from './rights';
@@ -69,8 +70,6 @@ export const BARE_SHELF: Shelf = {
   table: () => Promise.resolve(BRITISH),
 };
 
-const NOT_THERE = 'There is no such record.';
-
 type Sitter = FitRequest['sitter'];
 
 function measuredBody(measures: Extract<Sitter, { measures: unknown }>['measures']): Body {
@@ -117,7 +116,9 @@ async function aroundOf(
     ['/place/id', place !== null && foundPlace === null],
     ['/method/id', foundMethod === null],
   ];
-  const faults = missing.filter(([, is]) => is).map(([pointer]) => ({ pointer, detail: NOT_THERE }));
+  const faults = missing
+    .filter(([, is]) => is)
+    .map(([pointer]) => ({ pointer, detail: word('field.noRecord') }));
   if (faults.length > 0 || !person || !foundMethod) return faults;
   return { person, place: foundPlace, method: foundMethod };
 }
@@ -222,7 +223,7 @@ export async function fitCase(
   const seat = isId(request.seat) ? await shelf.seat(request.seat.id) : (request.seat as SeatModel);
   const faults = [
     ...('person' in around ? [] : around),
-    ...(seat ? [] : [{ pointer: '/seat/id', detail: NOT_THERE }]),
+    ...(seat ? [] : [{ pointer: '/seat/id', detail: word('field.noRecord') }]),
   ];
   if (faults.length > 0 || !('person' in around) || !seat) return refused('invalid', { faults });
   const inputs = inputsFor(around, seat, request);
@@ -282,7 +283,7 @@ export async function rankCase(
   const seats = await seatsOf(shelf, request.seats);
   const faults: FieldFault[] = 'person' in around ? [] : [...around];
   seats.forEach((seat, i) => {
-    if (!seat) faults.push({ pointer: `/seats/${i}/id`, detail: NOT_THERE });
+    if (!seat) faults.push({ pointer: `/seats/${i}/id`, detail: word('field.noRecord') });
     else
       for (const doubt of seatDoubts(seat)) {
         const { pointer, detail } = sayCaseDoubt(doubt);
@@ -292,7 +293,7 @@ export async function rankCase(
   if (faults.length > 0 || !('person' in around)) return refused('invalid', { faults });
   const known = seats.filter((seat) => seat !== null);
   const [first] = known;
-  if (!first) return refused('invalid', { faults: [{ pointer: '/seats', detail: NOT_THERE }] });
+  if (!first) return refused('invalid', { faults: [{ pointer: '/seats', detail: word('field.noRecord') }] });
   const inputs = inputsFor(around, first, request);
   const doubts = faultsOf(inputs);
   if (doubts.length > 0) return refused('invalid', { faults: doubts });

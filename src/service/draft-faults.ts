@@ -5,6 +5,8 @@ import type { DraftEdit, FieldFault } from '../contract';
 import type { Queries } from '../data/client';
 import { findFitting } from '../data/fittings';
 import type { Context } from './context';
+import { sayWith, word } from '../words';
+import '../words/server';
 
 /** The adjustments that settings speak of: those of the seat and the place, the first of each kind. */
 export function adjustmentsOf({ seat, place }: Pick<FitInputs, 'seat' | 'place'>): Adjustment[] {
@@ -49,13 +51,12 @@ export async function knownCounts(
   return counts;
 }
 
-const NO_ADJUSTMENT = 'This seat and workstation have no such adjustment.';
-
 /** Positions that this seat and place do not have, as faults. */
 export function positionFaults(counts: Counts, positions: Settings['positions']): FieldFault[] {
   return Object.entries(positions).flatMap(([kind, position]) => {
     const count = counts.get(kind as AdjustmentKind);
-    const detail = count === undefined ? NO_ADJUSTMENT : `Position 0 to ${count - 1}.`;
+    const detail =
+      count === undefined ? word('field.noAdjustment') : sayWith('field.position', { last: count - 1 });
     return count !== undefined && position < count ? [] : [{ pointer: `/positions/${kind}`, detail }];
   });
 }
@@ -64,7 +65,7 @@ export function positionFaults(counts: Counts, positions: Settings['positions'])
 export const heldFaults = ({ positions, held }: DraftEdit): FieldFault[] =>
   held.flatMap((kind, i) =>
     positions[kind] === undefined
-      ? [{ pointer: `/held/${i}`, detail: `${kind} has no position to be held at.` }]
+      ? [{ pointer: `/held/${i}`, detail: sayWith('field.notHeld', { kind }) }]
       : [],
   );
 

@@ -31,7 +31,8 @@ import {
 } from '../contract';
 import type { PageRequest } from '../contract/paging';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
-import { sayCaseDoubt } from '../words';
+import { sayCaseDoubt, word } from '../words';
+import '../words/server';
 import type { Queries } from '../data/client';
 import {
   advanceDraft,
@@ -164,7 +165,7 @@ export const fittingRemains = useCase(
 
 /** What an edit points at and is not there, as faults with a pointer to the field. */
 async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault[]> {
-  const detail = 'There is no such record.';
+  const detail = word('field.noRecord');
   const missing: [string, boolean][] = [
     ['/seatVersionId', !!edit.seatVersionId && !(await SEATS.has(q, edit.seatVersionId))],
     ['/placeVersionId', !!edit.placeVersionId && !(await PLACES.has(q, edit.placeVersionId))],
@@ -187,7 +188,7 @@ export const createFitting = useCase('create', 'fitting', (ctx: Context, fitting
       return isSame ? done(current) : refused('idInUse');
     }
     if (!(await findSitter(q, fitting.sitterId)))
-      return refused('invalid', { faults: [{ pointer: '/sitterId', detail: 'There is no such person.' }] });
+      return refused('invalid', { faults: [{ pointer: '/sitterId', detail: word('field.noPerson') }] });
     const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
     if (faults.length > 0) return refused('invalid', { faults });
     const method = await METHODS.newest(q, SHIPPED_METHODS[0]!.id);

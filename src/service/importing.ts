@@ -31,6 +31,8 @@ import { pageOf } from './paging';
 import { PieceWriter, Register } from './piece-writer';
 import { useCase } from './rights';
 import { refreshOpen } from './sitters';
+import { sayWith, word } from '../words';
+import '../words/server';
 
 /** Whether people from a file are here already; nothing is written. */
 export const lookUp = useCase(
@@ -103,7 +105,7 @@ function partFaults({ people }: ImportPart, day: string): FieldFault[] {
   for (const [i, { id }] of people.entries()) if (id && !first.has(id)) first.set(id, i);
   return people.flatMap((person, i) => [
     ...(person.id && first.get(person.id) !== i
-      ? [{ pointer: `/people/${i}/id`, detail: 'This id appears twice.' }]
+      ? [{ pointer: `/people/${i}/id`, detail: word('field.idTwice') }]
       : []),
     ...faultsIn(person, day).map(({ path, reason, value }) => ({
       pointer: `/people/${i}/${path}`,
@@ -171,7 +173,7 @@ export const beginImport = useCase(
       const { parts: here } = await countParts(q, id);
       if (here !== parts)
         return refused('invalid', {
-          faults: [{ pointer: '/parts', detail: `${here} of ${parts} have arrived.` }],
+          faults: [{ pointer: '/parts', detail: sayWith('field.parts', { here, parts }) }],
         });
       await updateImport(q, id, { state: 'writing', existing });
       return done(await stateOf(q, { ...row, state: 'writing' }));

@@ -16,6 +16,8 @@ import { findTolerances, setTolerances } from '../data/practice';
 import { localDate, today, write, type Context } from './context';
 import { isEdited, type EditedVersion } from './edited';
 import { useCase } from './rights';
+import { word } from '../words';
+import '../words/server';
 
 const dateIn = (ctx: Context) => (instant: string) => localDate(new Date(instant), ctx.practice.timeZone);
 
@@ -42,7 +44,7 @@ export const saveMeasuringSession = useCase(
       const known = await findSession(q, edit.id);
       if (known && known.sitterId !== sitterId)
         return refused('invalid', {
-          faults: [{ pointer: '/id', detail: 'This measuring session belongs to another person.' }],
+          faults: [{ pointer: '/id', detail: word('field.sessionOfAnother') }],
         });
       const saved = async (): Promise<MeasuringSession> =>
         (await sessionsOf(q, sitterId, dateIn(ctx))).find((s) => s.id === edit.id)!;

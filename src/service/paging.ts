@@ -1,6 +1,8 @@
 /** Lists, a page at a time. */
 import { done, refused, type Outcome } from '../contract';
 import { USUAL_PAGE, type Page, type PageRequest } from '../contract/paging';
+import { word } from '../words';
+import '../words/server';
 
 /** What a page of the application begins with. */
 export const FIRST_PAGE: PageRequest = { limit: USUAL_PAGE };
@@ -13,9 +15,7 @@ export async function pageFound<T>(found: Promise<Page<T> | 'unknownCursor'>): P
 
 const unknownCursor = () =>
   refused('invalid', {
-    faults: [
-      { pointer: '/cursor', detail: 'There is no page after this item any more. Begin at the first page.' },
-    ],
+    faults: [{ pointer: '/cursor', detail: word('field.noPage') }],
   });
 
 /** Returns a page of a list that is at hand as a whole. */

@@ -16,7 +16,8 @@ import { isSameContent } from '../data/content';
 import { SEATS } from '../data/documents/kinds';
 import { UnreadableDocument } from '../data/documents/versioned';
 import { countPart, findSeatImport, listSeatImports, markUndone, usedVersions } from '../data/seat-imports';
-import { sayCaseDoubt } from '../words';
+import { sayCaseDoubt, word } from '../words';
+import '../words/server';
 import { write, type Context } from './context';
 import { useCase } from './rights';
 
@@ -120,7 +121,7 @@ async function insertVersion(
 export const importSeats = useCase('create', 'import', (ctx: Context, id: string, part: SeatPart) => {
   const ids = part.seats.map((seat) => seat.id);
   const faults = part.seats.flatMap((seat, i) => [
-    ...(ids.indexOf(seat.id) < i ? [{ pointer: `/seats/${i}/id`, detail: 'This id appears twice.' }] : []),
+    ...(ids.indexOf(seat.id) < i ? [{ pointer: `/seats/${i}/id`, detail: word('field.idTwice') }] : []),
     ...seatDoubts(seat).map((doubt) => {
       const { pointer, detail } = sayCaseDoubt(doubt);
       return { pointer: `/seats/${i}${pointer}`, detail };

@@ -7,7 +7,8 @@ import type { Queries } from '../data/client';
 import { SEATS } from '../data/documents/kinds';
 import { searchSeats } from '../data/documents/seat-search';
 import type { Listing, Version } from '../data/documents/versioned';
-import { sayCaseDoubt } from '../words';
+import { sayCaseDoubt, word } from '../words';
+import '../words/server';
 import { write, type Context } from './context';
 import { isEdited, type EditedVersion } from './edited';
 import { pageFound } from './paging';
@@ -146,7 +147,7 @@ export const editSeat = useCase(
 );
 
 export const OTHER_ID = refused('invalid', {
-  faults: [{ pointer: '/id', detail: 'This is the id of another record than the one in the address.' }],
+  faults: [{ pointer: '/id', detail: word('field.otherId') }],
 });
 
 /** Says how far a seat has come. Whoever says so has seen its newest version. */

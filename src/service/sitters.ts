@@ -35,7 +35,8 @@ import {
   updateSitter,
   withdrawReading,
 } from '../data/sitters';
-import { sayDoubt } from '../words';
+import { sayDoubt, sayWith, word } from '../words';
+import '../words/server';
 import { ageOn, exactAgeOn, today, write, type Context } from './context';
 import { deletionOf } from './deleting';
 import { isEdited, type EditedVersion } from './edited';
@@ -70,16 +71,14 @@ function birthDateFault(birthDate: string | null | undefined, today: string) {
   const age = ageOn(birthDate, today);
   if (birthDate <= today && age <= OLDEST_YEARS) return null;
   return refused('invalid', {
-    faults: [
-      { pointer: '/birthDate', detail: `A birth date lies between today and ${OLDEST_YEARS} years ago.` },
-    ],
+    faults: [{ pointer: '/birthDate', detail: sayWith('field.birthDate', { years: OLDEST_YEARS }) }],
   });
 }
 
 const consentFault = (consentOn: string | null | undefined, today: string) =>
   consentOn && consentOn > today
     ? refused('invalid', {
-        faults: [{ pointer: '/consentOn', detail: 'Consent cannot be given later than today.' }],
+        faults: [{ pointer: '/consentOn', detail: word('field.consentLater') }],
       })
     : null;
 
@@ -130,7 +129,7 @@ export const editSitter = useCase(
       // The name that was kept so far is to be found nowhere any more.
       if (letsGo) await forgetAnswersAbout(q, id);
       if (edit.tableId && !(await isTable(q, edit.tableId)))
-        return refused('invalid', { faults: [{ pointer: '/tableId', detail: 'There is no such table.' }] });
+        return refused('invalid', { faults: [{ pointer: '/tableId', detail: word('field.noTable') }] });
       await updateSitter(q, id, edit, ctx.now().toISOString());
       await refreshOpen(ctx, q, id);
       return done((await detailOf(q, id))!);
@@ -160,7 +159,7 @@ async function ownSd({ actor }: Context, q: Queries, dimension: DimensionId): Pr
 }
 
 const NO_SESSION = {
-  faults: [{ pointer: '/session', detail: 'There is no such session of this sitter.' }],
+  faults: [{ pointer: '/session', detail: word('field.noSession') }],
 };
 
 /** What stood before goes: what this very session had taken without a trace, anything else as an earlier reading. */
@@ -194,7 +193,7 @@ export const takeReading = useCase(
     if (doubt) {
       const { lowest, highest, unit } = DIMENSIONS[dimension];
       return refused('invalid', {
-        faults: [{ pointer: '/value', detail: `Between ${lowest} and ${highest} ${unit}.` }],
+        faults: [{ pointer: '/value', detail: sayWith('field.between', { lowest, highest, unit }) }],
       });
     }
     return write(ctx, async (q) => {

@@ -15,7 +15,8 @@ import { isSameContent } from '../data/content';
 import { openFittingsByUsualTable } from '../data/fittings';
 import { TABLES_ADDED } from '../data/documents/kinds';
 import { setUsualTable, usualTableId } from '../data/practice';
-import { sayTableFault } from '../words';
+import { sayTableFault, word } from '../words';
+import '../words/server';
 import { write, type Context } from './context';
 import { refreshInputs } from './inputs';
 import { unreadableTables } from './catalogue';
@@ -106,14 +107,12 @@ export const editTable = useCase(
       const isRetired = edit.isRetired ?? (own ? own.state === 'retired' : false);
       if (!own && edit.isRetired)
         return refused('invalid', {
-          faults: [{ pointer: '/isRetired', detail: 'A table that comes with the program stays.' }],
+          faults: [{ pointer: '/isRetired', detail: word('field.tableBuiltIn') }],
         });
       const isUsual = edit.isUsual ?? (await summaryOf(q, id)).isUsual;
       if (isRetired && isUsual)
         return refused('invalid', {
-          faults: [
-            { pointer: '/isRetired', detail: 'The usual table cannot be set aside: choose another first.' },
-          ],
+          faults: [{ pointer: '/isRetired', detail: word('field.tableDefault') }],
         });
       if (own && edit.isRetired !== undefined)
         await TABLES_ADDED.putState(q, id, edit.isRetired ? 'retired' : 'checked', {

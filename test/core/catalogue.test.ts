@@ -1,12 +1,13 @@
 import { expect } from 'chai';
 import MessageFormat from '@messageformat/core';
-import { COMMON, PAGES } from '../../src/words/en-GB';
+import { COMMON, PAGES, SERVER } from '../../src/words/en-GB';
 import '../../src/words/pages';
+import '../../src/words/server';
 import { DEFAULT_READING, say, sayWith, t } from '../../src/words';
 import { PSEUDO, pseudo } from '../../scripts/words.mjs';
 import { message } from '../../src/core/message';
 
-const ALL = { ...COMMON, ...PAGES };
+const ALL = { ...COMMON, ...PAGES, ...SERVER };
 const format = new MessageFormat('en');
 
 /** Names of what a message takes. */

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { COMMON, PAGES } from '../../src/words/en-GB';
+import { COMMON, PAGES, SERVER } from '../../src/words/en-GB';
 import { SHIPPED_METHODS } from '../../src/core/method';
 
 /** What a colleague would not say, and what they would say instead: docs/glossary.md. */
@@ -51,7 +51,7 @@ const EXCEPT: Readonly<Record<string, RegExp>> = {
 const withoutHoles = (text: string): string => text.replace(/\{\w+\}/g, '{}');
 
 describe('plain words', () => {
-  const all = Object.entries({ ...COMMON, ...PAGES });
+  const all = Object.entries({ ...COMMON, ...PAGES, ...SERVER });
   for (const [pattern, instead] of NOT)
     it(`says “${instead}”`, () => {
       const found = all

@@ -132,7 +132,7 @@ describe('what a fitter does', () => {
       expect(refusal).to.deep.equal({
         ok: false,
         reason: 'invalid',
-        faults: [{ pointer: '/value', detail: 'Between 150 and 650 mm.' }],
+        faults: [{ pointer: '/value', detail: 'Enter a value from 150 to 650 mm.' }],
       });
       expect(valueOf(await sitterDetail(bench.context, sitter.id)).measured).to.equal(0);
     });

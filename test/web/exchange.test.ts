@@ -171,7 +171,7 @@ describe('files of people', function () {
 
     await user.press('Undo import of “mistake.csv”');
     await user.press('Delete permanently');
-    await user.sees('Not undone: Choose who works here first: only a named fitter may delete');
+    await user.sees('Not undone: Select a fitter first: only a named fitter may delete');
     expect(await here()).to.equal(600);
 
     await user.choose('Fitter', 'Rowan Aldous');

@@ -30,7 +30,7 @@ describe('a practice that listens beyond its own machine', function () {
     expect(await user.text()).not.to.include('Gullstone');
     await user.page.type('input[name="passphrase"]', 'not the one at all');
     await user.press('Sign in');
-    await user.sees('This is not the passphrase');
+    await user.sees('The passphrase is wrong');
     await user.page.$eval('input[name="passphrase"]', (field) => (field.value = ''));
     await user.page.type('input[name="passphrase"]', PASSPHRASE);
     await user.pressAndGo('Sign in');

@@ -107,7 +107,7 @@ describe('two browsers on one fitting', function () {
     await ada.sees('Signed off on');
     const left = await positions();
     await step(bo, 'Seat depth', 'ArrowLeft', 1);
-    await bo.sees('Not saved: This fitting has been handed over');
+    await bo.sees('Not saved: This fitting has been signed off');
     await ada.press('Reopen');
     await ada.seesNoMore('Signed off on');
     await bo.press('Try again');

@@ -1,10 +1,11 @@
-/** The catalogue in British English, in ICU message format: words of every page, and words of the pages beside a fitting. */
+/** The catalogue in British English, in ICU message format: words of every page, of the pages beside a fitting, and of the server. */
 import { CARD_WORDS } from './card';
 import { CHAIN_WORDS } from './chain';
 import { FIT_WORDS } from './fit';
 import { PAGE_WORDS } from './pages';
 import { PEOPLE_WORDS } from './people';
 import { SCREEN_WORDS } from './screens';
+import { SERVER_WORDS } from './server';
 import { TRADE_WORDS } from './trade';
 
 export const COMMON = {
@@ -17,3 +18,4 @@ export const COMMON = {
 } as const;
 
 export const PAGES = PAGE_WORDS;
+export const SERVER = SERVER_WORDS;

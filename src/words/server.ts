@@ -1,0 +1,5 @@
+/** Brings the words of the server: no page needs them. */
+import server from './compiled/server';
+import { addMessages } from './messages';
+
+addMessages(server);
