@@ -80,4 +80,14 @@ describe('a fitting by keyboard', function () {
     await title('Piet Lunder, Card');
     expect(await focused()).not.to.equal('nothing');
   });
+
+  it('is not nowhere after signing off', async () => {
+    const signOff = await on.user.find('button', 'Sign off');
+    await (signOff as ElementHandle<HTMLButtonElement>).focus();
+    await on.user.page.keyboard.press('Enter');
+    await on.user.sees('signed off');
+    await on.user.settled();
+    expect((await fitting()).state).to.equal('left');
+    expect(await focused()).not.to.equal('nothing');
+  });
 });
