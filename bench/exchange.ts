@@ -87,7 +87,12 @@ export async function exchangeFigures(): Promise<Figure[]> {
     const { page } = user;
     const says = (text: string) =>
       page.waitForFunction(
-        (wanted) => document.querySelector('main')?.innerText.includes(wanted),
+        // Large numbers are shown in groups of three.
+        (wanted) =>
+          document
+            .querySelector('main')
+            ?.innerText.replace(/(\d),(?=\d{3})/g, '$1')
+            .includes(wanted),
         { polling: 20, timeout: LONGEST_MS },
         text,
       );
@@ -104,14 +109,14 @@ export async function exchangeFigures(): Promise<Figure[]> {
       const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
       let start = performance.now();
       await input.uploadFile(file);
-      await says(`${ROWS} rows: ${ROWS} can be taken`);
+      await says(`${ROWS} rows: ${ROWS} ready`);
       previews.push(performance.now() - start);
       // The button is pressed once everybody has been looked up, as by somebody who reads what is said.
       await says(' are here already');
       const asking = isAlone ? null : others(app.base, sitters[0]!.id);
       start = performance.now();
-      await user.press(`Take in ${ROWS} people`);
-      await says('Done:');
+      await user.press(`Import ${ROWS.toLocaleString('en-GB')} people`);
+      await says('Imported:');
       (isAlone ? writes : besides).push(performance.now() - start);
       waits.push(...((await asking?.end()) ?? []));
     }
@@ -127,7 +132,7 @@ export async function exchangeFigures(): Promise<Figure[]> {
     await user.press('Undo “crew-2.csv”');
     const start = performance.now();
     await user.press('Delete permanently');
-    await says(`Undone: ${ROWS} people are gone for good.`);
+    await says(`Undone: ${ROWS} people deleted permanently.`);
     const undos = [performance.now() - start];
     waits.push(...(await undoing.end()));
     const longest = (values: readonly number[]) => ({ longestMs: Math.round(Math.max(...values)) });
