@@ -112,7 +112,7 @@ export async function exchangeFigures(): Promise<Figure[]> {
       await says(`${ROWS} rows: ${ROWS} ready`);
       previews.push(performance.now() - start);
       // The button is pressed once everybody has been looked up, as by somebody who reads what is said.
-      await says(' are here already');
+      await says(' already here.');
       const asking = isAlone ? null : others(app.base, sitters[0]!.id);
       start = performance.now();
       await user.press(`Import ${ROWS.toLocaleString('en-GB')} people`);
