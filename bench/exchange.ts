@@ -129,7 +129,7 @@ export async function exchangeFigures(): Promise<Figure[]> {
       }
     }
     const undoing = others(app.base, sitters[0]!.id);
-    await user.press('Undo “crew-2.csv”');
+    await user.press('Undo import of “crew-2.csv”');
     const start = performance.now();
     await user.press('Delete permanently');
     await says(`Undone: ${ROWS} people deleted permanently.`);
