@@ -1,6 +1,6 @@
 /**
  * A file of 10,000 people in the browser: until it is checked and shown, until it is written, how long others wait
- * meanwhile; then finding people by name among 20,000, and undoing the last file.
+ * at the same time; then finding people by name among 20,000, and undoing the last file.
  */
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -20,7 +20,7 @@ export interface Compared {
 export const canBeWritten = ({ seat, place, method }: FitInputs): boolean =>
   !place?.pedals &&
   !method.perches &&
-  // What tips by itself counts at its dearer end, which no linear programme says.
+  // What tips by itself is judged at its more costly end, which no linear programme says.
   !seat.adjustments.some((a) => a.holds.how === 'passive') &&
   place?.headroomMm === undefined &&
   !seat.adjustments.some((a) => ['footRing', 'frontSlope', 'foreAft', 'armAngle'].includes(a.kind));

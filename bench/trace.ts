@@ -6,7 +6,7 @@ interface TraceEvent {
   readonly ph: string;
   readonly ts: number;
   readonly dur?: number;
-  /** As `dur`, but of the thread's own time: without what the machine gave to others meanwhile. */
+  /** As `dur`, but of the thread's own time: without what the machine gave to others. */
   readonly tdur?: number;
   readonly pid: number;
   readonly tid: number;

@@ -11,7 +11,7 @@ export class FileAnswer {
   ) {}
 }
 
-/** A file that is made while it is sent: it may be long, and others are served meanwhile. */
+/** A file that is made while it is sent: it may be long, and others are served while it is. */
 export class StreamAnswer {
   constructor(
     readonly name: string,

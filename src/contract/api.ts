@@ -172,7 +172,7 @@ export const TableSummarySchema = z.object({
   isOwn: z.boolean(),
   /** Estimates are made by it where a sitter has no other. */
   isUsual: z.boolean(),
-  /** Set aside: not offered any more. */
+  /** Archived: not offered any more. */
   isRetired: z.boolean(),
 });
 export type TableSummary = z.infer<typeof TableSummarySchema>;

@@ -76,7 +76,7 @@ const PERSON_FIELDS = {
   consentBy: Text.nullable().describe('Who consented in the person’s place.'),
   sessions: z.array(FileSessionSchema).max(2000),
   readings: z.array(FileReadingSchema).max(20_000),
-  // Told where everything about one person is taken out; taken back in they are not.
+  // Told where everything about one person is exported; on import they are not.
   fittings: z.array(z.unknown()).optional().describe('Fittings: not taken in.'),
 };
 export const FilePersonSchema: z.ZodType<FilePerson> = z

@@ -62,7 +62,7 @@ export async function dropTaken(q: Queries, sessionId: string, dimension: Dimens
     );
 }
 
-/** Lets the reading hold again that was taken back last, if that was since an instant. */
+/** Lets the reading hold again that was withdrawn last, if that was since an instant. */
 export async function holdAgain(
   q: Queries,
   sitterId: string,

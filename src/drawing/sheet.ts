@@ -23,7 +23,7 @@ export interface SheetRow {
 
 export interface Sheet {
   readonly title: string;
-  /** Said beside the title of a card that was not handed over. */
+  /** Said beside the title of a card that was not signed off. */
   readonly draft: string | null;
   readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly refusals: readonly string[];

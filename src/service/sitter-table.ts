@@ -20,6 +20,6 @@ export async function tableOf(q: Queries, { tableId }: Pick<Sitter, 'tableId'>):
   return FIRST_TABLE;
 }
 
-/** Whether there is such a table, set aside or not. */
+/** Whether there is such a table, archived or not. */
 export const isTable = async (q: Queries, id: string): Promise<boolean> =>
   shippedTable(id) !== undefined || (await TABLES_ADDED.listed(q, id)) !== null;

@@ -178,7 +178,7 @@ export const HOW_SAID: Record<SettledHow, string> = {
 
 /**
  * Takes a reading, or takes it back (`value` null), and brings every open fitting of the sitter up to date: one
- * act. In a session what it took before of the same dimension is replaced, and taken back it leaves what held before
+ * act. In a session what it took before of the same dimension is replaced, and withdrawn it leaves what held before
  * the session.
  */
 export const takeReading = useCase(
@@ -205,7 +205,7 @@ export const takeReading = useCase(
       // A session need not see what itself has taken: only what somebody else took since it began is a surprise.
       const mayDiffer = session !== null && !(await isTakenBesides(q, sitterId, dimension, session));
       if (!mayDiffer && edit.seenReading !== undefined && edit.seenReading !== (standing?.takenAt ?? null)) {
-        // Taken meanwhile by somebody else; the same value needs no second reading.
+        // Taken at the same time by somebody else; the same value needs no second reading.
         return standing?.value === settled?.value ? done(current) : refused('changedMeanwhile', { current });
       }
       const at = ctx.now().toISOString();

@@ -1,6 +1,6 @@
 /** A length as typed, between two ends. */
 import { parseLength } from '../core/units';
-import { sayValue, sayWith, type Reading } from '../words';
+import { sayRange, sayValue, sayWith, type Reading } from '../words';
 
 export interface Read {
   /** mm; NaN where it cannot be read. */
@@ -20,8 +20,7 @@ export function readBetween(text: string, [low, high]: readonly [number, number]
   }
   if (low <= parsed.value && parsed.value <= high) return { value: parsed.value, fault: null };
   const fault = sayWith('measure.fault.range', {
-    low: sayValue({ mm: low }, reading),
-    high: sayValue({ mm: high }, reading),
+    range: sayRange(sayValue({ mm: low }, reading), sayValue({ mm: high }, reading)),
   });
   return { value: parsed.value, fault };
 }

@@ -6,6 +6,7 @@ export {
   sayClock,
   sayDate,
   sayPrice,
+  sayRange,
   sayInUnit,
   sayLength,
   sayTurns,

@@ -25,6 +25,13 @@ export function sayLength(mm: number, reading: Reading): string {
   return formatLength(reading.length === 'in' ? mm : Math.round(mm), reading.length);
 }
 
+/** Ends of a range as they are written together: the unit once, where both have the same. */
+export function sayRange(from: string, to: string): string {
+  const unit = /[^\d/.,]+$/.exec(to)?.[0] ?? '';
+  if (from.startsWith('−') || from.startsWith('-')) return sayWith('range.to', { from, to });
+  return unit !== '' && from.endsWith(unit) ? `${from.slice(0, -unit.length)}–${to}` : `${from}–${to}`;
+}
+
 const EIGHTHS = 8;
 
 /** Turns to the eighth: `1 1/4`. */

@@ -1,6 +1,9 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect } from 'chai';
 import { COMMON, PAGES, SERVER } from '../../src/words/en-GB';
 import { SHIPPED_METHODS } from '../../src/core/method';
+import { TABLES } from '../../src/core/population';
 
 /** What a colleague would not say, and what they would say instead: docs/glossary.md. */
 const NOT: readonly (readonly [RegExp, string])[] = [
@@ -63,5 +66,24 @@ describe('plain words', () => {
   it('names and summarises built-in methods with the same words', () => {
     for (const { name, summary } of SHIPPED_METHODS)
       for (const [pattern] of NOT) expect(`${name}. ${summary}`).not.to.match(pattern);
+  });
+
+  it('names the sources of targets and tables with the same words', () => {
+    const sources = [
+      ...SHIPPED_METHODS.flatMap((m) => Object.values(m.targets).map((target) => target?.source ?? '')),
+      ...TABLES.map(({ source }) => source),
+    ];
+    expect(sources.filter((source) => source !== '').length).to.be.greaterThan(TABLES.length);
+    for (const source of sources) for (const [pattern] of NOT) expect(source).not.to.match(pattern);
+  });
+
+  it('writes what a newcomer reads with the same words', () => {
+    const guide = join('docs', 'guide');
+    for (const file of ['README.md', ...readdirSync(guide).map((name) => join(guide, name))]) {
+      // An address and the name of a file are no words.
+      const text = readFileSync(file, 'utf8').replace(/[\w/]+\.md\b|\]\([^)]*\)|`[^`]*`/g, ']');
+      for (const [pattern, instead] of NOT)
+        expect(pattern.exec(text)?.[0] ?? null, `${file}: ${instead}`).to.equal(null);
+    }
   });
 });

@@ -3,8 +3,8 @@ import '../../src/words/pages';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { v7 } from 'uuid';
 import { type SeatModel, endsOf } from '../../src/core/seat';
-import { controlOf, moreOf, movesOf, rangeOf, sayRange } from '../../src/islands/seats/seat-facts';
-import { DEFAULT_READING } from '../../src/words';
+import { controlOf, moreOf, movesOf, rangeOf } from '../../src/islands/seats/seat-facts';
+import { DEFAULT_READING, sayRange } from '../../src/words';
 
 const INCHES = { ...DEFAULT_READING, length: 'in', mass: 'lb' } as const;
 

@@ -74,10 +74,10 @@ describe('a measure as typed', () => {
 
   it('says in the reader’s unit between what it must lie', () => {
     expect(faultOf('poplitealHeight', '44.5', DEFAULT_READING)).to.equal(
-      'Outside 150 mm–650 mm. Check the unit and the row.',
+      'Outside 150–650 mm. Check the unit and the row.',
     );
-    expect(faultOf('poplitealHeight', '445', inches)).to.match(/Outside 5 7\/8 in–25 9\/16 in/);
-    expect(faultOf('bodyMass', '500', DEFAULT_READING)).to.match(/Outside 7 kg–350 kg/);
+    expect(faultOf('poplitealHeight', '445', inches)).to.match(/Outside 5 7\/8–25 9\/16 in/);
+    expect(faultOf('bodyMass', '500', DEFAULT_READING)).to.match(/Outside 7–350 kg/);
   });
 
   it('offers both readings of what is ambiguous', () => {

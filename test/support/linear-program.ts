@@ -32,7 +32,7 @@ import {
 } from '../../src/core/fit/geometry/on-seat';
 import type { SetValues } from '../../src/core/fit/problem/problem';
 import { valuesOfSettings } from '../../src/core/fit/search/solve';
-import { balancedTension, wantedLock, wantedProminenceMm } from '../../src/core/fit/conditions/wanted';
+import { balancedTension, wantedLock, wantedLumbarDepthMm } from '../../src/core/fit/conditions/wanted';
 import { overLegs } from '../../src/core/place';
 import { padTurnDeg } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
@@ -260,7 +260,8 @@ export function formulate(p: Problem, given: Settings): Formulation {
   );
   if (has('lumbarHeight')) judge('lumbarHeight', minus(apex, fixed(body.smallOfBackHeight)), 'mm');
   if (has('lumbarByPractice')) judge('lumbarByPractice', apex, 'mm');
-  if (has('lumbarDepth')) judge('lumbarDepth', fixed(meaningAt('lumbarDepth') - wantedProminenceMm(p)), 'mm');
+  if (has('lumbarDepth'))
+    judge('lumbarDepth', fixed(meaningAt('lumbarDepth') - wantedLumbarDepthMm(p)), 'mm');
   if (has('tension')) judge('tension', minus(value('tiltTension'), fixed(balancedTension(p))), 'own');
   if (has('tiltLock'))
     judge(

@@ -20,7 +20,7 @@ describe('methods, on screen', function () {
     await on.user.follow('Saddle seat');
     await on.user.sees('Built-in methods cannot be changed');
     await on.user.sees('A saddle seat needs a trial of some days');
-    await on.user.sees('band: ANSI/HFES 100-2007');
+    await on.user.sees('range: ANSI/HFES 100-2007');
     await on.user.sees('Depth before height');
   });
 

@@ -104,7 +104,7 @@ describe('the hands of fitters, on screen', function () {
     const four = (await field('Rowan Aldous: Breadth of four fingers'))!;
     await four.type('750');
     await on.user.page.keyboard.press('Tab');
-    await on.user.sees('40 mm–110 mm');
+    await on.user.sees('40–110 mm');
     expect(await four.evaluate((e) => e.value)).to.equal('750');
     await on.user.settled();
     await on.user.goTo('/practice/fitters');

@@ -42,7 +42,7 @@ describe('people, seats and places', function () {
     await user.follow('Jory Pell');
     await user.sees('0 of 20 measured');
     await user.enter('Popliteal height', '44.5');
-    await user.sees('Outside 150 mm–650 mm');
+    await user.sees('Outside 150–650 mm');
     await user.enter('Stature', '1,740');
     await user.sees('This could mean 1.7 mm or 1740 mm');
     await user.enter('Nape height', 'high');
@@ -51,7 +51,7 @@ describe('people, seats and places', function () {
     expect(await user.valueOf('Popliteal height')).to.equal('44.5');
     expect(await user.valueOf('Stature')).to.equal('1,740');
     expect(await user.valueOf('Nape height')).to.equal('high');
-    await user.sees('Outside 150 mm–650 mm');
+    await user.sees('Outside 150–650 mm');
     expect(
       await readRows(
         app.folder,
@@ -169,7 +169,7 @@ describe('people, seats and places', function () {
     await user.type('Desk height', '73');
     await user.type('Desktop thickness', '3 cm');
     await user.press('Save workstation');
-    await user.sees('Outside 300 mm–1400 mm');
+    await user.sees('Outside 300–1400 mm');
     await user.type('Desk height', '73 cm');
     await user.press('Save workstation');
     await user.sees('Saved as version 1');

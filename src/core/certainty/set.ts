@@ -142,7 +142,7 @@ function bodySlopes(
   return { slopes: followed, columns: columnsOf(draws) };
 }
 
-/** The adjustments of which a position may be off: as far as their sheet says, else as is usual. */
+/** The adjustments of which a position may be off: as far as their sheet says, else as is typical. */
 const looseOf = (p: Problem, settings: Settings) =>
   Object.values(p.variables).flatMap(({ kind, adjustment }) => {
     const spread = looseness(adjustment, settings.positions[kind] ?? 0);

@@ -1,4 +1,4 @@
-/** How many of a population have every dimension between limits: of each by itself, and of all at once. */
+/** How many of a population have every dimension within limits: of each by itself, and of all at once. */
 import { samplePeople, type BodyDimension, type Population, type SampleOptions } from '../population';
 
 /** Of one dimension, both ends within; mm or kg. */

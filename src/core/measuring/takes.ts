@@ -84,7 +84,7 @@ export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
 /**
  * One reading stands for itself, of two the mean, of three the median counts.
  * @param takes mm or kg, one to three of them
- * @param singleSd deviation of one reading, same unit: as is usual, or this fitter's own
+ * @param singleSd deviation of one reading, same unit: the typical one, or this fitter's own
  * @returns null without any
  */
 export function settleTakes(

@@ -80,7 +80,7 @@ export function progressOf(
 
 export const withTake = (tour: Tour, take: Take): Tour => ({ ...tour, takes: [...tour.takes, take] });
 
-/** The last reading taken back; the dimension is no longer skipped if it was. */
+/** The last reading undone; the dimension is no longer skipped if it was. */
 export function withoutLast(tour: Tour): Tour {
   const last = tour.takes.at(-1);
   return {
@@ -90,7 +90,7 @@ export function withoutLast(tour: Tour): Tour {
   };
 }
 
-/** All readings of one dimension taken back, to measure it anew. */
+/** All readings of one dimension discarded, to measure it anew. */
 export const withoutTakes = (tour: Tour, dimension: DimensionId): Tour => ({
   ...tour,
   takes: tour.takes.filter((t) => t.dimension !== dimension),

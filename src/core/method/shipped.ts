@@ -100,13 +100,12 @@ const OPEN_WEDGE = method({
   reported: { knee: { lo: 95, hi: 115 }, elbow: ELBOW },
 });
 
-/** Close handwork on pads or cradles that carry the forearm: they follow it up to the hands, and the elbow is free. */
+/** Close handwork on long pads that carry the forearm: they follow it up to the hands, and the elbow is free. */
 const FOREARMS_CARRIED = method({
   ...OPEN_WEDGE,
   id: 'forearms-carried',
   name: 'Close handwork, forearms supported',
-  summary:
-    'As Forward-sloping seat, with long pads or cradles that support the forearm while the elbow stays free.',
+  summary: 'As Forward-sloping seat, with long pads that support the forearm while the elbow stays free.',
   targets: {
     ...OPEN_WEDGE.targets,
     armHeight: practice({ bandLo: -20, aimLo: -10, aimHi: 30, bandHi: 45, hardHi: 70, weight: 1 }),
@@ -161,7 +160,7 @@ const HALF_SITTING = method({
       bandHi: 140,
       weight: 1,
       basis: 'published',
-      source: 'band: after Keegan 1953; from memory',
+      source: 'range: after Keegan 1953; not verified against source',
     },
     backAngle: practice({ bandLo: 0, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),
   },
@@ -267,7 +266,7 @@ const EYE_AND_HANDS = method({
       bandHi: 120,
       weight: 0,
       basis: 'published',
-      source: 'band: Rebiffé 1969; aim assumed inside it; from memory',
+      source: 'range: Rebiffé 1969; target assumed inside it; not verified against source',
     },
     backAngle: practice({ bandLo: 5, aimLo: 10, aimHi: 15, bandHi: 25, weight: 4 }),
   },

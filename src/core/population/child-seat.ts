@@ -13,7 +13,7 @@ export interface Ages {
   readonly to: number | null;
 }
 
-/** The smallest twentieth, the average and the largest twentieth of children of an age. */
+/** The 5th percentile, the average and the 95th percentile of children of an age. */
 export const CHILD_SHARES = [0.05, 0.5, 0.95] as const;
 /** Heel of a child's indoor shoe, mm (assumed). */
 export const CHILD_SHOE_MM = 15;

@@ -194,7 +194,7 @@ function rowAt(who: Who, id: BodyDimension, ageYears: number): Row {
 
 /**
  * A made-up child of an age: in every dimension at the same centile.
- * @param share 0.5 for the average child, 0.05 for the smallest twentieth
+ * @param share 0.5 for the average child, 0.05 for the 5th percentile
  */
 export function childAt(who: Who, ageYears: number, share: number): Body {
   return Object.fromEntries(
@@ -202,7 +202,7 @@ export function childAt(who: Who, ageYears: number, share: number): Body {
   );
 }
 
-const SOURCE = 'WHO 2007, CDC 2000 and proportions of children, from memory';
+const SOURCE = 'WHO 2007, CDC 2000 and proportions of children, not verified against source';
 const estimate = (value: number, sd: number): Quantity => ({
   value,
   spread: sd,

@@ -92,7 +92,10 @@ function bySharesOfStature(body: Body): Partial<Record<BodyDimension, Quantity>>
       .filter(([id]) => !body[id])
       .map(([id, share]) => {
         const value = share * stature.value;
-        return [id, estimated(value, SHARE_SPREAD * value, 'Drillis & Contini 1966, from memory')];
+        return [
+          id,
+          estimated(value, SHARE_SPREAD * value, 'Drillis & Contini 1966, not verified against source'),
+        ];
       }),
   );
 }

@@ -99,7 +99,7 @@ const GRIP = rowsOf(
 export const BRITISH: PopulationTable = {
   id: 'british',
   name: 'British adults 19–65, 1986',
-  source: 'Pheasant, Bodyspace, 1986 and 1996, from memory',
+  source: 'Pheasant, Bodyspace, 1986 and 1996, not verified against source',
   n: null,
   rows: together(
     ASSUMED,
@@ -192,7 +192,7 @@ export const BRITISH: PopulationTable = {
 export const US_ARMY: PopulationTable = {
   id: 'us-army-1988',
   name: 'US Army 1988',
-  source: 'Gordon et al. 1989, NATICK/TR-89/044, from memory',
+  source: 'Gordon et al. 1989, NATICK/TR-89/044, not verified against source',
   n: { men: 1774, women: 2208 },
   rows: rowsOf(
     {
@@ -270,7 +270,7 @@ export const US_ARMY: PopulationTable = {
 export const GERMAN: PopulationTable = {
   id: 'german',
   name: 'German adults 18–65, 2005',
-  source: 'DIN 33402-2:2005, from memory',
+  source: 'DIN 33402-2:2005, not verified against source',
   n: null,
   rows: rowsOf(
     {
@@ -334,7 +334,8 @@ export const GERMAN: PopulationTable = {
 export const US_ARMY_2012: PopulationTable = {
   id: 'us-army-2012',
   name: 'US Army 2012',
-  source: 'Gordon et al. 2014, NATICK/TR-15/007, from memory; stature, mass and sitting height only',
+  source:
+    'Gordon et al. 2014, NATICK/TR-15/007, not verified against source; stature, mass and sitting height only',
   n: { men: 4082, women: 1986 },
   rows: together(
     rowsOf(
@@ -366,7 +367,8 @@ export const US_ARMY_2012: PopulationTable = {
 export const US_ADULTS: PopulationTable = {
   id: 'us-adults-2015-18',
   name: 'US adults from 20, 2015–18',
-  source: 'means: NHANES 2015–18, Fryar et al. 2021, VHS 3(46), from memory; spreads: US Army 2012, assumed',
+  source:
+    'means: NHANES 2015–18, Fryar et al. 2021, VHS 3(46), not verified against source; spreads: US Army 2012, assumed',
   n: null,
   rows: rowsOf(
     {

@@ -101,11 +101,11 @@ export function fallenLeg(
 }
 
 /**
- * How far a lumbar pushes the sitter forward: what of its prominence neither the hollow of the back takes up nor the
+ * How far a lumbar pushes the sitter forward: what of its depth neither the hollow of the back takes up nor the
  * seat depth, measured with the lumbar at its flattest, already counts. mm
  */
-export const lumbarPush = (prominenceMm: number, flattestMm: number, hollowDepthMm: number): number =>
-  Math.max(0, prominenceMm - Math.max(flattestMm, hollowDepthMm));
+export const lumbarPush = (lumbarDepthMm: number, flattestMm: number, hollowDepthMm: number): number =>
+  Math.max(0, lumbarDepthMm - Math.max(flattestMm, hollowDepthMm));
 
 /** A landmark of the level head before the line of the leaning back, square to it, mm. */
 export const forwardOfBack = (pivotMm: number, landmarkMm: number, backDeg: number): number =>

@@ -52,7 +52,7 @@ export interface CardRow {
   readonly setting: Message;
   /** Hand, control, place; null where nobody described the control. */
   readonly control: Message | null;
-  /** What to do for more, and what the sitter does meanwhile. */
+  /** What to do for more, and what the sitter does while it moves. */
   readonly movement: Message | null;
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
@@ -97,7 +97,7 @@ export interface Card {
   readonly cautions: readonly Message[];
 }
 
-/** Hand, control and place; and which way is more, with what the sitter does meanwhile. */
+/** Hand, control and place; and which way is more, with what the sitter does while it moves. */
 export function controlWords(
   kind: AdjustmentKind,
   found: { readonly control: Control; readonly move: Move } | null,

@@ -70,7 +70,7 @@ export const DIRECTIONS = [
 ] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
-/** What the sitter does with the body meanwhile. */
+/** What the sitter does with the body while it moves. */
 export const SITTER_ACTS = [
   'weightOff',
   'weightOn',

@@ -122,7 +122,7 @@ export function positionSpread(adjustment: Adjustment, position: number): number
 /** A value off a sheet or by tape is as sure as this, as a deviation (common practice); counts and states are exact. */
 const USUAL_SPREAD: Readonly<Partial<Record<Adjustment['unit'], number>>> = { mm: 3, deg: 1, turn: 1 / 16 };
 
-/** How far a position may be off, as a deviation, in the adjustment's unit: as stated, else as is usual. */
+/** How far a position may be off, as a deviation, in the adjustment's unit: as stated, else as is typical. */
 export function looseness(adjustment: Adjustment, position: number): number {
   if (adjustment.travel.type === 'onOff') return 0;
   return positionSpread(adjustment, position) || (USUAL_SPREAD[adjustment.unit] ?? 0);

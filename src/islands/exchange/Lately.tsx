@@ -41,7 +41,7 @@ function Sure({
 
 const undoId = (id: string): string => `undo-${id}`;
 
-/** What was taken in lately, and can be taken back. */
+/** What was imported lately, and can be undone. */
 export function Lately({
   after,
   onUndo,
@@ -57,7 +57,7 @@ export function Lately({
     let isWanted = true;
     exchange.lately().then(
       (found) => isWanted && setImports(found),
-      // Without a connection there is nothing that could be taken back.
+      // Without a connection there is nothing that could be undone.
       () => undefined,
     );
     return () => {

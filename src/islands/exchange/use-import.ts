@@ -78,7 +78,7 @@ function rowOf(found: PeopleFound | null, part: number, place: number): number |
   return found.kept[before + place]?.row ?? null;
 }
 
-/** A file on its way into the records: read beside the page, looked at, handed over, written. */
+/** A file on its way into the records: read beside the page, looked at, uploaded, written. */
 export function useImport(today: string) {
   const [stage, setStage] = useState<Stage>(NOTHING);
   const desk = useRef<JobDesk<PeopleJobs> | null>(null);

@@ -18,7 +18,7 @@ interface Props {
   readonly onHandOver: () => void;
 }
 
-/** The card as it will be handed over, and the act of handing over. */
+/** The card as it will be signed off, and the act of signing off. */
 export function CardStage({ state, setting, remedies, onHandOver }: Props) {
   const { fitting, busy } = state;
   const { live } = setting;

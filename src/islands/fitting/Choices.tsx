@@ -59,7 +59,7 @@ const WORTH_NAMING = 5e3;
 const pointsOf = (millionths: number): string => (millionths / MILLION).toFixed(2);
 
 /** The conditions that cost more here than in the best, dearest first; of the best itself all that cost. */
-function dearer(choice: Choice, best: Choice): string[] {
+function costlier(choice: Choice, best: Choice): string[] {
   const there = new Map(best === choice ? [] : best.binding.map((b) => [b.id, b]));
   const more = ({ id, penalty }: Binding): boolean => penalty - (there.get(id)?.penalty ?? 0) >= WORTH_NAMING;
   return choice.binding
@@ -69,7 +69,7 @@ function dearer(choice: Choice, best: Choice): string[] {
 }
 
 function costs(choice: Choice, best: Choice): Message {
-  const list = { words: dearer(choice, best) };
+  const list = { words: costlier(choice, best) };
   const end = list.words.length > 0 ? '.for' : '';
   if (choice === best)
     return message(`set.choices.points${end}`, { points: { text: pointsOf(choice.penalty) }, list });

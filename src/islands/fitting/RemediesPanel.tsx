@@ -1,4 +1,4 @@
-/** What can be done where a seat cannot: tried on the board at once, and taken back. */
+/** What can be done where a seat cannot: applied at once, and removed again. */
 import { memo, useState } from 'react';
 import {
   REMEDY_IDS,

@@ -4,7 +4,7 @@ import { usePart } from '../../drawing';
 import { parsedIn, typedIn } from '../../ui/in-unit';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayInUnit, sayWith, word } from '../../words';
+import { sayInUnit, sayRange, sayWith, word } from '../../words';
 import type { Live } from './live';
 import styles from './set.module.css';
 
@@ -48,8 +48,7 @@ export const Stepper = memo(function Stepper({ live, kind, disabled, onMove }: P
       return setFault(
         sayWith('set.typed.outside', {
           value: sayInUnit(read.value, unit, reading),
-          lowest: sayInUnit(lowest, unit, reading),
-          highest: sayInUnit(highest, unit, reading),
+          range: sayRange(sayInUnit(lowest, unit, reading), sayInUnit(highest, unit, reading)),
         }),
       );
     go(nearestPosition(adjustment, read.value - shiftMm));

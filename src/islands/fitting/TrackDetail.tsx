@@ -15,7 +15,7 @@ import { usePart } from '../../drawing';
 import { Chain } from '../../ui/Chain';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, sayWith, t, word, type Reading } from '../../words';
+import { sayLength, sayRange, sayWith, t, word, type Reading } from '../../words';
 import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
 import { Stepper } from './Stepper';
@@ -25,7 +25,7 @@ import styles from './set.module.css';
 function sayInterval(outcome: SettingOutcome, interval: Interval | null, reading: Reading): string {
   if (!interval) return '–';
   const say = (value: number) => (Number.isFinite(value) ? sayOwn(outcome, value, reading) : '…');
-  return interval.lo === interval.hi ? say(interval.lo) : `${say(interval.lo)} – ${say(interval.hi)}`;
+  return interval.lo === interval.hi ? say(interval.lo) : sayRange(say(interval.lo), say(interval.hi));
 }
 
 function leftOver(outcome: SettingOutcome, reading: Reading): string | null {

@@ -4,7 +4,7 @@ import { api, explain } from '../../ui/client';
 import { word } from '../../words';
 import { recordMet } from '../../ui/current';
 
-/** A choice that met another one made meanwhile. */
+/** A choice that met another one made while this one was edited. */
 export interface EditConflict {
   readonly wish: FittingEdit;
   readonly theirs: FittingDetail;

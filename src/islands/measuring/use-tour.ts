@@ -34,7 +34,7 @@ import type { Saving } from '../../ui/SaveState';
 import { useDraft } from '../../ui/use-draft';
 import { sayIn } from '../people/use-measures';
 import { reasonAsked } from '../people/use-population';
-import { sayWith, type Reading } from '../../words';
+import { sayRange, sayWith, type Reading } from '../../words';
 
 /** What this browser keeps of a tour, so that it goes on where it was left. */
 interface Kept {
@@ -200,8 +200,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
       const { lowest, highest } = DIMENSIONS[dimension];
       setFault(
         sayWith('measure.fault.range', {
-          low: sayIn(dimension, lowest, reading),
-          high: sayIn(dimension, highest, reading),
+          range: sayRange(sayIn(dimension, lowest, reading), sayIn(dimension, highest, reading)),
         }),
       );
       return false;

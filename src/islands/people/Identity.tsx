@@ -84,7 +84,7 @@ export function Identity({
     } catch (error) {
       const current = recordMet('sitter', error);
       if (current && isSame(current, sitter)) {
-        // Only measures were taken meanwhile: they do not touch what is changed here.
+        // Only measures were taken at the same time: they do not touch what is changed here.
         onSaved(current);
         return send(edit, current.version);
       }

@@ -6,7 +6,7 @@ Chart.register(LineController, LineElement, LinearScale, PointElement);
 type Point = { readonly x: number; readonly y: number };
 
 export interface GrowthPicture {
-  /** Smallest twentieth, average, largest twentieth: mm by age. */
+  /** 5th percentile, average, 95th percentile: mm by age. */
   readonly curves: readonly (readonly Point[])[];
   /** The child, now and as it will grow; empty where it was not measured. */
   readonly child: readonly Point[];

@@ -1,4 +1,4 @@
-/** What can stand in the way of a measure: another one taken meanwhile, or the others speaking against it. */
+/** What can stand in the way of a measure: another one taken at the same time, or the others speaking against it. */
 import { useState } from 'react';
 import type { DimensionId } from '../../core/body';
 import type { Implausible, Slip } from '../../core/population';
@@ -8,7 +8,7 @@ import { sayDoubt, sayWith, word, type Reading } from '../../words';
 import { sayMeasure, type ReadingConflict } from './use-measures';
 import styles from './measures.module.css';
 
-/** Somebody else took this measure meanwhile: either value can be kept. */
+/** Somebody else took this measurement while it was edited: either value can be kept. */
 export function Meanwhile({
   dimension,
   conflict: { mine, theirs },

@@ -12,7 +12,7 @@ function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
   return sayWith('measure.estimatesBy', { table: by.table.name, who: word(`measure.who.${sex ?? 'mixed'}`) });
 }
 
-/** What becomes of what was not measured: estimated, taken as is usual, or not computed. */
+/** What becomes of what was not measured: estimated, a typical value taken, or not calculated. */
 export function Notes({
   missing,
   filled,

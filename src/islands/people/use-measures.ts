@@ -23,7 +23,7 @@ import {
 } from '../../ui/outbox';
 import { savingOf } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
-import { sayValue, sayWith, type Reading } from '../../words';
+import { sayRange, sayValue, sayWith, type Reading } from '../../words';
 import type { Implausible } from '../../core/population';
 import { reasonAsked } from './use-population';
 
@@ -79,8 +79,7 @@ export function faultOf(dimension: DimensionId, text: string, reading: Reading):
   if (!rangeDoubt(dimension, parsed.value)) return null;
   const { lowest, highest } = DIMENSIONS[dimension];
   return sayWith('measure.fault.range', {
-    low: sayIn(dimension, lowest, reading),
-    high: sayIn(dimension, highest, reading),
+    range: sayRange(sayIn(dimension, lowest, reading), sayIn(dimension, highest, reading)),
   });
 }
 

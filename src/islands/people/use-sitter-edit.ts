@@ -12,7 +12,7 @@ export function useSitterEdit(sitter: SitterDetail, onSaved: (sitter: SitterDeta
       setFault(null);
     } catch (error) {
       const current = recordMet('sitter', error);
-      // Something else was changed meanwhile: it does not touch this choice.
+      // Something else was changed at the same time: it does not touch this choice.
       if (current && current.version !== version) return send(edit, current.version);
       setFault(explain(error));
     }

@@ -8,7 +8,7 @@ import { Frame } from '../../ui/Frame';
 import { UnreadableNote } from '../../ui/UnreadableNote';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayLength, sayWith, word, type Reading } from '../../words';
+import { sayLength, sayRange, sayWith, word, type Reading } from '../../words';
 import { PlaceForm } from './PlaceForm';
 import styles from './places.module.css';
 
@@ -22,7 +22,7 @@ function topOf(place: Place, reading: Reading): string {
       .map((v) => sayLength(v, reading))
       .join(' · ');
   }
-  return `${sayLength(lowest, reading)} – ${sayLength(highest, reading)}`;
+  return sayRange(sayLength(lowest, reading), sayLength(highest, reading));
 }
 
 function PlaceRows({

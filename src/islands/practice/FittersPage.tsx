@@ -20,7 +20,7 @@ const NO_HAND: Hand = { threeFingersMm: null, fourFingersMm: null };
 
 /**
  * One breadth: kept when the field is left or Enter is pressed; what cannot be right stays in the field and says why.
- * Where somebody else has changed this breadth meanwhile, both are shown.
+ * Where somebody else has changed this breadth while it was edited, both are shown.
  */
 function Breadth({
   fitter,
@@ -45,7 +45,7 @@ function Breadth({
       const theirs = currentOf<Fitter>(error);
       if (!theirs || theirs.version === on.version) return setFault(explain(error));
       const saved = theirs.hand?.[id] ?? null;
-      // Only the other breadth was changed meanwhile, or to the same: nothing to decide.
+      // Only the other breadth was changed at the same time, or to the same: nothing to decide.
       if (saved === kept) return send(value, theirs);
       onSaved(theirs);
       setConflict(saved === value ? null : { value, theirs });

@@ -133,7 +133,7 @@ function Fields({ form }: { readonly form: MethodForm }) {
   );
 }
 
-/** Somebody else saved a version meanwhile: mine goes on top of it, or is let go. */
+/** Somebody else saved a version while this one was edited: mine goes on top of it, or is let go. */
 function Meanwhile({ form }: { readonly form: MethodForm }) {
   const { theirs } = form;
   if (!theirs) return null;

@@ -11,7 +11,7 @@ import { sayWith, word } from '../../words';
 import { parseMeasure, sayIn, typed, unitOf } from '../people/use-measures';
 import styles from './practice.module.css';
 
-/** What came of saving: another value that somebody saved meanwhile, or null. */
+/** What came of saving: another value that somebody saved at the same time, or null. */
 type Saved = { readonly saved: number | undefined } | null;
 
 /** One tolerance: kept when the field is left or Enter is pressed; emptied it is as built in again. */
@@ -100,7 +100,7 @@ export function Tolerances({ first }: { readonly first: OwnTolerances }) {
       const theirs = currentOf<OwnTolerances>(error);
       if (!theirs || theirs.version === on.version) throw error;
       const saved = theirs.tolerances[id];
-      // Others were changed meanwhile, and not this one: nothing to decide.
+      // Others were changed at the same time, and not this one: nothing to decide.
       if (saved === own.tolerances[id]) return save(id, value, theirs);
       setOwn(theirs);
       return saved === value ? null : { saved };

@@ -13,8 +13,7 @@ import {
 } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayInUnit, sayLength, sayWith, t, word, type Reading } from '../../words';
-import { sayRange } from './seat-facts';
+import { sayInUnit, sayLength, sayRange, sayWith, t, word, type Reading } from '../../words';
 import styles from './seats.module.css';
 
 const unitOf = (of: Orientation['of']): AdjustmentUnit =>

@@ -11,9 +11,8 @@ import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { usePages } from '../../ui/use-pages';
 import { usePaced } from '../../ui/use-paced';
-import { sayLength, sayPrice, sayValue, sayWith, word, type Reading } from '../../words';
+import { sayLength, sayPrice, sayRange, sayValue, sayWith, word, type Reading } from '../../words';
 import { SeatFilters } from './SeatFilters';
-import { sayRange } from './seat-facts';
 import { NO_FILTER, isNarrowed, queryOf, type AskedSeats } from './seat-query';
 import styles from './seats.module.css';
 

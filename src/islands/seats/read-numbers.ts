@@ -1,8 +1,7 @@
 /** Numbers of a form of a seat as typed: read, or said what is wrong and what may have been meant. */
 import { stated, type Quantity } from '../../core/quantity';
 import { likelySlip, type AdjustmentUnit, type Slip } from '../../core/seat';
-import { sayInUnit, sayWith, t, type Reading } from '../../words';
-import { sayRange } from './seat-facts';
+import { sayInUnit, sayRange, sayWith, t, type Reading } from '../../words';
 import { isCount } from './seat-text';
 import { parsedIn, typedIn, type FieldFault, type ReadNumber } from '../../ui/in-unit';
 

@@ -11,14 +11,7 @@ import {
   type Adjustment,
   type SeatModel,
 } from '../../core/seat';
-import { sayInUnit, sayWith, t, word, type Reading } from '../../words';
-
-/** Ends of a range as they are written together: the unit once, where both have the same. */
-export function sayRange(from: string, to: string): string {
-  const unit = /[^\d/.,]+$/.exec(to)?.[0] ?? '';
-  if (from.startsWith('−') || from.startsWith('-')) return sayWith('seats.range.to', { from, to });
-  return unit !== '' && from.endsWith(unit) ? `${from.slice(0, -unit.length)}–${to}` : `${from}–${to}`;
-}
+import { sayInUnit, sayRange, sayWith, t, word, type Reading } from '../../words';
 
 const isNamed = ({ kind }: Adjustment): boolean => NAMED_KINDS.includes(kind);
 

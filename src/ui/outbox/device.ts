@@ -72,6 +72,6 @@ export async function keepDraft(key: string, value: unknown): Promise<void> {
   const db = await device();
   if (value === null) await db.delete('drafts', key);
   else await db.put('drafts', value, key);
-  // Another one may have come meanwhile: that one stays until it is in the database itself.
+  // Another one may have come since: that one stays until it is in the database itself.
   if (onDevice.get(AT_ONCE + key) === text) onDevice.remove(AT_ONCE + key);
 }

@@ -58,7 +58,7 @@ export const PEOPLE_WORDS = {
   'measure.fault.ambiguous': 'This could mean {first} or {second}. Which one?',
   'measure.take': 'Accept {value}',
   'measure.fault.fractionOnlyInInches': 'Fractions are only read in inches: enter 17 1/2 in.',
-  'measure.fault.range': 'Outside {low}–{high}. Check the unit and the row.',
+  'measure.fault.range': 'Outside {range}. Check the unit and the row.',
   'measure.doubt.notBelow': 'This cannot be more than {other} ({limit}). Check both.',
   'measure.examples.length': '445 · 44,5 cm · 17 1/2 in',
 } as const;

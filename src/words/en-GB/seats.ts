@@ -19,7 +19,6 @@ export const SEAT_WORDS = {
   'seats.harness': 'Harness',
   'seats.suspension': 'Suspension',
   'seats.synchro': 'Backrest and seat tilt together, {ratio} to 1',
-  'seats.range.to': '{from} to {to}',
   'seats.strokes': '{n, plural, one {1 stroke} other {{n} strokes}}',
   'seats.moves.slides': 'continuous',
   'seats.moves.clicks': '{n, plural, one {1 position} other {# positions}}',

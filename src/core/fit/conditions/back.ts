@@ -4,14 +4,14 @@ import { type MessageValue, message } from '../../message';
 import { trunkThighDeg } from '../../posture';
 import { bandOf } from '../../target';
 import type { DimensionId } from '../../body';
-import { apexMm, legOf, orZero, prominenceMm, trunkDegOf, zoneMm } from '../geometry/on-seat';
+import { apexMm, legOf, orZero, lumbarDepthMm, trunkDegOf, zoneMm } from '../geometry/on-seat';
 import { meaning, type Problem, type SetValues } from '../problem/problem';
 import {
   balancedTension,
   momentAt,
   tensionFraction,
   wantedLock,
-  wantedProminenceMm,
+  wantedLumbarDepthMm,
   wantedZoneMm,
 } from './wanted';
 import {
@@ -166,7 +166,7 @@ export const BACK_CONDITIONS = [
       bandHi: 250,
       weight: 0.5,
       basis: 'published',
-      source: 'band: ANSI/HFES 100-2007; aim: EN 1335-1:2000; from memory',
+      source: 'range: ANSI/HFES 100-2007; target: EN 1335-1:2000; not verified against source',
     },
     cures: { more: ['lumbarRollMm', 'seatPadMm'], less: ['lumbarRollMm'] },
     owners: owned('lumbarApex', 'backHeight'),
@@ -180,7 +180,7 @@ export const BACK_CONDITIONS = [
     steps: one('lumbarByPractice', (_, v) => ({ apex: { mm: apexMm(v) } })),
   }),
   condition({
-    /** Prominence of the lumbar less half the hollow's depth. */
+    /** Lumbar support depth less half the hollow's depth. */
     id: 'lumbarDepth',
     unit: 'mm',
     target: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 1 }),
@@ -189,20 +189,20 @@ export const BACK_CONDITIONS = [
     scope: ['lumbarDepth'],
     applies: has('lumbarDepth'),
     needs: () => ['smallOfBackDepth'],
-    residual: (p, v) => prominenceMm(p, v) - wantedProminenceMm(p),
-    onTrack: inverseOf('lumbarDepth', (p) => wantedProminenceMm(p) - p.rollMm),
+    residual: (p, v) => lumbarDepthMm(p, v) - wantedLumbarDepthMm(p),
+    onTrack: inverseOf('lumbarDepth', (p) => wantedLumbarDepthMm(p) - p.rollMm),
     says: (p, v) => ({
-      stands: { mm: prominenceMm(p, v) },
+      stands: { mm: lumbarDepthMm(p, v) },
       hollow: { mm: p.body.smallOfBackDepth },
-      wanted: { mm: wantedProminenceMm(p) },
+      wanted: { mm: wantedLumbarDepthMm(p) },
     }),
     steps: one('lumbarDepth', (p) => ({
       hollow: { mm: p.body.smallOfBackDepth },
-      wanted: { mm: wantedProminenceMm(p) },
+      wanted: { mm: wantedLumbarDepthMm(p) },
     })),
   }),
   condition({
-    /** Prominence of each of two zones less its share of half the hollow's depth. */
+    /** Lumbar support depth of each of two zones less its share of half the hollow's depth. */
     id: 'upperLumbar',
     unit: 'mm',
     target: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),
@@ -217,7 +217,7 @@ export const BACK_CONDITIONS = [
     steps: zone('upper'),
   }),
   condition({
-    /** Prominence of each of two zones less its share of half the hollow's depth. */
+    /** Lumbar support depth of each of two zones less its share of half the hollow's depth. */
     id: 'lowerLumbar',
     unit: 'mm',
     target: practice({ bandLo: -10, aimLo: 0, aimHi: 0, bandHi: 5, weight: 0.5 }),

@@ -40,7 +40,7 @@ function roomWords(p: Problem, v: SetValues): string {
   return forward === 0 ? '' : forward > 0 ? '.forward' : '.back';
 }
 
-/** The room in fingers, where the method says it so: of which hand, measured or as is usual. */
+/** The room in fingers, where the method says it so: of which hand, measured or typical. */
 function fingers(p: Problem): Message[] {
   const { method } = p.inputs;
   if (!method.fingers) return [];

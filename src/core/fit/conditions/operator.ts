@@ -39,7 +39,7 @@ export const OPERATOR_CONDITIONS = [
       bandHi: 135,
       weight: 3,
       basis: 'published',
-      source: 'band: Rebiffé 1969; from memory',
+      source: 'range: Rebiffé 1969; not verified against source',
     },
     owners: owned('stationForeAft', 'foreAft'),
     scope: ['stationForeAft', 'foreAft', ...SITS],

@@ -55,7 +55,7 @@ export const SCREEN_TARGETS = {
     bandHi: 30,
     weight: 1,
     basis: 'published',
-    source: 'aim: OSHA workstation guidance; band: assumed around it; from memory',
+    source: 'target: OSHA workstation guidance; range: assumed around it; not verified against source',
   },
   topAtEye: practice({ bandLo: 3, aimLo: 10, aimHi: 15, bandHi: 22, weight: 1 }),
   middleAtEye: practice({ bandLo: -5, aimLo: 0, aimHi: 0, bandHi: 10, weight: 1 }),

@@ -78,7 +78,7 @@ export function wantedLock(p: Problem, v: SetValues): number {
 const orUpright = (p: Problem, deg: number): number => (Number.isNaN(deg) ? p.uprightDeg : deg);
 
 /** Half the hollow's depth. */
-export const wantedProminenceMm = (p: Problem): number => p.body.smallOfBackDepth / 2;
+export const wantedLumbarDepthMm = (p: Problem): number => p.body.smallOfBackDepth / 2;
 
 /**
  * What one of two zones should stand out by: both half the hollow's depth where the hollow lies midway between them,
@@ -87,7 +87,7 @@ export const wantedProminenceMm = (p: Problem): number => p.body.smallOfBackDept
 export function wantedZoneMm(p: Problem, zone: 'upper' | 'lower'): number {
   const zones = p.inputs.seat.back.lumbarZones;
   const height = p.body.smallOfBackHeight;
-  const even = wantedProminenceMm(p);
+  const even = wantedLumbarDepthMm(p);
   if (!zones || Number.isNaN(height) || !(zones.upperMm > zones.lowerMm)) return even;
   const share = Math.min(1, Math.max(0, (height - zones.lowerMm) / (zones.upperMm - zones.lowerMm)));
   return even * Math.min(1, 2 * (zone === 'upper' ? share : 1 - share));

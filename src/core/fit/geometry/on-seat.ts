@@ -55,36 +55,36 @@ export function panPointMm(p: Problem, v: SetValues, fromRearMm: number): number
 }
 
 /** What stands out by choice: the lumbar, or the greater of two zones; NaN where there is nothing of the kind. */
-function ownProminenceMm(p: Problem, v: SetValues): number {
+function ownLumbarDepthMm(p: Problem, v: SetValues): number {
   const own = meaning(p, v, 'lumbarDepth');
   if (!Number.isNaN(own)) return own;
   const [upper, lower] = [meaning(p, v, 'upperLumbar'), meaning(p, v, 'lowerLumbar')];
   return Number.isNaN(lower) ? upper : Number.isNaN(upper) ? lower : Math.max(upper, lower);
 }
 
-/** Prominence of the lumbar with a roll over it; NaN where nothing stands out by choice. */
-export function prominenceMm(p: Problem, v: SetValues): number {
-  const own = ownProminenceMm(p, v);
+/** Lumbar support depth with a roll over it; NaN where nothing stands out by choice. */
+export function lumbarDepthMm(p: Problem, v: SetValues): number {
+  const own = ownLumbarDepthMm(p, v);
   if (p.rollMm === 0) return own;
   return (Number.isNaN(own) ? p.flattestMm : own) + p.rollMm;
 }
 
-/** Prominence of one of two zones with a roll over it. */
+/** Lumbar support depth of one of two zones with a roll over it. */
 export const zoneMm = (p: Problem, v: SetValues, zone: 'upperLumbar' | 'lowerLumbar'): number =>
   meaning(p, v, zone) + p.rollMm;
 
 /** How far the lumbar stands out beyond its flattest. */
-export const standsOutMm = (p: Problem, v: SetValues): number => prominenceMm(p, v) - p.flattestMm;
+export const standsOutMm = (p: Problem, v: SetValues): number => lumbarDepthMm(p, v) - p.flattestMm;
 
 /** How far the sitter sits forward of where the back support is at its flattest and rearmost. */
 export function pushMm(p: Problem, v: SetValues): number {
   let push = v.backCushionMm;
   if (!p.hasPush) return push;
   push += orZero(v.backReach);
-  const prominence = prominenceMm(p, v);
+  const depth = lumbarDepthMm(p, v);
   // Where nobody measured the hollow it is taken to hold what the lumbar gives.
-  if (Number.isNaN(prominence) || Number.isNaN(p.body.smallOfBackDepth)) return push;
-  return push + lumbarPush(prominence, p.flattestMm, p.body.smallOfBackDepth);
+  if (Number.isNaN(depth) || Number.isNaN(p.body.smallOfBackDepth)) return push;
+  return push + lumbarPush(depth, p.flattestMm, p.body.smallOfBackDepth);
 }
 
 export const hollowFromRearMm = (p: Problem, v: SetValues): number =>

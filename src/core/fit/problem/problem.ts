@@ -50,7 +50,7 @@ export interface Problem {
   readonly hasSlope: boolean;
   /** Whether anything but a cushion can bring the sitter forward. */
   readonly hasPush: boolean;
-  /** Prominence of the lumbar at its flattest, mm: what the seat depth is measured from. */
+  /** Lumbar support depth at its flattest, mm: what the seat depth is measured from. */
   readonly flattestMm: number;
   /** Foot support to the hollow of the knee without the shoe, mm; less where the feet stand forward on pedals. */
   readonly lowerLegMm: number;

@@ -156,7 +156,7 @@ export class AtDesk {
     while (above - below > 1) {
       const middle = (below + above) >> 1;
       s.v.deskHeight = axis.values[middle]!;
-      // Only what becomes dearer with a higher desk counts: that rises all the way.
+      // Only what costs more with a higher desk matters: that rises all the way.
       if (top.leastPenalty(residual(s.p, s.v, s.leg), Infinity) <= cost) below = middle;
       else above = middle;
     }

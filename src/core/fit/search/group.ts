@@ -40,7 +40,7 @@ export class Group {
     readonly floor: number,
     /** Whether it hangs on no height: what it comes to is then kept, for the same is asked again and again. */
     isFree: boolean,
-    /** The same without what hangs on more than the lean: never dearer, and the same for every stance that leans so. */
+    /** The same without what hangs on more than the lean: never at a higher cost, and the same for every stance that leans so. */
     private readonly lighter: readonly Group[],
   ) {
     const [first] = standing;

@@ -115,9 +115,9 @@ function endsOfPassive(p: Problem, held: Settings['positions'] = {}): readonly S
 }
 
 /**
- * The best settings; the same problem always gives the same ones. What tips with the sitter counts at its dearer end:
- * what is best for either end is looked at at both, and the one whose dearer end costs least is given. No settings do
- * better than the dearer of both bests, which is the bound.
+ * The best settings; the same problem always gives the same ones. What tips with the sitter is judged at its more costly end:
+ * what is best for either end is looked at at both, and the one whose more costly end costs least is given. No settings do
+ * better than the more costly of both bests, which is the bound.
  */
 export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const p = inPlace(bare, options.remedies);
@@ -142,7 +142,7 @@ export function solve(bare: Problem, options: SolveOptions): SolveResult {
   return atDearer.reduce((best, found) => (found.penalty < best.penalty ? found : best));
 }
 
-/** What is held, and what tips by itself at its dearer end. */
+/** What is held, and what tips by itself at its more costly end. */
 function heldPassive(p: Problem, options: SolveOptions): Settings['positions'] {
   const passive = Object.values(p.variables).filter(isPassive);
   if (passive.length === 0) return options.held ?? {};

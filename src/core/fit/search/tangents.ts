@@ -44,7 +44,7 @@ function tangentsOf(p: Problem, loose: readonly Loose[]): Tangent[] {
   return loose.flatMap(({ condition: { id, extent: plain }, curve }): Tangent[] => {
     const follows = FOLLOWS[id];
     if (!follows || !plain || curve.convexTo < Infinity || (id === 'footGap' && !isPlain)) return [];
-    // Thighs alone under a desk: knees only make it dearer.
+    // Thighs alone under a desk: knees only raise the cost.
     const extent = id === 'deskContact' ? (x: Extents) => x.deskClearance : plain;
     const [byHeight, bySupport] = follows;
     return [{ curve, extent, plain, byHeight, bySupport }];
@@ -67,7 +67,7 @@ export class Tangents {
    * What conditions that pull the seat's height and the footrest apart cost together beyond what each costs alone: each
    * is at least as dear as a straight line that touches its curve, and of straight lines the sum is least at an end.
    */
-  dearer(span: Extents): number {
+  added(span: Extents): number {
     const { tangents, lines } = this;
     if (tangents.length < 2) return 0;
     const [low, high] = [span.lo.seatHeight, span.hi.seatHeight];

@@ -283,7 +283,7 @@ export class Whole {
       } else if (isStill(box, on)) sum += curve.at(this.residualIn(box, condition));
     }
     if (this.best && sum > this.best.penalty) return sum;
-    sum += this.tangents.dearer(span);
+    sum += this.tangents.added(span);
     const s = this.standAt(box);
     const { leasts } = this;
     for (let i = 0; i < this.groups.length; i++) {
