@@ -49,6 +49,7 @@ export const CardSchema = z.object({
   remedies: z.array(Text),
   unreached: z.array(z.object({ adjustment: Text, reason: Text, remedy: Text.nullable() })),
   offered: z.array(Text),
+  isUnsought: z.boolean().describe('whether remedies were wanted and could not be calculated in time'),
   estimated: z.array(Text),
   unmeasured: z.array(z.object({ adjustment: Text, reason: Text })),
   uncalculated: z.array(Text),

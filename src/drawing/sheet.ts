@@ -57,6 +57,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       lead: `${word(closesAll ? 'card.offered' : 'card.offered.partly')}:`,
       text: `${names.map(said).join(' + ')}. ${parts.map(said).join(' ')}`,
     })),
+    ...(card.isUnsought ? [plain(word('card.unsought'))] : []),
     ...card.unmeasured.map((u) => about(u.kind, said(u.reason))),
     ...card.uncalculated.map((m) => plain(said(m))),
   ];

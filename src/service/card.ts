@@ -32,7 +32,7 @@ export interface FittingCard {
   readonly json: CardJson;
 }
 
-/** A card without remedies is better than none. */
+/** A card without remedies, which then says so, is better than none. */
 const OFFERED: Urgency = { patienceMs: 2000, limitMs: 5000 };
 
 /** Remedies solved for beside the server: they may take a moment. None where they take too long. */
@@ -111,6 +111,7 @@ export const fittingCard = useCase(
         ({ names, parts }) =>
           `${names.map((m) => say(m, reading)).join(' + ')}. ${parts.map((m) => say(m, reading)).join(' ')}`,
       ),
+      isUnsought: card.isUnsought,
       estimated: card.estimated.map((m) => say(m, reading)),
       unmeasured: card.unmeasured.map((u) => ({ adjustment: u.kind, reason: say(u.reason, reading) })),
       uncalculated: card.uncalculated.map((m) => say(m, reading)),

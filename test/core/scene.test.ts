@@ -21,6 +21,8 @@ import {
   type Primitive,
   type Scene,
 } from '../../src/core/scene';
+import { sheetOf } from '../../src/drawing/sheet';
+import { DEFAULT_READING } from '../../src/words';
 import type { Point } from '../../src/core/posture';
 import {
   OPEN_HIP,
@@ -327,6 +329,15 @@ describe('the settings card', () => {
     const partial = cardOf(best(few), HEADER, null);
     expect(partial.unmeasured.map((u) => u.kind)).to.deep.equal(['headHeight']);
     expect(partial.rows.find((r) => r.kind === 'headHeight')?.verdict).to.equal('notMeasured');
+  });
+
+  it('says when nobody knows what would help, and only where something does not fit', () => {
+    const unsought = cardOf(best(p), HEADER, null);
+    expect([card.isUnsought, unsought.isUnsought]).to.deep.equal([false, true]);
+    expect(cardOf(best(problemFor()), HEADER, null).isUnsought).to.equal(false);
+    const said = (c: typeof card) => JSON.stringify(sheetOf(c, false, DEFAULT_READING));
+    expect(said(unsought)).to.contain('Remedies have not been calculated');
+    expect(said(card)).not.to.contain('Remedies have not been calculated');
   });
 
   it('has no control words where nobody described the control', () => {

@@ -82,6 +82,8 @@ export interface Card {
     readonly remedy: Message | null;
   }[];
   /** Remedies that close a shortfall, each with the arithmetic of its parts, and whether it closes everything. */
+  /** Whether something is out of range and nobody knows yet, or in time, what would help. */
+  readonly isUnsought: boolean;
   readonly offered: readonly {
     readonly closesAll: boolean;
     /** What is added, taken off or changed, each by name and size. */
@@ -264,6 +266,7 @@ export function cardOf(
       reason: o.reason,
       remedy: remedyHint(p, o, found?.shortfalls),
     })),
+    isUnsought: off.length > 0 && found === null,
     offered: off.length > 0 && found ? offeredOn(found.offered) : [],
     estimated: estimatesOf(p, a),
     unmeasured: a.outcomes
