@@ -5,27 +5,26 @@ import { UPPER_SUPPORT, UPPER_SUPPORT_OFF, isLoose, upgradeSeat, without } from 
 import { INPUTS_SCHEMA } from '../fit';
 
 /** Returns settings in the form of now: an upper support that was off is a state in use. */
-export function upgradeSettings(document: unknown): unknown {
-  if (!isLoose(document) || !isLoose(document.positions) || !(UPPER_SUPPORT in document.positions))
-    return document;
-  const isOff = document.positions[UPPER_SUPPORT] === 0;
+export function upgradeSettings(stored: unknown): unknown {
+  if (!isLoose(stored) || !isLoose(stored.positions) || !(UPPER_SUPPORT in stored.positions)) return stored;
+  const isOff = stored.positions[UPPER_SUPPORT] === 0;
   return {
-    ...document,
-    positions: without(document.positions, UPPER_SUPPORT),
+    ...stored,
+    positions: without(stored.positions, UPPER_SUPPORT),
     states: isOff ? [UPPER_SUPPORT_OFF] : [],
   };
 }
 
 /** Returns a document of inputs in the form of now, seat, place and method included; one that is none as it is. */
-export function upgradeInputs(document: unknown): unknown {
-  if (!isLoose(document)) return document;
-  const { work } = document;
+export function upgradeInputs(stored: unknown): unknown {
+  if (!isLoose(stored)) return stored;
+  const { work } = stored;
   return {
-    ...document,
+    ...stored,
     schema: INPUTS_SCHEMA,
-    seat: upgradeSeat(document.seat),
-    place: upgradePlace(document.place),
-    method: upgradeMethod(document.method),
+    seat: upgradeSeat(stored.seat),
+    place: upgradePlace(stored.place),
+    method: upgradeMethod(stored.method),
     work: isLoose(work) ? { helmet: false, glasses: false, risesByArms: false, screen: null, ...work } : work,
   };
 }

@@ -2,8 +2,8 @@ import { UPPER_SUPPORT, isLoose, without, type Loose } from '../seat';
 
 const withoutSupport = (list: unknown): unknown =>
   Array.isArray(list) ? list.filter((kind) => kind !== UPPER_SUPPORT) : list;
-const targetsOf = (document: Loose): Loose =>
-  isLoose(document.targets) ? { targets: withoutOld(without(document.targets, UPPER_SUPPORT)) } : {};
+const targetsOf = (stored: Loose): Loose =>
+  isLoose(stored.targets) ? { targets: withoutOld(without(stored.targets, UPPER_SUPPORT)) } : {};
 
 /** Targets as every method had them before costs were expected under doubt: copies of methods carry them along. */
 const OLD_TARGETS: Readonly<Record<string, Loose>> = {
@@ -49,12 +49,12 @@ const withTies = (list: unknown): unknown =>
  * or a turn in the order. Targets and the price of a footrest that are still what they were when every method had them
  * follow the common ones of now; those that a practice set for itself stay.
  */
-export function upgradeMethod(document: unknown): unknown {
-  if (!isLoose(document)) return document;
-  const { order, again, steps, tieBreaks, footrestPenalty } = document;
+export function upgradeMethod(stored: unknown): unknown {
+  if (!isLoose(stored)) return stored;
+  const { order, again, steps, tieBreaks, footrestPenalty } = stored;
   return {
-    ...document,
-    ...targetsOf(document),
+    ...stored,
+    ...targetsOf(stored),
     order: withoutSupport(order),
     ...(tieBreaks === undefined ? {} : { tieBreaks: withTies(tieBreaks) }),
     ...(footrestPenalty === OLD_FOOTREST_PENALTY ? { footrestPenalty: 14 } : {}),

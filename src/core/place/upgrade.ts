@@ -2,11 +2,11 @@ import { isLoose, upgradeAdjustment } from '../seat';
 import { PLACE_DOCUMENT } from './schema-version';
 
 /** Returns a workstation's document in the form of now; one that is none is returned as it is. */
-export function upgradePlace(document: unknown): unknown {
-  if (!isLoose(document) || 'schema' in document) return document;
-  const { adjustments } = document;
+export function upgradePlace(stored: unknown): unknown {
+  if (!isLoose(stored) || 'schema' in stored) return stored;
+  const { adjustments } = stored;
   return {
-    ...document,
+    ...stored,
     schema: PLACE_DOCUMENT,
     needs: [],
     seatClasses: [],

@@ -7,8 +7,8 @@ export const isLoose = (value: unknown): value is Loose =>
 const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? value.filter(isLoose) : []);
 
 /** A copy without some keys. */
-export const without = (document: Loose, ...keys: readonly string[]): Loose =>
-  Object.fromEntries(Object.entries(document).filter(([key]) => !keys.includes(key)));
+export const without = (stored: Loose, ...keys: readonly string[]): Loose =>
+  Object.fromEntries(Object.entries(stored).filter(([key]) => !keys.includes(key)));
 
 const LOCKS: Readonly<Record<string, readonly string[]>> = {
   upright: ['free', 'upright'],
@@ -76,7 +76,7 @@ const FLOORS: Readonly<Record<string, string>> = {
 };
 
 /** Returns a seat's document in the form of now; one that is no document of a seat is returned as it is. */
-export function upgradeSeat(document: unknown): unknown {
-  if (!isLoose(document) || 'schema' in document) return document;
-  return fromFirst(document);
+export function upgradeSeat(stored: unknown): unknown {
+  if (!isLoose(stored) || 'schema' in stored) return stored;
+  return fromFirst(stored);
 }
