@@ -17,16 +17,16 @@ import { cardOf } from '../../src/core/scene';
 import type { Adjustment, AdjustmentKind } from '../../src/core/seat';
 import { drawnProblems } from '../support/drawn-seats';
 import { mayBeSet } from '../support/enumeration';
-import { FULL, adjustment, bodyWith, problemFor, seatWith, slides, steps } from '../support/inputs';
-
-const HEADER = {
-  sitter: 'Runa',
-  seat: 'Plain seat',
-  place: null,
-  method: 'Upright',
-  fitter: '',
-  date: '2026-11-25',
-};
+import {
+  FULL,
+  adjustment,
+  bodyWith,
+  problemFor,
+  seatWith,
+  slides,
+  steps,
+  CARD_HEADER,
+} from '../support/inputs';
 
 interface Tied {
   readonly p: Problem;
@@ -183,7 +183,7 @@ describe('what another adjustment carries along', () => {
     const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
     const pan = a.outcomes.find((o) => o.kind === 'seatAngle')!;
     expect(pan.words.key).to.equal('position.carried');
-    const row = cardOf(a, HEADER, null).rows.find((r) => r.kind === 'seatAngle');
+    const row = cardOf(a, CARD_HEADER, null).rows.find((r) => r.kind === 'seatAngle');
     expect(row?.check ?? null).to.equal(null);
     expect(row?.tolerance ?? null).to.equal(null);
     expect(heldDoubts(p.inputs, { seatAngle: 1 }).map((d) => d.reason)).to.deep.equal(['heldCarried']);

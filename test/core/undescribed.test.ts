@@ -2,18 +2,19 @@ import { expect } from 'chai';
 import { NO_REMEDIES, assess, solve, uncalculatedOf } from '../../src/core/fit';
 import { offersOf, seatNumbers } from '../../src/core/seat';
 import { cardOf } from '../../src/core/scene';
-import { PADS, WIDE_SEAT, adjustment, listed, problemFor, seatWith, slides, steps } from '../support/inputs';
+import {
+  PADS,
+  WIDE_SEAT,
+  adjustment,
+  listed,
+  problemFor,
+  seatWith,
+  slides,
+  steps,
+  CARD_HEADER,
+} from '../support/inputs';
 
 const HEIGHT = adjustment('seatHeight', slides(380, 560));
-const HEADER = {
-  sitter: 'Runa',
-  seat: 'Plain seat',
-  place: null,
-  method: 'Upright',
-  fitter: '',
-  date: '2026-11-25',
-};
-
 describe('a seat that nobody described', () => {
   it('is set by its height alone', () => {
     const seat = seatWith([HEIGHT], {
@@ -43,7 +44,7 @@ describe('a seat that nobody described', () => {
       ['seatWidth', 'notDescribed'],
     ]);
     expect(a.refused).to.equal(false);
-    const card = cardOf(a, HEADER, null);
+    const card = cardOf(a, CARD_HEADER, null);
     expect(card.refusals.map((m) => m.key)).to.deep.equal([
       'check.ratedLoad.notDescribed',
       'check.seatWidth.notDescribed',
@@ -76,7 +77,7 @@ describe('what no setting is calculated for', () => {
     expect(Object.keys(p.variables)).to.deep.equal(['seatHeight']);
     const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
     expect(a.outcomes.map((o) => o.kind)).to.deep.equal(['seatHeight']);
-    expect(cardOf(a, HEADER, null).uncalculated).to.have.length(6);
+    expect(cardOf(a, CARD_HEADER, null).uncalculated).to.have.length(6);
   });
 
   it('leaves the settings of the rest as they are without it', () => {

@@ -1,22 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  NO_REMEDIES,
-  PLAIN_WORK,
-  costOf,
-  makeInputs,
-  problemOf,
-  solve,
-  type Problem,
-  type Settings,
-} from '../../src/core/fit';
+import { NO_REMEDIES, costOf, problemOf, solve, type Problem, type Settings } from '../../src/core/fit';
 import { conditionsOf, missingFor, ownedBy, type Condition } from '../../src/core/fit/conditions';
 import { Extents } from '../../src/core/fit/geometry/extents';
 import { emptyValues, type SetValues } from '../../src/core/fit/problem/problem';
 import { bestAlone, isPassive, valuesOfSettings } from '../../src/core/fit/search/solve';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
-import { buildDemo } from '../../src/demo/build';
 import { drawnProblems } from '../support/drawn-seats';
 import { mayBeSet, plainBest } from '../support/enumeration';
 import {
@@ -32,6 +22,7 @@ import {
   seatWith,
   slides,
 } from '../support/inputs';
+import { fullCases } from '../support/full-cases';
 
 const solved = (p: Problem, held: Settings['positions'] = {}) => solve(p, { remedies: NO_REMEDIES, held });
 
@@ -57,21 +48,8 @@ describe('the whole seat as one problem', function () {
   });
 
   it('is never cheaper with one lever held anywhere else', () => {
-    const demo = buildDemo(5, new Date('2026-11-25T09:30:00Z'), { sitters: 60, seats: 60 });
-    const sitters = demo.sitters.filter((s) => s.readings.length >= 14);
-    const places = demo.places.filter((p) => p.place.adjustments.length > 0);
     let [held, compared] = [0, 0];
-    for (let n = 0; n < 50; n++) {
-      const inputs = makeInputs({
-        sitter: { ageYears: null },
-        body: bodyWith(
-          Object.fromEntries(sitters[n % sitters.length]!.readings.map((r) => [r.dimension, r.value])),
-        ),
-        seat: demo.seats[(n * 7) % demo.seats.length]!.seat,
-        place: places[n % places.length]!.place,
-        method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-        work: PLAIN_WORK,
-      });
+    for (const [n, inputs] of fullCases(5, 50, { sitters: 60, seats: 60 }).entries()) {
       const [p, unsolved] = [problemOf(inputs), problemOf(inputs)];
       const best = solve(p, { remedies: NO_REMEDIES, budget: 1500 });
       for (const variable of Object.values(p.variables)) {

@@ -6,9 +6,7 @@ import { drawsOf } from '../../src/core/certainty';
 import { standardNormals, type Draws } from '../../src/core/certainty/draws';
 import {
   NO_REMEDIES,
-  PLAIN_WORK,
   computableConditions,
-  makeInputs,
   problemOf,
   solve,
   valuesOfSettings,
@@ -18,13 +16,11 @@ import {
   type Variable,
 } from '../../src/core/fit';
 import { isPassive } from '../../src/core/fit/search/solve';
-import { SHIPPED_METHODS } from '../../src/core/method';
 import { looseness, type AdjustmentKind } from '../../src/core/seat';
 import { bandOf } from '../../src/core/target';
 import { drawnProblems } from '../support/drawn-seats';
-import { buildDemo } from '../../src/demo/build';
 import { mayBeSet } from '../support/enumeration';
-import { bodyWith } from '../support/inputs';
+import { fullCases } from '../support/full-cases';
 
 const CASES = 200;
 const FULL_CASES = 60;
@@ -152,26 +148,8 @@ function generator(seed: number): (below: number) => number {
   };
 }
 
-/** Full seats, sitters and workstations of the demo records, drawn anew. */
-function fullProblems(count: number): Problem[] {
-  const demo = buildDemo(19, new Date('2026-11-25T09:30:00Z'), { sitters: 300, seats: 120 });
-  const sitters = demo.sitters.filter((s) => s.readings.length >= 14);
-  const places = demo.places.filter((p) => p.place.adjustments.length > 0);
-  return Array.from({ length: count }, (_, n) =>
-    problemOf(
-      makeInputs({
-        sitter: { ageYears: null },
-        body: bodyWith(
-          Object.fromEntries(sitters[n % sitters.length]!.readings.map((r) => [r.dimension, r.value])),
-        ),
-        seat: demo.seats[(n * 7) % demo.seats.length]!.seat,
-        place: places[n % places.length]!.place,
-        method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-        work: PLAIN_WORK,
-      }),
-    ),
-  );
-}
+const fullProblems = (count: number): Problem[] =>
+  fullCases(19, count, { sitters: 300, seats: 120 }).map(problemOf);
 
 const mean = (list: readonly number[]) => list.reduce((sum, x) => sum + x, 0) / list.length;
 

@@ -1,14 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { NO_REMEDIES, PLAIN_WORK, costOf, makeInputs, problemOf, solve } from '../../src/core/fit';
-import { SHIPPED_METHODS } from '../../src/core/method';
-import { buildDemo } from '../../src/demo/build';
+import { NO_REMEDIES, costOf, problemOf, solve } from '../../src/core/fit';
 import { drawnProblems } from '../support/drawn-seats';
 import { isPassive } from '../../src/core/fit/search/solve';
 import { mayBeSet, plainBest } from '../support/enumeration';
-import { bodyWith } from '../support/inputs';
-
-const NOW = new Date('2026-11-25T09:30:00Z');
+import { fullCases } from '../support/full-cases';
 
 describe('the solver proved by looking at everything', function () {
   this.timeout(300_000);
@@ -31,23 +27,9 @@ describe('the solver proved by looking at everything', function () {
   });
 
   it('finds nothing cheaper with one lever held elsewhere, on 500 full seats', () => {
-    const demo = buildDemo(3, NOW, { sitters: 300, seats: 120 });
-    const sitters = demo.sitters.filter((s) => s.readings.length >= 14);
-    const places = demo.places.filter((p) => p.place.adjustments.length > 0);
     let [held, proved] = [0, 0];
-    for (let n = 0; n < 500; n++) {
-      const p = problemOf(
-        makeInputs({
-          sitter: { ageYears: null },
-          body: bodyWith(
-            Object.fromEntries(sitters[n % sitters.length]!.readings.map((r) => [r.dimension, r.value])),
-          ),
-          seat: demo.seats[(n * 7) % demo.seats.length]!.seat,
-          place: places[n % places.length]!.place,
-          method: SHIPPED_METHODS[n % SHIPPED_METHODS.length]!,
-          work: PLAIN_WORK,
-        }),
-      );
+    for (const [n, inputs] of fullCases(3, 500, { sitters: 300, seats: 120 }).entries()) {
+      const p = problemOf(inputs);
       const best = solve(p, { remedies: NO_REMEDIES, budget: 8000 });
       if (best.ended === 'proved') proved++;
       const movable = Object.values(p.variables).filter((v) => v.values.length > 1);

@@ -246,3 +246,13 @@ export function settingsAt(
   }
   return { positions, remedies };
 }
+
+/** What stands above a card. */
+export const CARD_HEADER = {
+  sitter: 'Runa',
+  seat: 'Plain seat',
+  place: null,
+  method: 'Upright',
+  fitter: '',
+  date: '2026-11-25',
+};
