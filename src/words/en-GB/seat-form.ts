@@ -140,7 +140,6 @@ export const SEAT_FORM_WORDS = {
   'seatForm.forFitting': 'Once saved, the seat is chosen in the fitting you came from.',
   'seatForm.fault.name': 'Enter a name.',
   'seatForm.fault.missing': 'Enter a number.',
-  'seatForm.fault.number': 'Enter a number, for example 445.',
   'seatForm.fault.range': '{value} is outside {range}.',
   'seatForm.fault.reversed': 'The highest must be above the lowest.',
   'seatForm.fault.sameEnds': 'Both ends are the same. Choose “Fixed” if it does not move.',

@@ -1,0 +1,59 @@
+/** Which words come with which page: a fitting and its card load only their own part of the catalogue. */
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import { build } from 'esbuild';
+import { COMMON, PAGES, SERVER } from '../../src/words/en-GB';
+
+/** The first pages that a fitter opens; every other page brings the rest of the words along. */
+const LIGHT_PAGES = [
+  'src/islands/fitting/FittingPage.tsx',
+  'src/islands/fitting/RemainsPage.tsx',
+  'src/islands/card/CardPage.tsx',
+  'src/islands/fittings/FittingsPage.tsx',
+  'src/islands/fittings/NotFoundPage.tsx',
+  'src/islands/sign-in/SignInPage.tsx',
+];
+
+/** Returns the project’s own files that a page is built from. */
+async function filesOf(page: string): Promise<string[]> {
+  const { metafile } = await build({
+    entryPoints: [page],
+    bundle: true,
+    write: false,
+    metafile: true,
+    packages: 'external',
+    format: 'esm',
+    jsx: 'automatic',
+    outdir: 'unused',
+    loader: { '.css': 'empty', '.js': 'js' },
+  });
+  return Object.keys(metafile.inputs).filter((file) => /^src\/.*\.tsx?$/.test(file));
+}
+
+/** Returns the keys that a text names: whole ones, and those that begin as a key does that is put together. */
+function keysIn(text: string, keys: readonly string[]): string[] {
+  const whole = new Set([...text.matchAll(/'([\w-]+(?:\.[\w-]+)+)'/g)].map((m) => m[1]!));
+  const begun = [...text.matchAll(/`([\w-]+\.(?:[\w-]+\.)*)\$\{/g)].map((m) => m[1]!);
+  return keys.filter((key) => whole.has(key) || begun.some((start) => key.startsWith(start)));
+}
+
+describe('the words that come with a page', () => {
+  const elsewhere = [...Object.keys(PAGES), ...Object.keys(SERVER)].filter((key) => !(key in COMMON));
+
+  for (const page of LIGHT_PAGES)
+    it(`are all that ${page} uses`, async () => {
+      const files = await filesOf(page);
+      if (files.includes('src/words/pages.ts')) return;
+      const missing = files
+        .filter((file) => /^src\/(?:islands|ui|drawing)\//.test(file))
+        .flatMap((file) => keysIn(readFileSync(file, 'utf8'), elsewhere).map((key) => `${file}: ${key}`));
+      expect(missing).to.deep.equal([]);
+    });
+
+  it('would be missed', () => {
+    expect(keysIn('word(`screenWay.${way}`)', ['screenWay.lower', 'other.lower'])).to.deep.equal([
+      'screenWay.lower',
+    ]);
+    expect(keysIn("t('armsTo.desk')", ['armsTo.desk', 'armsTo.elbow'])).to.deep.equal(['armsTo.desk']);
+  });
+});
