@@ -36,9 +36,20 @@ export const theme = createTheme({
             : {},
       }),
     },
-    TextInput: { styles: { input: { minHeight: 'var(--touch)', fontVariantNumeric: 'tabular-nums' } } },
-    Select: { styles: { input: { minHeight: 'var(--touch)' } } },
-    NativeSelect: { styles: { input: { minHeight: 'var(--touch)' } } },
+    // Fields of every kind are as high as a thumb is broad.
+    Input: { styles: { input: { minHeight: 'var(--touch)', fontVariantNumeric: 'tabular-nums' } } },
+    Checkbox: {
+      styles: {
+        body: { minHeight: 'var(--link)', alignItems: 'center' },
+        labelWrapper: { minHeight: 'var(--link)', alignContent: 'center' },
+      },
+    },
+    PasswordInput: {
+      styles: {
+        innerInput: { minHeight: 'var(--touch)' },
+        visibilityToggle: { minWidth: 'var(--link)', minHeight: 'var(--link)' },
+      },
+    },
   },
 });
 

@@ -1,12 +1,11 @@
 import { AxePuppeteer } from '@axe-core/puppeteer';
 import { expect } from 'chai';
-import type { Page as BrowserPage } from 'puppeteer-core';
-import type { Page } from '../../src/contract/paging';
-import type { MethodSummary } from '../../src/contract';
+import type { CDPSession, Page as BrowserPage } from 'puppeteer-core';
 import { startApp, type App } from '../support/app';
 import { startBrowser, type BrowserBench } from '../support/browser';
 import { Driver } from '../support/driver';
-import { readRows } from '../support/read-database';
+import { clippedText, overflowOf, smallTargets } from '../support/layout';
+import { everyPage } from '../support/pages';
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
@@ -15,6 +14,9 @@ const ONLY_WRONG = { resultTypes: ['violations' as const] };
 
 /** What the other scheme and a narrow page can change: the page itself is the same. */
 const OF_COLOUR_AND_SIZE = ['color-contrast', 'target-size', 'scrollable-region-focusable'];
+
+/** As narrow as a page has to go without scrolling sideways, CSS px. */
+const SMALL_PHONE = { width: 320, height: 640 };
 
 /** What has to be opened first on a page. */
 const OPENED: Readonly<Record<string, (user: Driver) => Promise<unknown>>> = {
@@ -33,62 +35,19 @@ describe('accessibility', function () {
   this.timeout(120_000);
   let app: App;
   let bench: BrowserBench;
-  const paths = new Map<string, string>();
+  let paths: Map<string, string>;
   // One page for all of them: what they share is fetched once.
   let page: BrowserPage;
   let user: Driver;
+  let session: CDPSession;
   before(async () => {
     app = await startApp();
     bench = await startBrowser();
     page = await bench.open();
     user = new Driver(page, app.base);
-    const id = async (sql: string) => String((await readRows(app.folder, sql))[0]?.id);
-    const maren = await id(
-      "select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = 'Maren Tolve'",
-    );
-    const ines = await id(
-      "select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = 'Ines Farrowby'",
-    );
-    const jory = await id("select id from sitters where name = 'Jory Pell'");
-    const seat = await id(
-      "select id from seat_versions where json_extract(document, '$.name') = 'Gullstone task chair'",
-    );
-    const pair = (await readRows(app.folder, "select id from catalogue where kind = 'seat' limit 2"))
-      .map((r) => String(r.id))
-      .join(',');
-    paths.set('fittings', '/');
-    paths.set('people', '/people');
-    paths.set('a sitter without measures', `/people/${jory}`);
-    paths.set('files of people', '/people/files');
-    paths.set('seats', '/seats');
-    paths.set('a seat', `/seats/${seat}`);
-    paths.set('adding a seat', '/seats/new');
-    paths.set('comparing seats', `/seats/compare?ids=${pair}`);
-    paths.set('files of seats', '/seats/files');
-    paths.set('places', '/places');
-    paths.set('tables of bodies', '/practice/tables');
-    paths.set('methods', '/practice/methods');
-    paths.set('fitters', '/practice/fitters');
-    paths.set('a method', '/practice/methods/right-angle-then-open');
-    const own = '01990000-0000-7000-8000-00000000a11e';
-    const { items: shipped } = (await (
-      await fetch(`${app.base}/api/v1/methods`)
-    ).json()) as Page<MethodSummary>;
-    await fetch(`${app.base}/api/v1/methods`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...shipped.find((m) => m.method.steps)!.method, id: own, name: 'Ours' }),
-    });
-    paths.set('a method of one’s own', `/practice/methods/${own}`);
-    paths.set('measuring one by one', `/people/${jory}/measure`);
-    paths.set('measuring', `/fittings/${maren}?stage=measure`);
-    paths.set('choosing', `/fittings/${maren}?stage=choose`);
-    paths.set('setting', `/fittings/${ines}?stage=set`);
-    paths.set('the card stage', `/fittings/${ines}?stage=card`);
-    paths.set('the card', `/fittings/${ines}/card`);
-    paths.set('a page that is not there', '/nowhere');
-    paths.set('signing in', '/sign-in');
-    paths.set('front and plan view', `/fittings/${ines}?stage=set`);
+    session = await page.createCDPSession();
+    paths = new Map(await everyPage(app));
+    paths.set('front and plan view', paths.get('setting')!);
     paths.set('the command box', '/');
     paths.set('the shortcuts', '/');
   });
@@ -101,6 +60,7 @@ describe('accessibility', function () {
     'fittings',
     'people',
     'a sitter without measures',
+    'a child',
     'files of people',
     'seats',
     'a seat',
@@ -125,7 +85,7 @@ describe('accessibility', function () {
     'measuring one by one',
     'fitters',
   ]) {
-    it(`${name}: no violations, light and dark, and nothing wider than a tablet`, async () => {
+    it(`${name}: no violations in light, dark and forced colours; every target for a thumb; nothing wider than a phone`, async () => {
       await page.emulateMediaFeatures([
         { name: 'prefers-color-scheme', value: 'light' },
         { name: 'prefers-reduced-motion', value: 'reduce' },
@@ -141,10 +101,7 @@ describe('accessibility', function () {
             `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`,
         );
         expect(found, `${name} ${where}`).to.deep.equal([]);
-        const overflow = await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        );
-        expect(overflow, `${name} ${where} is too wide`).to.be.at.most(0);
+        expect(await overflowOf(page), `${name} ${where} is too wide`).to.equal(0);
       };
       await look('light', new AxePuppeteer(page).options(ONLY_WRONG).withTags(RULES));
       await page.emulateMediaFeatures([
@@ -156,6 +113,17 @@ describe('accessibility', function () {
         () => document.documentElement.getAttribute('data-mantine-color-scheme') === 'dark',
       );
       await look('dark', new AxePuppeteer(page).options(ONLY_WRONG).withRules(OF_COLOUR_AND_SIZE));
+      await session.send('Emulation.setTouchEmulationEnabled', { enabled: true });
+      expect(await smallTargets(page), `${name}: targets`).to.deep.equal([]);
+      await session.send('Emulation.setTouchEmulationEnabled', { enabled: false });
+      await page.setViewport(SMALL_PHONE);
+      expect(await overflowOf(page), `${name} on a small phone`).to.equal(0);
+      expect(await clippedText(page), `${name} on a small phone`).to.deep.equal([]);
+      await session.send('Emulation.setEmulatedMedia', {
+        features: [{ name: 'forced-colors', value: 'active' }],
+      });
+      await look('forced colours', new AxePuppeteer(page).options(ONLY_WRONG).withRules(['color-contrast']));
+      await session.send('Emulation.setEmulatedMedia', { features: [] });
       expect(user.faults.splice(0), name).to.deep.equal([]);
     });
   }

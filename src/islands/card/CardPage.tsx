@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type CSSProperties } from 'react';
 import type { Card } from '../../core/scene';
+import { InlineSelect } from '../../ui/InlineSelect';
 import { Providers } from '../../ui/Providers';
 import { type Reading, word } from '../../words';
 import parts from '../../ui/parts.module.css';
@@ -67,14 +68,12 @@ export default function CardPage({ reading, fittingId, card, draft }: Props) {
         </h1>
         <div className={styles.controls}>
           <a href={`/fittings/${fittingId}?stage=card`}>{word('card.back')}</a>
-          <label>
-            {word('card.paper')}{' '}
-            <select value={paper} onChange={(e) => setPaper(e.currentTarget.value as Paper)}>
-              {Object.keys(PAPERS).map((p) => (
-                <option key={p}>{p}</option>
-              ))}
-            </select>
-          </label>
+          <InlineSelect
+            label={word('card.paper')}
+            value={paper}
+            onChange={(e) => setPaper(e.currentTarget.value as Paper)}
+            data={Object.keys(PAPERS)}
+          />
           <button type="button" className={parts.plainButton} onClick={() => window.print()}>
             {word('card.print')}
           </button>

@@ -3,6 +3,7 @@ import { memo, useEffect, useState } from 'react';
 import type { MethodSummary } from '../../contract';
 import { compareMethods, type Comparison, type MethodSide, type Problem } from '../../core/fit';
 import { usePart } from '../../drawing';
+import { InlineSelect } from '../../ui/InlineSelect';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
@@ -101,17 +102,15 @@ export const Compare = memo(function Compare({
   return (
     <section className={styles.choices} aria-label={word('compare.title')}>
       <h3>{word('compare.title')}</h3>
-      <label className={parts.preference}>
-        {word('compare.with')}{' '}
-        <select value={id} onChange={(e) => setId(e.currentTarget.value)}>
-          <option value="">{word('compare.none')}</option>
-          {others.map(({ method }) => (
-            <option key={method.id} value={method.id}>
-              {method.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <InlineSelect
+        label={word('compare.with')}
+        value={id}
+        onChange={(e) => setId(e.currentTarget.value)}
+        data={[
+          { value: '', label: word('compare.none') },
+          ...others.map(({ method }) => ({ value: method.id, label: method.name })),
+        ]}
+      />
       {other && !comparison && <p role="status">{word('compare.computing')}</p>}
       {other && comparison && (
         <>

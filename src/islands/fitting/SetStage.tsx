@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { Fragment, memo, useCallback, useMemo, useState } from 'react';
 import type { FittingEdit, MethodSummary, PostureSet } from '../../contract';
 import { offers, type AdjustmentKind, type SeatModel } from '../../core/seat';
@@ -109,16 +110,29 @@ function AcrossViews({ setting: { problem, live } }: { readonly setting: Setting
   );
 }
 
+/** Narrower than a tablet held upright; by the reader’s own size of type. */
+const NARROW = '(max-width: 42rem)';
+
 function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }) {
   const reading = useReading();
   const board = usePicture(
     live,
     useCallback((a) => boardPicture(ruleOf(a), sideView(a), reading), [reading]),
   );
+  const alone = usePicture(
+    live,
+    useCallback((a) => viewPicture(sideView(a), reading), [reading]),
+  );
   const isPartial = sideView(live.get()).isPartial;
+  // Rule and view side by side would be too small to read: the levers below have the numbers of the rule.
+  const isNarrow = useMediaQuery(NARROW, false, { getInitialValueInEffect: true });
   return (
     <>
-      <Board {...board} reading={reading} />
+      {isNarrow ? (
+        <View id="side" name={word('set.board')} {...alone} reading={reading} />
+      ) : (
+        <Board {...board} reading={reading} />
+      )}
       <figcaption className={parts.soft}>
         <Drawn isPartial={isPartial} problem={problem} />
       </figcaption>

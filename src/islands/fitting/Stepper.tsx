@@ -67,6 +67,8 @@ export const Stepper = memo(function Stepper({ live, kind, disabled, onMove }: P
       <button
         type="button"
         className={styles.step}
+        // The arrow keys of the track do the same.
+        tabIndex={-1}
         disabled={disabled || values[to] === undefined}
         aria-label={sayWith('set.step', { name, way })}
         title={way}

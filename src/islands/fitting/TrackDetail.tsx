@@ -19,7 +19,7 @@ import { sayLength, sayRange, sayWith, t, word, type Reading } from '../../words
 import type { Live } from './live';
 import type { SettingsStore } from './settings-store';
 import { Stepper } from './Stepper';
-import { sayOwn } from './TrackRow';
+import { reasonIdOf, sayOwn } from './TrackRow';
 import styles from './set.module.css';
 
 function sayInterval(outcome: SettingOutcome, interval: Interval | null, reading: Reading): string {
@@ -106,7 +106,7 @@ export const TrackDetail = memo(function TrackDetail({
   return (
     <li className={styles.detail}>
       {isSettable && <Stepper live={live} kind={kind} disabled={disabled} onMove={onMove} />}
-      <p className={styles.reason}>
+      <p id={reasonIdOf(kind)} className={styles.reason}>
         {say(outcome.reason)}
         {milder && ` ${say(milder)}`}
       </p>

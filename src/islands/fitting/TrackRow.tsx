@@ -23,6 +23,9 @@ import styles from './set.module.css';
 /** A step with Page Up or Down, in positions; at least one click, about a centimetre on a free slide. */
 const PAGE_SHARE = 10;
 
+/** The element that gives the reason for an adjustment’s verdict. */
+export const reasonIdOf = (kind: AdjustmentKind): string => `reason-${kind}`;
+
 /** A value of an adjustment in its own unit. */
 export const sayOwn = ({ variable }: SettingOutcome, value: number, reading: Reading): string =>
   sayInUnit(value, variable.adjustment.unit, reading);
@@ -183,7 +186,14 @@ export const TrackRow = memo(function TrackRow({
       data-verdict={outcome.verdict}
       data-kind={kind}
     >
-      <button type="button" className={styles.rowHead} aria-expanded={open} onClick={() => onOpen(kind)}>
+      {/* The track beside it opens the same by keyboard: one stop for one lever. */}
+      <button
+        type="button"
+        className={styles.rowHead}
+        tabIndex={-1}
+        aria-expanded={open}
+        onClick={() => onOpen(kind)}
+      >
         <span className={styles.rowName}>
           {word(`kind.${kind}`)}
           {isHeld && <em> {word('set.held')}</em>}
@@ -203,6 +213,7 @@ export const TrackRow = memo(function TrackRow({
         aria-valuenow={outcome.position + 1}
         aria-valuetext={text.spoken}
         aria-disabled={fixed}
+        aria-describedby={open ? reasonIdOf(kind) : undefined}
         onPointerDown={down}
         onPointerUp={onDragEnd}
         onPointerCancel={onDragEnd}

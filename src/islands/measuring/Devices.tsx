@@ -1,7 +1,9 @@
+import { FileInput } from '@mantine/core';
 /** Devices that send readings: simulated ones, a recording, or a real one on a serial port. */
 import { useMemo, useSyncExternalStore } from 'react';
 import { DIMENSIONS, type DimensionId } from '../../core/body';
 import { calliperPress, hasSerial, scaleSteps, seededRandom } from '../../devices';
+import { InlineSelect } from '../../ui/InlineSelect';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayValue, sayWith, word } from '../../words';
@@ -70,16 +72,15 @@ export function Devices({
   const { saying, source } = device;
   return (
     <section className={styles.device} aria-label={word('device.title')}>
-      <label className={parts.preference}>
-        {word('device.title')}{' '}
-        <select value={source} onChange={(e) => void device.choose(e.currentTarget.value as SourceId)}>
-          {SOURCES.filter((id) => id !== 'serial' || canSerial).map((id) => (
-            <option key={id} value={id}>
-              {word(`device.${id}`)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <InlineSelect
+        label={word('device.title')}
+        value={source}
+        onChange={(e) => void device.choose(e.currentTarget.value as SourceId)}
+        data={SOURCES.filter((id) => id !== 'serial' || canSerial).map((id) => ({
+          value: id,
+          label: word(`device.${id}`),
+        }))}
+      />
       {source === 'simulated' && (
         <>
           <p role="note">{word('device.simulated.note')}</p>
@@ -87,17 +88,13 @@ export function Devices({
         </>
       )}
       {source === 'recording' && (
-        <label>
-          {word('device.file')}{' '}
-          <input
-            type="file"
-            accept=".jsonl,.ndjson,.txt"
-            onChange={(e) => {
-              const file = e.currentTarget.files?.[0];
-              if (file) void device.play(file);
-            }}
-          />
-        </label>
+        <FileInput
+          label={word('device.file')}
+          accept=".jsonl,.ndjson,.txt"
+          onChange={(file) => {
+            if (file) void device.play(file);
+          }}
+        />
       )}
       {saying && (
         <p role="status">

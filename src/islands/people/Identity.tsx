@@ -4,6 +4,8 @@ import { useState, type SubmitEvent } from 'react';
 import { SEXES } from '../../core/body';
 import type { SitterDetail } from '../../contract';
 import { ClientError, api, explain } from '../../ui/client';
+import { DateField } from '../../ui/DateField';
+import { isDate } from '../../ui/read-date';
 import { Conflict, type Picks } from '../../ui/Conflict';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
@@ -39,7 +41,8 @@ function sayField(field: keyof Who, who: Who, reading: Reading): string {
   if (field === 'isNickname') return word(who.isNickname ? 'people.yes' : 'people.no');
   if (field === 'consentBy') return who.consentBy ?? '–';
   const date = who[field];
-  return date ? sayDate(date, reading) : '–';
+  if (!date) return '–';
+  return isDate(date) ? sayDate(date, reading) : date;
 }
 
 type Faults = Partial<Record<'name' | 'birthDate' | 'consentOn' | 'other', string>>;
@@ -72,6 +75,8 @@ export function Identity({
     event.preventDefault();
     if (mine.name === '') return setFault({ name: word('people.nameMissing') });
     setFault({});
+    // The field says itself what is wrong with it.
+    if (![mine.birthDate, mine.consentOn].every((date) => date === null || isDate(date))) return;
     await send(mine, sitter.version);
   };
   const send = async (edit: Who, version: number) => {
@@ -134,11 +139,11 @@ export function Identity({
         onChange={(e) => put({ isNickname: e.currentTarget.checked })}
         className={styles.box}
       />
-      <TextInput
-        type="date"
+      <DateField
         label={word('people.birthDate')}
         value={typed.birthDate ?? ''}
-        onChange={(e) => put({ birthDate: e.currentTarget.value || null })}
+        last={today}
+        onChange={(date) => put({ birthDate: date || null })}
         error={fault.birthDate}
       />
       <NativeSelect
@@ -150,12 +155,11 @@ export function Identity({
           ...SEXES.map((sex) => ({ value: sex, label: word(`people.sex.${sex}`) })),
         ]}
       />
-      <TextInput
-        type="date"
+      <DateField
         label={word('people.consentOn')}
         value={typed.consentOn ?? ''}
-        max={today}
-        onChange={(e) => put({ consentOn: e.currentTarget.value || null })}
+        last={today}
+        onChange={(date) => put({ consentOn: date || null })}
         error={fault.consentOn}
       />
       {typed.consentOn === null && (

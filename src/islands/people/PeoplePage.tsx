@@ -4,6 +4,8 @@ import { useState, type SubmitEvent } from 'react';
 import { FITTING_DIMENSIONS } from '../../core/body';
 import type { Sitter } from '../../contract';
 import type { Page } from '../../contract/paging';
+import { DateField } from '../../ui/DateField';
+import { isDate } from '../../ui/read-date';
 import { ClientError, api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
@@ -28,6 +30,8 @@ function NewSitter({ today }: { readonly today: string }) {
     const name = text.name.trim();
     const birthDate = text.birthDate || null;
     if (name === '') return setFault({ name: word('people.nameMissing') });
+    // The field says itself what is wrong with it.
+    if (birthDate !== null && !isDate(birthDate)) return setFault({});
     setBusy(true);
     try {
       const sitter = await api.createSitter({
@@ -64,11 +68,11 @@ function NewSitter({ today }: { readonly today: string }) {
         checked={isNickname}
         onChange={(e) => setIsNickname(e.currentTarget.checked)}
       />
-      <TextInput
+      <DateField
         name="birthDate"
         value={text.birthDate}
-        onChange={(e) => put({ birthDate: e.currentTarget.value })}
-        type="date"
+        last={today}
+        onChange={(birthDate) => put({ birthDate })}
         label={word('people.birthDate')}
         description={word('people.birthDate.hint')}
         error={fault.birthDate}

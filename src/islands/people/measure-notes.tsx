@@ -2,6 +2,7 @@
 import type { DimensionId } from '../../core/body';
 import { DONE_WITHOUT } from '../../core/fit';
 import type { SitterDetail } from '../../contract';
+import { InlineSelect } from '../../ui/InlineSelect';
 import parts from '../../ui/parts.module.css';
 import { sayWith, t, word } from '../../words';
 import { useTables, type Told } from './use-population';
@@ -55,26 +56,21 @@ export function EstimatedBy({
   const usual = tables?.find((t) => t.isUsual)?.table.name ?? '';
   const offered = tables?.filter((t) => !t.isRetired || t.table.id === sitter.tableId) ?? [];
   return (
-    <p className={parts.soft}>
+    <div className={parts.soft}>
       {sayTold(told, sitter.sex)}{' '}
       {!told.by.isChild && tables && (
-        <label className={parts.preference}>
-          {word('measure.table')}{' '}
-          <select
-            value={sitter.tableId ?? ''}
-            disabled={disabled}
-            onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
-          >
-            <option value="">{sayWith('measure.table.usual', { name: usual })}</option>
-            {offered.map(({ table: { id, name } }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <InlineSelect
+          label={word('measure.table')}
+          value={sitter.tableId ?? ''}
+          disabled={disabled}
+          onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
+          data={[
+            { value: '', label: sayWith('measure.table.usual', { name: usual }) },
+            ...offered.map(({ table: { id, name } }) => ({ value: id, label: name })),
+          ]}
+        />
       )}
       {fault && <span role="alert"> {fault}</span>}
-    </p>
+    </div>
   );
 }

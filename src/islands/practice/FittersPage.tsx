@@ -5,6 +5,7 @@ import { formatLengthNumber } from '../../core/units';
 import { Frame } from '../../ui/Frame';
 import { api, currentOf, explain } from '../../ui/client';
 import { ValueConflict } from '../../ui/ValueConflict';
+import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { readBetween } from '../../ui/read-length';
@@ -94,7 +95,7 @@ function Fitters({ fitters: first }: { readonly fitters: readonly Fitter[] }) {
   const replace = (fitter: Fitter) => setFitters((all) => all.map((f) => (f.id === fitter.id ? fitter : f)));
   if (fitters.length === 0) return <p className={parts.soft}>{word('fitters.none')}</p>;
   return (
-    <table className={`${parts.table} ${styles.fitters}`}>
+    <WideTable name={word('fitters.title')} className={styles.fitters}>
       <thead>
         <tr>
           <th scope="col">{word('fitters.name')}</th>
@@ -117,7 +118,7 @@ function Fitters({ fitters: first }: { readonly fitters: readonly Fitter[] }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </WideTable>
   );
 }
 
@@ -127,7 +128,7 @@ function Repeatability({ repeated }: { readonly repeated: readonly Repeated[] })
   if (repeated.length === 0) return <p className={parts.soft}>{word('repeat.none')}</p>;
   return (
     <div className={styles.rows}>
-      <table className={parts.table}>
+      <WideTable name={word('repeat.title')}>
         <thead>
           <tr>
             {(['fitter', 'dimension', 'tem', 'pairs', 'practise'] as const).map((head) => (
@@ -150,7 +151,7 @@ function Repeatability({ repeated }: { readonly repeated: readonly Repeated[] })
             </tr>
           ))}
         </tbody>
-      </table>
+      </WideTable>
     </div>
   );
 }

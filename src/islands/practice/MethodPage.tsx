@@ -5,6 +5,7 @@ import { orderIdOf, type Method } from '../../core/method';
 import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
+import { InlineSelect } from '../../ui/InlineSelect';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayWith, t, word } from '../../words';
@@ -207,19 +208,15 @@ function Versions({
   const reading = useReading();
   if (versions.length < 2) return null;
   return (
-    <label className={parts.preference}>
-      {word('methods.version')}{' '}
-      <select
-        value={shown.version}
-        onChange={(e) => onShow(versions.find((v) => v.version === Number(e.currentTarget.value)) ?? shown)}
-      >
-        {versions.map((v) => (
-          <option key={v.version} value={v.version}>
-            {sayWith('methods.version.n', { n: v.version, date: sayDate(v.savedAt, reading) })}
-          </option>
-        ))}
-      </select>
-    </label>
+    <InlineSelect
+      label={word('methods.version')}
+      value={String(shown.version)}
+      onChange={(e) => onShow(versions.find((v) => v.version === Number(e.currentTarget.value)) ?? shown)}
+      data={versions.map((v) => ({
+        value: String(v.version),
+        label: sayWith('methods.version.n', { n: v.version, date: sayDate(v.savedAt, reading) }),
+      }))}
+    />
   );
 }
 

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { SEXES, type Sex } from '../../core/body';
 import type { BodyDimension, PopulationTable } from '../../core/population/table';
 import { useReading } from '../../ui/preferences';
+import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
 import { sayWith, word, type Reading } from '../../words';
 import { typed, unitOf } from '../people/use-measures';
@@ -46,7 +47,7 @@ export function TableRows({
   return (
     <section className={styles.rows} aria-label={table.name}>
       <h2>{sayWith('tables.rows', { name: table.name })}</h2>
-      <table className={parts.table}>
+      <WideTable name={table.name}>
         <thead>
           <tr>
             {(['dimension', 'men', 'women', 'basis'] as const).map((head) => (
@@ -69,7 +70,7 @@ export function TableRows({
             </tr>
           ))}
         </tbody>
-      </table>
+      </WideTable>
     </section>
   );
 }

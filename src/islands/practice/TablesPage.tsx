@@ -6,6 +6,7 @@ import { Frame } from '../../ui/Frame';
 import { UnreadableNote } from '../../ui/UnreadableNote';
 import { PanelBoundary } from '../../ui/PanelBoundary';
 import type { PageProps } from '../../ui/preferences';
+import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
 import { sayWith, word } from '../../words';
 import { Limits } from './Limits';
@@ -48,14 +49,16 @@ function TableLine({
   return (
     <tr data-retired={isRetired || undefined}>
       <td>
-        <input
-          type="radio"
-          name="usual"
-          checked={isUsual}
-          disabled={isRetired}
-          aria-label={`${word('tables.usual')}: ${table.name}`}
-          onChange={() => onEdit({ isUsual: true })}
-        />
+        <label>
+          <input
+            type="radio"
+            name="usual"
+            checked={isUsual}
+            disabled={isRetired}
+            aria-label={`${word('tables.usual')}: ${table.name}`}
+            onChange={() => onEdit({ isUsual: true })}
+          />
+        </label>
       </td>
       <td>
         <strong>{table.name}</strong> {isOwn && <span className={parts.soft}>{word('tables.own')}</span>}
@@ -122,7 +125,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
           {fault}
         </div>
       )}
-      <table className={parts.table}>
+      <WideTable name={word('tables.title')}>
         <thead>
           <tr>
             {(['usual', 'name', 'people', 'dimensions'] as const).map((head) => (
@@ -146,7 +149,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
             />
           ))}
         </tbody>
-      </table>
+      </WideTable>
       <p className={parts.soft}>{sayWith('tables.rest', { name: first.name })}</p>
       {whole && <TableRows table={whole} ids={BODY_DIMENSIONS} />}
       <div className={styles.columns}>

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Target } from '../../core/target';
 import { CONDITION_IDS, type ConditionId } from '../../core/fit';
 import { useReading } from '../../ui/preferences';
+import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
 import { word, type Reading } from '../../words';
 import { BOUNDS, sayBound, unitOfCondition, type TargetText } from './method-text';
@@ -106,7 +107,7 @@ export function TargetTable({
 }) {
   return (
     <div className={styles.rows}>
-      <table className={parts.table}>
+      <WideTable name={word('methods.targets')}>
         <thead>
           <tr>
             {(['condition', 'aim', 'band', 'hard', 'weight', 'basis'] as const).map((head) => (
@@ -137,7 +138,7 @@ export function TargetTable({
             return <Shown key={id} id={id} target={targetAt(id)} act={act} />;
           })}
         </tbody>
-      </table>
+      </WideTable>
     </div>
   );
 }

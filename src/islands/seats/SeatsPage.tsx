@@ -49,14 +49,16 @@ const SeatRow = memo(function SeatRow({
   return (
     <tr>
       <td>
-        <input
-          type="checkbox"
-          className={styles.pick}
-          aria-label={sayWith('seats.pick', { name: seat.name })}
-          checked={isPicked}
-          disabled={!isPicked && !canPick}
-          onChange={() => onPick(seat.id)}
-        />
+        <label>
+          <input
+            type="checkbox"
+            className={styles.pick}
+            aria-label={sayWith('seats.pick', { name: seat.name })}
+            checked={isPicked}
+            disabled={!isPicked && !canPick}
+            onChange={() => onPick(seat.id)}
+          />
+        </label>
       </td>
       <td>
         <a href={`/seats/${seat.id}`}>{seat.name}</a>
