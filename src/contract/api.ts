@@ -257,7 +257,7 @@ export const FittingSummarySchema = z.object({
   sitter: z.object({ id: Id, name: z.string() }).nullable(),
   seat: z.object({ versionId: Id, name: z.string() }).nullable(),
   place: z.object({ versionId: Id, name: z.string() }).nullable(),
-  method: z.object({ versionId: Id, name: z.string() }),
+  method: z.object({ versionId: Id, id: z.string(), name: z.string() }),
   fitter: z.object({ id: Id, name: Name }).nullable(),
   measured: z.int(),
   updatedAt: Instant,

@@ -11,6 +11,8 @@ export type MessageValue =
   | { readonly turns: number }
   | { readonly count: number }
   | { readonly percent: number }
+  /** A method: by its own name, or by its id where it is built in. */
+  | { readonly method: { readonly id: string; readonly name: string } }
   /** Text that somebody typed (a name). */
   | { readonly text: string }
   /** Another entry of the wording table. */

@@ -66,6 +66,7 @@ function selectSummaries(q: Queries) {
       placeVersionId: fittings.placeVersionId,
       placeName: nameIn(placeVersions),
       methodVersionId: fittings.methodVersionId,
+      methodId: methodVersions.methodId,
       methodName: nameIn(methodVersions),
       fitterId: fitters.id,
       fitterName: fitters.name,
@@ -92,7 +93,7 @@ function summaryOf(row: SummaryRow): FittingSummary {
     sitter: row.sitterId && row.sitterName ? { id: row.sitterId, name: row.sitterName } : null,
     seat: row.seatVersionId ? { versionId: row.seatVersionId, name: row.seatName } : null,
     place: row.placeVersionId ? { versionId: row.placeVersionId, name: row.placeName } : null,
-    method: { versionId: row.methodVersionId, name: row.methodName },
+    method: { versionId: row.methodVersionId, id: row.methodId, name: row.methodName },
     fitter: row.fitterId && row.fitterName ? { id: row.fitterId, name: row.fitterName } : null,
     measured: row.measured,
   };

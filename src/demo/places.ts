@@ -94,7 +94,7 @@ export const DEMO_PLACES: readonly Omit<Place, 'id'>[] = [
     pedals: { forwardMm: 840, heightMm: 0 },
     ground: 'rough',
     headroomMm: 1780,
-    notes: 'No desk; two levers before the seat, throttle pedal on the right.',
+    notes: 'No desk; two levers in front of the seat, throttle pedal on the right.',
   },
   {
     ...PLAIN,

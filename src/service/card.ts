@@ -19,7 +19,7 @@ import {
   type FittingDetail,
   type Outcome,
 } from '../contract';
-import { say, word, type Reading } from '../words';
+import { say, sayMethod, word, type Reading } from '../words';
 import type { Context, Urgency } from './context';
 import { fittingDetail } from './fittings';
 import { useCase } from './rights';
@@ -58,11 +58,14 @@ export const fittingCard = useCase(
     const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
     const card = cardOf(
       assessment,
-      cardHeader(problem, {
-        sitter: detail.sitter.name,
-        fitter: detail.fitter?.name ?? '',
-        date: detail.date,
-      }),
+      {
+        ...cardHeader(problem, {
+          sitter: detail.sitter.name,
+          fitter: detail.fitter?.name ?? '',
+          date: detail.date,
+        }),
+        method: sayMethod(detail.inputs.method),
+      },
       await offeredFor(ctx, detail.inputs, assessment.settings.remedies),
       detail.postures,
     );

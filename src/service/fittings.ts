@@ -31,7 +31,7 @@ import {
 } from '../contract';
 import type { PageRequest } from '../contract/paging';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
-import { sayCaseDoubt, word } from '../words';
+import { sayCaseDoubt, sayMethod, word } from '../words';
 import '../words/server';
 import type { Queries } from '../data/client';
 import {
@@ -144,7 +144,7 @@ export const fittingRemains = useCase(
       date: summary.date,
       seat: seat?.name ?? null,
       place: place?.name ?? null,
-      method: summary.method.name,
+      method: sayMethod(summary.method),
       settings: adjustments.flatMap((a) => {
         const position = kept?.positions[a.kind];
         return position === undefined

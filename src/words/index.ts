@@ -1,5 +1,6 @@
 export { isWordKey, t, type WordKey } from './messages';
 export { sayCaseDoubt, sayDoubt, sayTableFault } from './doubts';
+export { sayMethod, sayMethodAbout, sayStep, sayTable } from './say-built-in';
 export {
   DEFAULT_READING,
   say,

@@ -1,6 +1,7 @@
 import type { Message, MessageValue } from '../core/message';
 import type { AdjustmentUnit } from '../core/seat';
 import { formatAngle, formatLength, formatMass, type LengthUnit, type MassUnit } from '../core/units';
+import { sayMethod } from './say-built-in';
 import { t, type PlainKey, type ValuesOf, type WordKey } from './messages';
 
 /** How this reader wants numbers: the one place where a value becomes text. */
@@ -43,7 +44,7 @@ export function sayTurns(turns: number): string {
   while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
   const fraction = top === 0 ? '' : `${top}/${bottom}`;
   const number = whole === 0 && fraction ? fraction : [String(whole), fraction].filter(Boolean).join(' ');
-  return `${number} ${total > EIGHTHS || total === 0 ? 'turns' : 'turn'}`;
+  return t(total > EIGHTHS || total === 0 ? 'turns.several' : 'turns.one', { number });
 }
 
 /** Making a formatter takes far longer than using it, and every frame of a drag says counts. */
@@ -73,6 +74,7 @@ export function sayValue(value: MessageValue, reading: Reading): string {
   if ('count' in value) return sayCount(value.count, reading);
   if ('percent' in value) return `${Math.round(value.percent)}%`;
   if ('text' in value) return value.text;
+  if ('method' in value) return sayMethod(value.method);
   if ('word' in value) return t(value.word);
   return new Intl.ListFormat(reading.locale, { type: 'conjunction' }).format(
     value.words.map((key) => t(key).toLowerCase()),

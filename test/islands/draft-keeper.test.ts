@@ -49,7 +49,7 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   },
   seat: { versionId: SEAT, name: 'Plain seat' },
   place: null,
-  method: { versionId: SEAT, name: 'Upright' },
+  method: { id: 'right-angle', versionId: SEAT, name: 'Upright' },
   fitter: null,
   measured: 0,
   ...PLAIN_WORK,

@@ -45,6 +45,8 @@ export async function startApp(
     /** 0 lets the system pick one. */
     readonly port?: number;
     readonly args?: readonly string[];
+    /** Another build of it than `dist/serve.mjs`. */
+    readonly server?: string;
     /** Without demo records. */
     readonly isEmpty?: boolean;
     /** Where the start itself is looked at, or the records it makes at another time. */
@@ -55,7 +57,14 @@ export async function startApp(
   const folder = options.folder ?? newFolder(options);
   const child: ChildProcess = spawn(
     process.execPath,
-    ['dist/serve.mjs', '--port', String(options.port ?? 0), '--data', folder, ...argsOf(options)],
+    [
+      options.server ?? 'dist/serve.mjs',
+      '--port',
+      String(options.port ?? 0),
+      '--data',
+      folder,
+      ...argsOf(options),
+    ],
     {
       env: { ...process.env, ...options.env },
       stdio: ['ignore', 'pipe', 'inherit'],

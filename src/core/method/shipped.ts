@@ -195,12 +195,12 @@ const OPENING: readonly MethodStep[] = [
   },
   {
     name: 'Open the backrest',
-    instruct: 'Lean the back a notch at a time until breathing is easy; stop where it feels best.',
+    instruct: 'Recline the backrest one notch at a time until breathing is easy; stop where it feels best.',
     targets: { ...RIGHT_ANGLE.targets, ...OPENED },
   },
   {
     name: 'Let the thighs fall a little',
-    instruct: 'Tip the seat or raise it until the hips stand a little above the knees; set the height again.',
+    instruct: 'Tip the seat or raise it until the hips are a little above the knees; set the height again.',
     targets: OPEN_HIP.targets,
   },
 ];
@@ -237,13 +237,13 @@ const SITTER_LED = method({
     {
       name: 'By feel',
       instruct:
-        'Bring the seat to a neutral start. The sitter, eyes closed, finds each lever’s best place; write down each.',
+        'Bring the seat to a neutral start. With eyes closed, the sitter finds the best position of each lever; write each one down.',
       judgeOnly: true,
     },
     {
       name: 'Measure and judge',
       instruct:
-        'Put on the tracks what was found. Inside the band it stands; outside, say why and offer the nearest edge.',
+        'Enter what was found. Keep what is inside the acceptable range; outside it, say why and offer the nearest edge.',
       judgeOnly: true,
     },
   ],

@@ -5,7 +5,7 @@ import { cardHeader, cardOf } from '../../core/scene';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { word } from '../../words';
+import { sayMethod, word } from '../../words';
 import { CardSheet } from '../card/CardSheet';
 import type { FittingState } from './use-fitting';
 import type { Setting } from './use-setting';
@@ -28,11 +28,14 @@ export function CardStage({ state, setting, remedies, onHandOver }: Props) {
     () =>
       cardOf(
         assessment,
-        cardHeader(assessment.problem, {
-          sitter: fitting.sitter.name,
-          fitter: fitting.fitter?.name ?? '',
-          date: fitting.date,
-        }),
+        {
+          ...cardHeader(assessment.problem, {
+            sitter: fitting.sitter.name,
+            fitter: fitting.fitter?.name ?? '',
+            date: fitting.date,
+          }),
+          method: sayMethod(assessment.problem.inputs.method),
+        },
         remedies,
         fitting.postures,
       ),

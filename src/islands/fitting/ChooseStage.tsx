@@ -11,7 +11,7 @@ import { ChoiceSelect } from '../../ui/ChoiceSelect';
 import { VerdictGlyph } from '../../ui/VerdictMark';
 import { formatMassNumber, parseMass } from '../../core/units';
 import { sayLoad } from '../../ui/say-load';
-import { sayLength, sayPrice, sayWith, word } from '../../words';
+import { sayLength, sayMethod, sayMethodAbout, sayPrice, sayWith, word } from '../../words';
 import type { FittingState } from './use-fitting';
 import { useAssessment, useRanking, type Ranked } from './use-ranking';
 import { SeatFinder, isNarrowed } from './SeatFinder';
@@ -273,13 +273,13 @@ export function ChooseStage(props: Props) {
   const methodChosen =
     methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
   const methodOptions = [
-    ...methods.map((m) => ({ value: m.versionId, label: m.method.name })),
+    ...methods.map((m) => ({ value: m.versionId, label: sayMethod(m.method) })),
     ...(methods.some((m) => m.versionId === fitting.method.versionId)
       ? []
       : [
           {
             value: fitting.method.versionId,
-            label: sayWith('choose.method.earlier', { name: fitting.method.name }),
+            label: sayWith('choose.method.earlier', { name: sayMethod(fitting.method) }),
           },
         ]),
   ];
@@ -299,7 +299,7 @@ export function ChooseStage(props: Props) {
         />
         <ChoiceSelect
           label={word('choose.method')}
-          description={methodChosen?.summary}
+          description={methodChosen && sayMethodAbout(methodChosen)}
           value={fitting.method.versionId}
           disabled={locked}
           onTake={(methodVersionId) => edit({ methodVersionId })}

@@ -7,7 +7,7 @@ import { InlineSelect } from '../../ui/InlineSelect';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
-import { sayWith, word } from '../../words';
+import { sayMethod, sayMethodAbout, sayWith, word } from '../../words';
 import { sayOwn } from './TrackRow';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
@@ -54,7 +54,7 @@ function Differences({ comparison }: { readonly comparison: Comparison }) {
             <th scope="col">{word('compare.adjustment')}</th>
             {[one, other].map((side) => (
               <th key={side.method.id} scope="col">
-                {side.method.name}
+                {sayMethod(side.method)}
                 <div className={parts.soft}>{sayFits(side)}</div>
               </th>
             ))}
@@ -108,13 +108,13 @@ export const Compare = memo(function Compare({
         onChange={(e) => setId(e.currentTarget.value)}
         data={[
           { value: '', label: word('compare.none') },
-          ...others.map(({ method }) => ({ value: method.id, label: method.name })),
+          ...others.map(({ method }) => ({ value: method.id, label: sayMethod(method) })),
         ]}
       />
       {other && !comparison && <p role="status">{word('compare.computing')}</p>}
       {other && comparison && (
         <>
-          <p className={parts.soft}>{other.method.summary}</p>
+          <p className={parts.soft}>{sayMethodAbout(other.method)}</p>
           {other.method.cautions?.map((caution) => (
             <p key={caution} className={styles.caution}>
               {word(`caution.method.${caution}`)}
@@ -130,7 +130,7 @@ export const Compare = memo(function Compare({
               type="button"
               className={parts.plainButton}
               disabled={disabled}
-              aria-label={`${word('compare.use')}: ${other.method.name}`}
+              aria-label={`${word('compare.use')}: ${sayMethod(other.method)}`}
               onClick={() => setting.store.set(comparison.other.assessment.settings)}
             >
               {word('compare.use')}

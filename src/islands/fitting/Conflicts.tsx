@@ -18,7 +18,7 @@ import type { FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../.
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
 import { draftOf, outbox, seatOfSubject, settingsEntry, settingsSubject, type Entry } from '../../ui/outbox';
 import { useReading, useSay } from '../../ui/preferences';
-import { sayValue, word } from '../../words';
+import { sayMethod, sayValue, word } from '../../words';
 import type { DraftConflict } from './draft-keeper';
 import { mergeSettings } from './merge-settings';
 import { sayOwn } from './TrackRow';
@@ -199,6 +199,7 @@ export function EditConflictPanel({
   const screenWord = (way: ScreenWay | null): string =>
     word(way ? `screenWay.${way}` : 'choose.screen.method');
 
+  const wished = methods.find((m) => m.versionId === wish.methodVersionId);
   const yesNo = (is: boolean) => word(is ? 'people.yes' : 'seats.no');
   const named: readonly (readonly [keyof FittingEdit, string, string, string])[] = [
     [
@@ -216,8 +217,8 @@ export function EditConflictPanel({
     [
       'methodVersionId',
       word('choose.method'),
-      methods.find((m) => m.versionId === wish.methodVersionId)?.method.name ?? '',
-      theirs.method.name,
+      wished ? sayMethod(wished.method) : '',
+      sayMethod(theirs.method),
     ],
     [
       'toolsKg',

@@ -21,7 +21,7 @@ import { SaveState } from '../../ui/SaveState';
 import { api, explain } from '../../ui/client';
 import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayWith, word } from '../../words';
+import { sayDate, sayMethod, sayWith, word } from '../../words';
 import { MeasureForm } from '../people/MeasureForm';
 import { CardStage } from './CardStage';
 import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
@@ -276,7 +276,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
       <div className={styles.title}>
         <h1>{fitting.sitter.name}</h1>
         <span>
-          {[fitting.seat?.name, fitting.place?.name, fitting.method.name].filter(Boolean).join(' · ')}
+          {[fitting.seat?.name, fitting.place?.name, sayMethod(fitting.method)].filter(Boolean).join(' · ')}
         </span>
         {setting && (
           <button type="button" className={parts.plainButton} onClick={() => void link.make()}>

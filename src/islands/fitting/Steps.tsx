@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { inputsOfStep, problemOf, solve } from '../../core/fit';
 import parts from '../../ui/parts.module.css';
-import { word } from '../../words';
+import { sayStep, word } from '../../words';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
@@ -24,26 +24,28 @@ export const Steps = memo(function Steps({
     <section className={styles.choices} aria-label={word('steps.title')}>
       <h3>{word('steps.title')}</h3>
       <ol>
-        {steps.map((step, i) => (
-          <li key={step.name}>
-            <p>
-              <strong>{step.name}.</strong> {step.instruct}
-            </p>
-            {step.judgeOnly ? (
-              <p className={parts.soft}>{word('steps.judge')}</p>
-            ) : (
-              <button
-                type="button"
-                className={parts.plainButton}
-                disabled={disabled}
-                aria-label={`${word('steps.set')}: ${step.name}`}
-                onClick={() => set(i)}
-              >
-                {word('steps.set')}
-              </button>
-            )}
-          </li>
-        ))}
+        {steps
+          .map((typed, i) => ({ ...typed, ...sayStep(problem.inputs.method, i, typed) }))
+          .map((step, i) => (
+            <li key={step.name}>
+              <p>
+                <strong>{step.name}.</strong> {step.instruct}
+              </p>
+              {step.judgeOnly ? (
+                <p className={parts.soft}>{word('steps.judge')}</p>
+              ) : (
+                <button
+                  type="button"
+                  className={parts.plainButton}
+                  disabled={disabled}
+                  aria-label={`${word('steps.set')}: ${step.name}`}
+                  onClick={() => set(i)}
+                >
+                  {word('steps.set')}
+                </button>
+              )}
+            </li>
+          ))}
       </ol>
     </section>
   );

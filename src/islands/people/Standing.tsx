@@ -6,7 +6,7 @@ import type { BodyDimension } from '../../core/population';
 import type { SitterDetail, TableSummary } from '../../contract';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { sayWith, word } from '../../words';
+import { sayTable, sayWith, word } from '../../words';
 import { Growth } from './Growth';
 import styles from './people.module.css';
 import { sayMeasure, typed, unitOf } from './use-measures';
@@ -50,7 +50,7 @@ function Chart({
   const { value } = sitter.body[id]!;
   const who = sitter.sex ?? 'mixed';
   const population = tables.populationOf(tableFor(own, sitter), who);
-  const about = { table: population.table.name, who: word(`measure.who.${who}`), name: sitter.name };
+  const about = { table: sayTable(population.table), who: word(`measure.who.${who}`), name: sitter.name };
   const dimension = word(`dimension.${id}`);
   useEffect(() => {
     if (!canvas.current) return;

@@ -4,13 +4,16 @@ import { DONE_WITHOUT } from '../../core/fit';
 import type { SitterDetail } from '../../contract';
 import { InlineSelect } from '../../ui/InlineSelect';
 import parts from '../../ui/parts.module.css';
-import { sayWith, t, word } from '../../words';
+import { sayTable, sayWith, t, word } from '../../words';
 import { useTables, type Told } from './use-population';
 import { useSitterEdit } from './use-sitter-edit';
 
 function sayTold({ by }: Told, sex: SitterDetail['sex']): string {
   if (by.isChild) return word('measure.estimatesByAge');
-  return sayWith('measure.estimatesBy', { table: by.table.name, who: word(`measure.who.${sex ?? 'mixed'}`) });
+  return sayWith('measure.estimatesBy', {
+    table: sayTable(by.table),
+    who: word(`measure.who.${sex ?? 'mixed'}`),
+  });
 }
 
 /** What becomes of what was not measured: estimated, a typical value taken, or not calculated. */
@@ -53,7 +56,7 @@ export function EstimatedBy({
 }) {
   const tables = useTables();
   const { edit, fault } = useSitterEdit(sitter, onSaved);
-  const usual = tables?.find((t) => t.isUsual)?.table.name ?? '';
+  const first = tables?.find((t) => t.isUsual)?.table;
   const offered = tables?.filter((t) => !t.isRetired || t.table.id === sitter.tableId) ?? [];
   return (
     <div className={parts.soft}>
@@ -65,8 +68,8 @@ export function EstimatedBy({
           disabled={disabled}
           onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
           data={[
-            { value: '', label: sayWith('measure.table.usual', { name: usual }) },
-            ...offered.map(({ table: { id, name } }) => ({ value: id, label: name })),
+            { value: '', label: sayWith('measure.table.usual', { name: first ? sayTable(first) : '' }) },
+            ...offered.map(({ table }) => ({ value: table.id, label: sayTable(table) })),
           ]}
         />
       )}

@@ -4,7 +4,7 @@ import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import type { TableSummary } from '../../contract';
 import { BODY_DIMENSIONS, type BodyDimension } from '../../core/population/table';
-import { sayWith, word, type Reading } from '../../words';
+import { sayTable, sayWith, word, type Reading } from '../../words';
 import { unitOf } from '../people/use-measures';
 import { COUNT, WHO, useLimits, type LimitText, type Outcome } from './use-limits';
 import styles from './practice.module.css';
@@ -104,7 +104,7 @@ export function Limits({ tables }: { readonly tables: readonly TableSummary[] })
           label={word('limits.table')}
           value={limits.table.id}
           onChange={(e) => limits.chooseTable(e.currentTarget.value)}
-          data={tables.map(({ table }) => ({ value: table.id, label: table.name }))}
+          data={tables.map(({ table }) => ({ value: table.id, label: sayTable(table) }))}
         />
         <NativeSelect
           label={word('limits.who')}

@@ -8,7 +8,7 @@ import { newId } from '../../ui/ids';
 import { InlineSelect } from '../../ui/InlineSelect';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayWith, t, word } from '../../words';
+import { sayDate, sayMethod, sayMethodAbout, sayStep, sayWith, t, word } from '../../words';
 import { REPORTED, targetIn } from './method-text';
 import { MethodStepsForm } from './MethodStepsForm';
 import { MethodWaysForm, sayFingers } from './MethodWaysForm';
@@ -74,11 +74,13 @@ function About({ method }: { readonly method: Method }) {
         <>
           <h2>{word('steps.title')}</h2>
           <ol>
-            {method.steps.map((step) => (
-              <li key={step.name}>
-                <strong>{step.name}.</strong> {step.instruct}
-              </li>
-            ))}
+            {method.steps
+              .map((step, i) => ({ ...step, ...sayStep(method, i, step) }))
+              .map((step) => (
+                <li key={step.name}>
+                  <strong>{step.name}.</strong> {step.instruct}
+                </li>
+              ))}
           </ol>
         </>
       )}
@@ -242,7 +244,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
   };
   const copy = () =>
     attempt(async () => {
-      const name = sayWith('methods.copyOf', { name: shown.method.name }).slice(0, 120);
+      const name = sayWith('methods.copyOf', { name: sayMethod(shown.method) }).slice(0, 120);
       const made = await api.createMethod({
         ...shown.method,
         id: newId(),
@@ -255,7 +257,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
   return (
     <>
       <div className={parts.head}>
-        <h1>{shown.method.name}</h1>
+        <h1>{sayMethod(shown.method)}</h1>
         <Versions versions={versions} shown={shown} onShow={setShown} />
         <Button variant="default" onClick={() => void copy()}>
           {word('methods.copy')}
@@ -275,7 +277,7 @@ function MethodScreen({ initial }: { readonly initial: readonly MethodSummary[] 
         <OwnMethod key={newest.version} newest={newest} onSaved={onSaved} />
       ) : (
         <>
-          <p className={styles.about}>{shown.method.summary}</p>
+          <p className={styles.about}>{sayMethodAbout(shown.method)}</p>
           {newest.isOwn ? (
             <p>
               <button type="button" className={parts.plainButton} onClick={() => void takeBack()}>

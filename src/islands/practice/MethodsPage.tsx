@@ -4,7 +4,7 @@ import { Frame } from '../../ui/Frame';
 import { UnreadableNote } from '../../ui/UnreadableNote';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayWith, word } from '../../words';
+import { sayMethod, sayMethodAbout, sayWith, word } from '../../words';
 import { PracticeNav } from './PracticeNav';
 import styles from './practice.module.css';
 
@@ -12,12 +12,12 @@ function MethodLine({ summary: { method, isOwn, version } }: { readonly summary:
   return (
     <tr>
       <td>
-        <a href={`/practice/methods/${method.id}`}>{method.name}</a>
+        <a href={`/practice/methods/${method.id}`}>{sayMethod(method)}</a>
         <div className={parts.soft}>
           {isOwn ? sayWith('methods.own', { n: version }) : word('methods.shipped')}
         </div>
       </td>
-      <td>{method.summary}</td>
+      <td>{sayMethodAbout(method)}</td>
       <td>{word(`order.${orderIdOf(method.order) ?? 'own'}`)}</td>
     </tr>
   );

@@ -4,7 +4,7 @@ import type { BodyDimension, PopulationTable } from '../../core/population/table
 import { useReading } from '../../ui/preferences';
 import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
-import { sayWith, word, type Reading } from '../../words';
+import { sayTable, sayWith, word, type Reading } from '../../words';
 import { typed, unitOf } from '../people/use-measures';
 import styles from './practice.module.css';
 
@@ -45,9 +45,9 @@ export function TableRows({
   const has = ids.filter((id) => SEXES.some((sex) => table.rows[sex][id]));
   const basisOf = (id: BodyDimension) => (table.rows.men[id] ?? table.rows.women[id])!.basis;
   return (
-    <section className={styles.rows} aria-label={table.name}>
-      <h2>{sayWith('tables.rows', { name: table.name })}</h2>
-      <WideTable name={table.name}>
+    <section className={styles.rows} aria-label={sayTable(table)}>
+      <h2>{sayWith('tables.rows', { name: sayTable(table) })}</h2>
+      <WideTable name={sayTable(table)}>
         <thead>
           <tr>
             {(['dimension', 'men', 'women', 'basis'] as const).map((head) => (

@@ -8,7 +8,7 @@ import { PanelBoundary } from '../../ui/PanelBoundary';
 import type { PageProps } from '../../ui/preferences';
 import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
-import { sayWith, word } from '../../words';
+import { sayTable, sayWith, word } from '../../words';
 import { Limits } from './Limits';
 import { NewTable } from './NewTable';
 import { PracticeNav } from './PracticeNav';
@@ -55,13 +55,13 @@ function TableLine({
             name="usual"
             checked={isUsual}
             disabled={isRetired}
-            aria-label={`${word('tables.usual')}: ${table.name}`}
+            aria-label={`${word('tables.usual')}: ${sayTable(table)}`}
             onChange={() => onEdit({ isUsual: true })}
           />
         </label>
       </td>
       <td>
-        <strong>{table.name}</strong> {isOwn && <span className={parts.soft}>{word('tables.own')}</span>}
+        <strong>{sayTable(table)}</strong> {isOwn && <span className={parts.soft}>{word('tables.own')}</span>}
         <div className={parts.soft}>{table.source}</div>
         {isRetired && <div className={parts.soft}>{word('tables.retired')}</div>}
       </td>
@@ -104,7 +104,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
   };
   const onTaken = async ({ table }: TableSummary) => {
     setTables(await api.tables());
-    setSaid(sayWith('tables.new.saved', { name: table.name }));
+    setSaid(sayWith('tables.new.saved', { name: sayTable(table) }));
   };
   const whole = tables.find((t) => t.table.id === shown)?.table;
   const first = tables[0]!.table;
@@ -150,7 +150,7 @@ function Tables({ initial }: { readonly initial: readonly TableSummary[] }) {
           ))}
         </tbody>
       </WideTable>
-      <p className={parts.soft}>{sayWith('tables.rest', { name: first.name })}</p>
+      <p className={parts.soft}>{sayWith('tables.rest', { name: sayTable(first) })}</p>
       {whole && <TableRows table={whole} ids={BODY_DIMENSIONS} />}
       <div className={styles.columns}>
         <PanelBoundary>

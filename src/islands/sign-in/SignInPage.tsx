@@ -36,6 +36,7 @@ export default function SignInPage() {
             autoComplete="current-password"
             autoFocus
             error={fault}
+            visibilityToggleButtonProps={{ 'aria-label': word('signIn.show') }}
           />
           <Button type="submit" loading={busy}>
             {word('signIn.go')}

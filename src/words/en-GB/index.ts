@@ -1,4 +1,5 @@
 /** The catalogue in British English, in ICU message format: words of every page, of the pages beside a fitting, and of the server. */
+import { BUILT_IN_WORDS } from './built-in';
 import { CARD_WORDS } from './card';
 import { CHAIN_WORDS } from './chain';
 import { FIT_WORDS } from './fit';
@@ -10,6 +11,7 @@ import { TRADE_WORDS } from './trade';
 
 export const COMMON = {
   ...TRADE_WORDS,
+  ...BUILT_IN_WORDS,
   ...FIT_WORDS,
   ...CHAIN_WORDS,
   ...CARD_WORDS,

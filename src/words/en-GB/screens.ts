@@ -352,4 +352,5 @@ export const SCREEN_WORDS = {
   'seatForm.fault.number': 'Enter a number, for example 445.',
   'list.shown.seats': '{n} of {all} seats',
   'list.all.seats': 'All {all} seats are shown.',
+  'signIn.show': 'Show or hide passphrase',
 } as const;

@@ -349,4 +349,6 @@ export const TRADE_WORDS = {
   'tag.eye': 'Eye',
   'tag.screen': 'Screen middle',
   'tag.footRing': 'Foot ring',
+  'turns.one': '{number} turn',
+  'turns.several': '{number} turns',
 } as const;

@@ -89,6 +89,9 @@ const tension: Step = (p) => {
 /** Whether a method adds up the angle of trunk and thigh: shown it always is. */
 const weighsTrunkThigh = (p: Problem): boolean => p.targets.trunkThigh.weight > 0;
 
+/** The method, as a value of a sentence. */
+const methodOf = ({ inputs: { method } }: Problem) => ({ id: method.id, name: method.name });
+
 /** The furthest lean that the method wants. */
 const furthestLeanDeg = (p: Problem): number => bandOf(p.targets.backAngle).hi;
 
@@ -105,7 +108,7 @@ export const BACK_CONDITIONS = [
     residual: (_, v) => trunkDegOf(v),
     extent: (x) => x.trunk,
     onTrack: 1,
-    says: (p, v) => ({ back: { deg: trunkDegOf(v) }, method: { text: p.inputs.method.name } }),
+    says: (p, v) => ({ back: { deg: trunkDegOf(v) }, method: { method: methodOf(p) } }),
     steps: one('backAngle', (_, v) => ({
       back: { deg: orZero(v.backAngle) },
       chair: { deg: orZero(v.chairAngle) },
@@ -280,9 +283,9 @@ export const BACK_CONDITIONS = [
     residual: (p, v) => v.tiltLock - wantedLock(p, v),
     onTrack: 1,
     isStraight: true,
-    says: (p, v) => ({ back: { deg: trunkDegOf(v) }, method: { text: p.inputs.method.name } }),
+    says: (p, v) => ({ back: { deg: trunkDegOf(v) }, method: { method: methodOf(p) } }),
     steps: one('byMethodAndTask', (p) => ({
-      method: { text: p.inputs.method.name },
+      method: { method: methodOf(p) },
       use: { word: `lockUse.${p.inputs.method.lock ?? 'shortWork'}` },
       task: { word: `task.${p.inputs.place?.task ?? 'keyboard'}` },
     })),
@@ -302,8 +305,8 @@ export const BACK_CONDITIONS = [
     says: (p, v) => ({
       stop: { deg: v.tiltLimiter },
       wanted: { deg: furthestLeanDeg(p) },
-      method: { text: p.inputs.method.name },
+      method: { method: methodOf(p) },
     }),
-    steps: one('byMethod', (p) => ({ method: { text: p.inputs.method.name } })),
+    steps: one('byMethod', (p) => ({ method: { method: methodOf(p) } })),
   }),
 ] as const;

@@ -79,8 +79,8 @@ function judgedBy(inputs: FitInputs, judge: MethodSide, judged: MethodSide): Mes
     .filter((o) => o.verdict !== own.get(o.kind) && ['close', 'cannotReach', 'off'].includes(o.verdict))
     .map((o) =>
       message('compare.judged', {
-        judge: { text: judge.method.name },
-        judged: { text: judged.method.name },
+        judge: { method: { id: judge.method.id, name: judge.method.name } },
+        judged: { method: { id: judged.method.id, name: judged.method.name } },
         name: { word: `kind.${o.kind}` },
         verdict: { word: `verdict.${o.verdict}` },
       }),
