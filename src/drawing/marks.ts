@@ -9,6 +9,7 @@ export const STYLES = [
   'seatLine',
   'place',
   'remedy',
+  'moved',
   'seatThin',
   'leader',
   'floor',

@@ -55,8 +55,10 @@ describe('documents of the first form', () => {
     for (const document of first.places) {
       const place = PlaceSchema.parse(upgradePlace(document));
       const now = demo.places.find((p) => p.place.name === document.name)!.place;
-      // What is needed of a seat there could not be said then.
-      expect(place).to.deep.equal({ ...now, id: place.id, needs: [], seatClasses: [] });
+      // What is needed of a seat there could not be said then, and notes were worded otherwise.
+      const { id, notes } = place;
+      expect(place).to.deep.equal({ ...now, id, notes, needs: [], seatClasses: [] });
+      expect(notes).to.equal((document as { notes?: string }).notes);
     }
   });
 

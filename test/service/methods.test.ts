@@ -85,7 +85,7 @@ describe('methods and hands', () => {
       );
       valueOf(await editMethod(context, first.method.id, 1, { ...first.method, name: 'Changed' }));
       const kept = valueOf(await fittingDetail(context, fitting.id));
-      expect(kept.method).to.deep.equal({ versionId: first.versionId, name: 'Ours' });
+      expect(kept.method).to.deep.equal({ versionId: first.versionId, id: first.method.id, name: 'Ours' });
       expect(kept.inputs!.method.name).to.equal('Ours');
     });
   });

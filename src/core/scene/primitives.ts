@@ -16,6 +16,8 @@ export type Role =
   | 'place'
   | 'floor'
   | 'remedy'
+  /** Outline of what the lever in hand moves. */
+  | 'moved'
   | 'leader';
 
 export type Shape =

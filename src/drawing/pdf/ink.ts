@@ -24,6 +24,8 @@ export const INK: Record<Style, Ink> = {
   seat: { fill: PALE, stroke: DARK, width: 3.6, isUnion: true },
   seatLine: { stroke: DARK, width: 2.4 },
   place: { fill: WHITE, stroke: MIDDLE, width: 1.2 },
+  // No lever is in hand on paper.
+  moved: { stroke: BLACK, width: 2 },
   remedy: { fill: WHITE, stroke: BLACK, width: 1.4, dash: [5, 3] },
   seatThin: { stroke: BLACK, width: 0.75, dash: [3, 2] },
   leader: { stroke: BLACK, width: 1, dash: [1.5, 3] },

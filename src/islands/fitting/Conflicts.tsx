@@ -1,6 +1,6 @@
 import type { ScreenWay } from '../../core/method';
 /** What two have changed at once in one fitting, and the ways out. */
-import { useMemo, useSyncExternalStore } from 'react';
+import { useMemo } from 'react';
 import {
   REMEDY_IDS,
   WORK_FLAGS,
@@ -143,27 +143,13 @@ export function SettingsConflict({ state, setting, autosave, conflict }: Setting
   );
 }
 
-const noEntries: readonly Entry[] = [];
-
 /** Settings kept on this device for a seat that the fitting no longer has. */
 export function OrphanSettings({
   state,
   seats,
-}: { readonly state: FittingState } & Pick<Catalogue, 'seats'>) {
-  const entries = useSyncExternalStore(
-    subscribeToOutbox,
-    () => outbox().get().entries,
-    () => noEntries,
-  );
+  orphan,
+}: { readonly state: FittingState; readonly orphan: Entry } & Pick<Catalogue, 'seats'>) {
   const { fitting } = state;
-  const orphan = entries.find(
-    (e) =>
-      e.kind === 'settings' &&
-      e.recordId === fitting.id &&
-      e.refusal !== null &&
-      seatOfSubject(e.subject) !== fitting.seat?.versionId,
-  );
-  if (!orphan) return null;
   const seatVersionId = seatOfSubject(orphan.subject);
   return (
     <SeatRow
@@ -180,8 +166,6 @@ export function OrphanSettings({
     />
   );
 }
-
-const subscribeToOutbox = (listener: () => void): (() => void) => outbox().subscribe(listener);
 
 /** A choice of seat, place, method or tools that met another. */
 export function EditConflictPanel({

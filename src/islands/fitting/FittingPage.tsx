@@ -24,7 +24,7 @@ import parts from '../../ui/parts.module.css';
 import { sayDate, sayMethod, sayWith, word } from '../../words';
 import { MeasureForm } from '../people/MeasureForm';
 import { CardStage } from './CardStage';
-import { EditConflictPanel, OrphanSettings, SettingsConflict } from './Conflicts';
+import { useOrphan } from './use-orphan';
 import { SetStage } from './SetStage';
 import { STAGES, StageStrip, sayStageTitle, type Stage } from './StageStrip';
 import { useAutosave, type Autosave } from './use-autosave';
@@ -39,6 +39,12 @@ import styles from './fitting.module.css';
 const loadChoosing = () => import('./ChooseStage');
 const ChooseStage = lazy(async () => ({ default: (await loadChoosing()).ChooseStage }));
 const CHOOSING_AFTER_MS = 4000;
+
+/** Two at one fitting are rare, and whoever meets another is connected: what shows it is fetched then. */
+const loadConflicts = () => import('./Conflicts');
+const EditConflictPanel = lazy(async () => ({ default: (await loadConflicts()).EditConflictPanel }));
+const SettingsConflict = lazy(async () => ({ default: (await loadConflicts()).SettingsConflict }));
+const OrphanSettings = lazy(async () => ({ default: (await loadConflicts()).OrphanSettings }));
 
 /** Returns whether the page is in a browser yet: the server does not wait for what is brought later. */
 function useChoosingSoon(): boolean {
@@ -260,6 +266,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
   useAddedSeat(state);
   const here = useKeptFocus(stage, fitting.state);
   const isLeft = fitting.state === 'left';
+  const orphan = useOrphan(fitting);
   const keeper = autosave?.keeper ?? null;
   const { isOwn } = state;
   const { onSettle } = state;
@@ -304,17 +311,19 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
           </button>
         </div>
       )}
-      <EditConflictPanel state={state} catalogue={{ seats, places, methods }} />
-      {setting && autosave && conflict && (
-        <SettingsConflict
-          key={conflict.theirs.draftRevision}
-          state={state}
-          setting={setting}
-          autosave={autosave}
-          conflict={conflict}
-        />
-      )}
-      <OrphanSettings state={state} seats={seats} />
+      <Suspense>
+        {state.conflict && <EditConflictPanel state={state} catalogue={{ seats, places, methods }} />}
+        {setting && autosave && conflict && (
+          <SettingsConflict
+            key={conflict.theirs.draftRevision}
+            state={state}
+            setting={setting}
+            autosave={autosave}
+            conflict={conflict}
+          />
+        )}
+        {orphan && <OrphanSettings state={state} seats={seats} orphan={orphan} />}
+      </Suspense>
       {isLeft && <Closed state={state} />}
       <PanelBoundary key={stage}>
         <section ref={here} className={styles.here} tabIndex={-1} aria-label={word(`fitting.stage.${stage}`)}>

@@ -15,7 +15,7 @@ import {
 } from '../../core/fit';
 import type { SetCertainty } from '../../core/certainty';
 import { certaintyByKind } from '../../core/certainty/by-kind';
-import { frontView, planView, ruleOf, sideView } from '../../core/scene';
+import { frontView, planView, ruleOf, sideView, withMoved } from '../../core/scene';
 import { Board, View, boardPicture, derived, usePart, viewPicture, type Picture } from '../../drawing';
 import { useCommands, type Command } from '../../ui/commands';
 import { PanelBoundary } from '../../ui/PanelBoundary';
@@ -32,6 +32,7 @@ import { Steps } from './Steps';
 import { TrackDetail } from './TrackDetail';
 import { TrackRow } from './TrackRow';
 import type { Live } from './live';
+import { OpenLever } from './open-lever';
 import type { SettingsStore } from './settings-store';
 import { useCertainty } from './use-certainty';
 import type { FoundRemedies } from './use-remedies';
@@ -79,17 +80,23 @@ function usePicture(live: Live, draw: (assessment: Assessment) => Picture) {
   );
 }
 
+interface ViewsProps {
+  readonly setting: Setting;
+  /** The lever in hand, which is marked. */
+  readonly kind: AdjustmentKind;
+}
+
 /** Front and plan view side by side. */
-function AcrossViews({ setting: { problem, live } }: { readonly setting: Setting }) {
+function AcrossViews({ setting: { problem, live }, kind }: ViewsProps) {
   const reading = useReading();
   const say = useSay();
   const front = usePicture(
     live,
-    useCallback((a) => viewPicture(frontView(a), reading), [reading]),
+    useCallback((a) => viewPicture(withMoved(frontView(a), kind), reading), [kind, reading]),
   );
   const plan = usePicture(
     live,
-    useCallback((a) => viewPicture(planView(a), reading), [reading]),
+    useCallback((a) => viewPicture(withMoved(planView(a), kind), reading), [kind, reading]),
   );
   // Which measures are there does not change with the settings; how far the forearms turn hardly does.
   const isPartial = frontView(live.get()).isPartial || planView(live.get()).isPartial;
@@ -113,15 +120,15 @@ function AcrossViews({ setting: { problem, live } }: { readonly setting: Setting
 /** Narrower than a tablet held upright; by the reader’s own size of type. */
 const NARROW = '(max-width: 42rem)';
 
-function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }) {
+function SideBoard({ setting: { problem, live }, kind }: ViewsProps) {
   const reading = useReading();
   const board = usePicture(
     live,
-    useCallback((a) => boardPicture(ruleOf(a), sideView(a), reading), [reading]),
+    useCallback((a) => boardPicture(ruleOf(a), withMoved(sideView(a), kind), reading), [kind, reading]),
   );
   const alone = usePicture(
     live,
-    useCallback((a) => viewPicture(sideView(a), reading), [reading]),
+    useCallback((a) => viewPicture(withMoved(sideView(a), kind), reading), [kind, reading]),
   );
   const isPartial = sideView(live.get()).isPartial;
   // Rule and view side by side would be too small to read: the levers below have the numbers of the rule.
@@ -143,8 +150,15 @@ function SideBoard({ setting: { problem, live } }: { readonly setting: Setting }
 const VIEWS = ['side', 'across'] as const;
 
 /** It follows the settings by itself: what else comes in does not draw it again. */
-const DrawingBoard = memo(function DrawingBoard({ setting }: { readonly setting: Setting }) {
+const DrawingBoard = memo(function DrawingBoard({
+  setting,
+  lever,
+}: {
+  readonly setting: Setting;
+  readonly lever: OpenLever;
+}) {
   const [view, setView] = useState<(typeof VIEWS)[number]>('side');
+  const kind = usePart(lever, (k) => k);
   return (
     <figure className={styles.board} aria-label={word('set.board')}>
       <div className={styles.views} role="group" aria-label={word('set.view')}>
@@ -160,7 +174,11 @@ const DrawingBoard = memo(function DrawingBoard({ setting }: { readonly setting:
           </button>
         ))}
       </div>
-      {view === 'side' ? <SideBoard setting={setting} /> : <AcrossViews setting={setting} />}
+      {view === 'side' ? (
+        <SideBoard setting={setting} kind={kind} />
+      ) : (
+        <AcrossViews setting={setting} kind={kind} />
+      )}
     </figure>
   );
 });
@@ -231,14 +249,16 @@ function Tracks({
   certainty,
   disabled,
   shortfalls,
+  lever,
   onLetGo,
 }: Pick<Props, 'setting' | 'disabled' | 'onLetGo'> & {
+  readonly lever: OpenLever;
   readonly certainty: SetCertainty | null | undefined;
   readonly shortfalls: readonly ConditionId[] | null;
 }) {
   const sure = useSureness(setting, certainty);
   const { live, store, move, drag } = setting;
-  const [open, setOpen] = useState<AdjustmentKind>('seatHeight');
+  const open = usePart(lever, (kind) => kind);
   const letGo = useSteady(() => {
     store.endDrag();
     onLetGo();
@@ -256,7 +276,7 @@ function Tracks({
             open={open === kind}
             disabled={disabled}
             sure={sure.get(kind) ?? ''}
-            onOpen={setOpen}
+            onOpen={lever.open}
             onMove={move}
             onDrag={drag}
             onDragEnd={letGo}
@@ -327,6 +347,7 @@ export function SetStage({
   const useRemedy = useSteady(onSolve);
   const toMeasure = useSteady(onMeasure);
   const certainty = useCertainty(setting);
+  const [lever] = useState(() => new OpenLever());
   const { seat } = problem.inputs;
   return (
     <>
@@ -343,7 +364,7 @@ export function SetStage({
       <div className={styles.set}>
         <div className={styles.left}>
           <PanelBoundary>
-            <DrawingBoard setting={setting} />
+            <DrawingBoard setting={setting} lever={lever} />
           </PanelBoundary>
           <Angles live={live} />
           {!assessment.refused && <Checks checks={assessment.checks} />}
@@ -383,6 +404,7 @@ export function SetStage({
           <PanelBoundary>
             <Tracks
               setting={setting}
+              lever={lever}
               certainty={certainty}
               disabled={disabled}
               shortfalls={found.remedies?.shortfalls ?? null}

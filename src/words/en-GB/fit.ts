@@ -460,6 +460,5 @@ export const FIT_WORDS = {
   'breadth.elbows': 'Elbow-to-elbow breadth',
   'breadth.seatWidth': 'Seat width',
   'breadth.armWidth': 'Clear width between the pads',
-  'alt.measuring': '{name}. {how}',
   'alt.undrawn': 'Parts that were not measured are not drawn.',
 } as const;

@@ -151,7 +151,6 @@ export const SCREEN_WORDS = {
   'fittings.for': 'Person to fit',
   'fittings.for.hint': 'Type part of the name',
   'fittings.for.more': '{n} more people. Type part of the name to find them.',
-  'list.unreadable': 'This version cannot read: {list}. The records are kept.',
   'list.shown.people': 'Showing {n} of {all} people.',
   'list.shown.fittings': 'Showing {n} of {all} fittings.',
   'list.all.people': '{all, plural, one {1 person.} other {All {all} people shown.}}',

@@ -1,0 +1,62 @@
+/** Which parts of a drawing an adjustment moves, so that the lever in hand is seen in it. */
+import type { AdjustmentKind } from '../seat';
+import type { Primitive, Scene } from './primitives';
+
+/** Parts by their ids in the views; of one that stands on both sides the id begins so. Empty: no view shows it. */
+export const MOVED_PARTS: Readonly<Record<AdjustmentKind, readonly string[]>> = {
+  seatHeight: ['pan', 'panFront', 'column'],
+  seatDepth: ['pan', 'panFront'],
+  seatAngle: ['pan', 'panFront'],
+  forwardTilt: ['pan', 'panFront'],
+  chairAngle: ['pan', 'panFront', 'back'],
+  frontSlope: ['panFront'],
+  backHeight: ['back', 'lumbarApex'],
+  backReach: ['back'],
+  backAngle: ['back'],
+  backProfile: [],
+  lumbarApex: ['lumbarApex', 'back'],
+  lumbarDepth: ['lumbarApex', 'back'],
+  upperLumbar: ['back'],
+  lowerLumbar: ['back'],
+  tiltTension: [],
+  tiltLock: [],
+  tiltLimiter: [],
+  armHeight: ['pad'],
+  armWidth: ['pad'],
+  padSlide: ['pad'],
+  armDepth: ['pad'],
+  armPivot: ['pad'],
+  armAngle: ['pad'],
+  headHeight: ['headPad'],
+  headAngle: [],
+  headDepth: ['headPad'],
+  footRing: ['footRing'],
+  foreAft: ['lever', 'leverStem'],
+  stationForeAft: ['pedal'],
+  suspensionWeight: [],
+  damper: [],
+  climate: [],
+  deskHeight: ['desk', 'deskLeg'],
+  footrest: ['footrest'],
+  screenHeight: ['screen'],
+};
+
+const isOf = (kind: AdjustmentKind, { id }: Primitive): boolean =>
+  MOVED_PARTS[kind].some((part) => id === part || id === `${part}1` || id === `${part}-1`);
+
+/** Returns the outlines of what an adjustment moves in a view; none where the view does not show it. */
+export const movedIn = ({ primitives }: Pick<Scene, 'primitives'>, kind: AdjustmentKind): Primitive[] =>
+  primitives
+    .filter((primitive) => isOf(kind, primitive))
+    .map((primitive) => ({ ...primitive, id: `${primitive.id}-moved`, role: 'moved', layer: Infinity }));
+
+/** Returns a view in which what an adjustment moves stands out. */
+export function withMoved(scene: Scene, kind: AdjustmentKind): Scene {
+  return {
+    ...scene,
+    primitives: [...scene.primitives, ...movedIn(scene, kind)],
+    get alternative() {
+      return scene.alternative;
+    },
+  };
+}
