@@ -103,7 +103,7 @@ describe('how far a setting may be off', () => {
   it('is said with the words of the adjustment', () => {
     const { values } = assess(alone, settingsAt(alone, { seatHeight: 440 }));
     const said = toleranceWords(alone, values, 'seatHeight');
-    expect(say(said!, DEFAULT_READING)).to.equal('Right from 28 mm lower to 2 mm higher.');
+    expect(say(said!, DEFAULT_READING)).to.equal('Fits from 28 mm lower to 2 mm higher.');
   });
 
   it('stands a little lower than exact where low is milder than high, and says so', () => {

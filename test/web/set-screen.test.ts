@@ -222,7 +222,7 @@ describe('the set screen', function () {
     await (await user.track('Seat height')).focus();
     await user.sees('likely to fit at these settings');
     const said = await user.page.$eval('main', (e) => e.innerText);
-    expect(said).to.match(/Right from \d+ mm lower to \d+ mm higher/);
+    expect(said).to.match(/Fits from \d+ mm lower to \d+ mm higher/);
     expect(said).to.match(/\d+% likely to fit at these settings \(limited by [a-z -]+ (under )?\d+%/);
   });
 

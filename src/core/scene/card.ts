@@ -110,8 +110,8 @@ export function controlWords(
     action: { word: `action.${move.action}` },
     more: { word: `direction.${move.directionForMore}` },
     less: { word: `direction.${oppositeOf(move.directionForMore)}` },
-    moreOf: { word: `more.${ADJUSTMENT_KINDS[kind].sign}` },
-    lessOf: { word: `less.${ADJUSTMENT_KINDS[kind].sign}` },
+    raise: { word: `raise.${ADJUSTMENT_KINDS[kind].sign}` },
+    lower: { word: `lower.${ADJUSTMENT_KINDS[kind].sign}` },
     sitterMore: { word: `sitter.${move.sitter.forMore}` },
     sitterLess: { word: `sitter.${move.sitter.forLess}` },
   };

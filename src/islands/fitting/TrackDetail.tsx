@@ -155,8 +155,7 @@ export const TrackDetail = memo(function TrackDetail({
         <p className={parts.soft}>
           {sayWith('set.published', {
             rule: word(`published.${published.rule}`),
-            lo: sayLength(published.band.lo, reading),
-            hi: sayLength(published.band.hi, reading),
+            range: sayRange(sayLength(published.band.lo, reading), sayLength(published.band.hi, reading)),
             value: sayLength(published.value, reading),
           })}
         </p>

@@ -2,9 +2,9 @@
 export const CARD_WORDS = {
   'card.title': 'Settings card',
   'card.control': '{hand}: {name}, {place}',
-  'card.movement': '{action}: {more} for {moreOf} ({sitterMore}); {less} for {lessOf} ({sitterLess})',
-  'card.movement.same': '{action} ({sitterMore}): {more} for {moreOf}, {less} for {lessOf}',
-  'card.movement.plain': '{action}: {more} for {moreOf}, {less} for {lessOf}',
+  'card.movement': '{action}: {more} to {raise} ({sitterMore}); {less} to {lower} ({sitterLess})',
+  'card.movement.same': '{action} ({sitterMore}): {more} to {raise}, {less} to {lower}',
+  'card.movement.plain': '{action}: {more} to {raise}, {less} to {lower}',
   'card.movement.unknown': '{action}: try on the seat which way it goes',
   'card.angle': '{name} {angle}',
   'card.start': 'Start position: {start}',

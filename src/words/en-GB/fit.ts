@@ -63,13 +63,13 @@ export const FIT_WORDS = {
   'reason.notMeasured': 'Not calculated: {missing} not measured.',
   'reason.milder':
     'Set slightly {milder} than exact: if a measurement is off, {milder} is less harmful than {worse}.',
-  'tolerance.some.some': 'Right from {below} {less} to {above} {more}.',
-  'tolerance.some.none': 'Right to {below} {less}, not {more}.',
-  'tolerance.some.any': 'Right to {below} {less}.',
-  'tolerance.none.some': 'Right to {above} {more}, not {less}.',
-  'tolerance.none.none': 'Right only at this setting.',
+  'tolerance.some.some': 'Fits from {below} {less} to {above} {more}.',
+  'tolerance.some.none': 'Fits to {below} {less}, not {more}.',
+  'tolerance.some.any': 'Fits to {below} {less}.',
+  'tolerance.none.some': 'Fits to {above} {more}, not {less}.',
+  'tolerance.none.none': 'Fits only at this setting.',
   'tolerance.none.any': 'Not {less}.',
-  'tolerance.any.some': 'Right to {above} {more}.',
+  'tolerance.any.some': 'Fits to {above} {more}.',
   'tolerance.any.none': 'Not {more}.',
   'reason.noted': 'No target: adjust to preference.',
   'reason.footGap.good.level.floor':
@@ -312,7 +312,8 @@ export const FIT_WORDS = {
   'checkVerdict.notMeasured': 'not confirmed',
   'checkVerdict.notDescribed': 'not described',
 
-  'published.gouvaliBoudolos': 'Published seat height for this leg and shoe (Gouvali & Boudolos 2006)',
+  'published.gouvaliBoudolos':
+    'Published seat height for this leg and shoe (Gouvali & Boudolos 2006), at the front edge',
   'published.depthShare':
     'Published seat depth for this thigh (0.80 to 0.95 of its length, Parcells et al. 1999)',
 

@@ -274,7 +274,7 @@ export const SCREEN_WORDS = {
   'postures.fault.name': 'Give the posture a name.',
   'postures.fault.taken': 'A posture with this name already exists.',
   'postures.fault.lean': 'Enter an angle between −10 and 60, or leave it empty.',
-  'set.published': 'For orientation: {rule} {lo} to {hi}; here {value}.',
+  'set.published': 'For orientation: {rule}: {range}; here {value}.',
   'set.remedies': 'Remedies',
   'set.remedy.use': 'Apply',
   'set.remedy.drop': 'Remove',
