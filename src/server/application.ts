@@ -1,5 +1,6 @@
 import '../words/pages';
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import compression from 'compression';
 import sirv from 'sirv';
 import { METHODS } from '../api/route';
 import { addressOf, isSecure, trustOf } from './addresses';
@@ -33,6 +34,13 @@ export interface ApplicationOptions {
   readonly proxies: readonly string[];
   readonly publicUrl: string | null;
 }
+
+/** Pages and answers of the API, made anew for each request; what was built is compressed already. */
+const compress = compression() as unknown as (
+  request: IncomingMessage,
+  response: ServerResponse,
+  next: () => void,
+) => void;
 
 const YEAR_S = 31_536_000;
 /** Built files: their names change with their content. */
@@ -93,7 +101,9 @@ export class Application {
     if (!comesFromHere(request, this.publicHost)) return refuse(response, 'wrongOrigin');
     const fault = bodyFault(request);
     if (fault) return refuse(response, fault);
-    this.files(request, response, () => this.answerSignedIn(request, response, target.path));
+    this.files(request, response, () =>
+      compress(request, response, () => this.answerSignedIn(request, response, target.path)),
+    );
   }
 
   private isSecure(request: IncomingMessage): boolean {

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import {
   assess,
   completeSettings,
@@ -35,14 +37,25 @@ export interface FittingCard {
 /** A card without remedies, which then says so, is better than none. */
 const OFFERED: Urgency = { patienceMs: 2000, limitMs: 5000 };
 
+/** The same case has the same remedies: the card is looked at, printed and downloaded one after the other. */
+const KNOWN = new LRUCache<string, Remedies>({ max: 200, ttl: 10 * 60_000 });
+
 /** Remedies solved for beside the server: they may take a moment. None where they take too long. */
 async function offeredFor(
   ctx: Context,
   inputs: FitInputs,
   remedies: RemedySettings,
 ): Promise<Remedies | null> {
+  // A digest: what somebody measured is not kept in memory for it.
+  const key = createHash('sha256')
+    .update(JSON.stringify([inputs, remedies]))
+    .digest('base64');
+  const known = KNOWN.get(key);
+  if (known) return known;
   const found = await ctx.compute.fit({ inputs, remedies, held: {}, include: ['remedies'] }, OFFERED);
-  return found.ok ? found.value.remedies : null;
+  if (!found.ok) return null;
+  if (found.value.remedies) KNOWN.set(key, found.value.remedies);
+  return found.value.remedies;
 }
 
 /** The card of a fitting as it stands, in this reader's units. */

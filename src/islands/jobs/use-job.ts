@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { JobDesk } from '../../workers/desk';
 import type { JobName, Jobs } from '../../workers/jobs';
 
@@ -13,6 +13,15 @@ export interface JobState<R> {
 
 const NOTHING = { result: null, isDone: false, isFailed: false };
 
+/** One desk for each job of this page: a stage that comes back finds its worker as it left it. */
+const DESKS = new Map<JobName, JobDesk>();
+
+function deskFor(name: JobName): JobDesk {
+  const desk = DESKS.get(name) ?? new JobDesk();
+  DESKS.set(name, desk);
+  return desk;
+}
+
 /**
  * Runs a job for an input, and the next for the next one, whose place it takes.
  * @param input the same object as long as nothing of it changes; null: nothing is asked
@@ -26,14 +35,12 @@ export function useJob<N extends JobName>(
   const [known, setKnown] = useState<
     (JobState<Jobs[N]['result']> & { readonly for: Jobs[N]['input'] }) | null
   >(null);
-  const desk = useRef<JobDesk | null>(null);
   useEffect(() => {
     if (!input) return;
     const show = (result: Jobs[N]['result'] | null, isDone: boolean, isFailed = false) =>
       setKnown({ for: input, result, isDone, isFailed });
     const timer = setTimeout(() => {
-      desk.current ??= new JobDesk();
-      desk.current
+      deskFor(name)
         .run(name, input, (result) => show(result, false))
         .then(
           (result) => result && show(result, true),
@@ -42,9 +49,8 @@ export function useJob<N extends JobName>(
     }, afterMs);
     return () => {
       clearTimeout(timer);
-      desk.current?.cancel();
+      DESKS.get(name)?.cancel();
     };
   }, [afterMs, input, name]);
-  useEffect(() => () => desk.current?.close(), []);
   return known && known.for === input ? known : NOTHING;
 }

@@ -5,6 +5,7 @@ import { residualSds } from '../cost/doubt';
 import { steepness } from '../cost/expected';
 import { inPlace } from '../case/in-place';
 import type { RemedySettings, Settings } from '../problem/inputs';
+import { oncePer } from '../problem/once';
 import type { Problem } from '../problem/problem';
 import { BUDGET_OF_MANY, solve, valuesOfSettings } from '../search/solve';
 
@@ -45,8 +46,19 @@ export function standsOf(p: Problem, settings: Settings): ReadonlyMap<ConditionI
   );
 }
 
+/** What was tried of a problem already: the same size of a cure is looked at against one shortfall after the other. */
+const triedOf = oncePer((): Map<string, Trial> => new Map());
+
 /** @param choosesFootrest whether its height is chosen with everything else, at the method's price */
 export function tryOut(p: Problem, remedies: RemedySettings, choosesFootrest = false): Trial {
+  const known = triedOf(p);
+  const key = JSON.stringify([choosesFootrest, Object.entries(remedies).sort()]);
+  const trial = known.get(key) ?? trialOf(p, remedies, choosesFootrest);
+  known.set(key, trial);
+  return trial;
+}
+
+function trialOf(p: Problem, remedies: RemedySettings, choosesFootrest: boolean): Trial {
   const options = { remedies, chooseFootrest: choosesFootrest, budget: BUDGET_OF_MANY };
   const { settings, hard, penalty } = solve(p, options);
   return { settings, hard, penalty, stands: standsOf(p, settings) };
