@@ -28,6 +28,7 @@ import { generalFigures, programmeOf } from './general-solver';
 import { exchangeFigures } from './exchange';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
+import { pageFigures } from './pages';
 import { populationFigures } from './population';
 import { serverFigures } from './server';
 
@@ -96,7 +97,7 @@ if (!isMainThread) {
   process.exit(0);
 }
 
-/** `--server`, `--exchange` and `--drag` use the built application: `npm run build` first. */
+/** `--server`, `--exchange`, `--pages` and `--drag` use the built application: `npm run build` first. */
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
 if (process.argv.includes('--programme')) {
   console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
@@ -116,6 +117,7 @@ const figures: Figure[] = [
   ...(wanted('--server') ? await serverFigures() : []),
   ...(wanted('--exchange') ? await exchangeFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
+  ...(wanted('--pages') ? await pageFigures() : []),
   ...(wanted('--door') ? await doorFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
 ];

@@ -112,7 +112,7 @@ const ON_WHAT_IS_BUILT = [
 ];
 
 /** What looks at the clock, or needs every core: it runs by itself. */
-const BY_THE_CLOCK = /proofs\/(?:computing|drag|exchange|kills|seats-seen|speed)/;
+const BY_THE_CLOCK = /proofs\/(?:computing|drag|exchange|kills|pages-seen|seats-seen|speed)/;
 const proofs = filesIn('proofs');
 const PROOFS = {
   beside: [

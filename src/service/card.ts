@@ -35,6 +35,9 @@ export interface FittingCard {
 }
 
 /** A card without remedies, which then says so, is better than none. */
+/** A page is there before everything is known: what is missing comes after it. */
+export const PAGE_WAITS_MS = 400;
+
 const OFFERED: Urgency = { patienceMs: 2000, limitMs: 5000 };
 
 /** The same case has the same remedies: the card is looked at, printed and downloaded one after the other. */
@@ -45,6 +48,7 @@ async function offeredFor(
   ctx: Context,
   inputs: FitInputs,
   remedies: RemedySettings,
+  waitMs = Infinity,
 ): Promise<Remedies | null> {
   // A digest: what somebody measured is not kept in memory for it.
   const key = createHash('sha256')
@@ -52,17 +56,26 @@ async function offeredFor(
     .digest('base64');
   const known = KNOWN.get(key);
   if (known) return known;
-  const found = await ctx.compute.fit({ inputs, remedies, held: {}, include: ['remedies'] }, OFFERED);
-  if (!found.ok) return null;
-  if (found.value.remedies) KNOWN.set(key, found.value.remedies);
-  return found.value.remedies;
+  const asked = ctx.compute
+    .fit({ inputs, remedies, held: {}, include: ['remedies'] }, OFFERED)
+    .then((found) => {
+      if (found.ok && found.value.remedies) KNOWN.set(key, found.value.remedies);
+      return found.ok ? found.value.remedies : null;
+    });
+  // Whoever does not wait any longer finds it known the next time.
+  return waitMs === Infinity ? asked : Promise.race([asked, afterMs(waitMs)]);
 }
 
-/** The card of a fitting as it stands, in this reader's units. */
+const afterMs = (ms: number): Promise<null> => new Promise((resolve) => setTimeout(resolve, ms, null));
+
+/**
+ * The card of a fitting as it stands, in this reader's units.
+ * @param waitMs how long to wait for its remedies, ms
+ */
 export const fittingCard = useCase(
   'read',
   'fitting',
-  async (ctx: Context, id: string, reading: Reading): Promise<Outcome<FittingCard>> => {
+  async (ctx: Context, id: string, reading: Reading, waitMs?: number): Promise<Outcome<FittingCard>> => {
     const found = await fittingDetail(ctx, id);
     if (!found.ok) return found;
     const detail = found.value;
@@ -79,7 +92,7 @@ export const fittingCard = useCase(
         }),
         method: sayMethod(detail.inputs.method),
       },
-      await offeredFor(ctx, detail.inputs, assessment.settings.remedies),
+      await offeredFor(ctx, detail.inputs, assessment.settings.remedies, waitMs),
       detail.postures,
     );
     const settings = card.rows.map((row, i): CardJson['settings'][number] => {

@@ -1,11 +1,14 @@
-import { useEffect, useRef, useState, type CSSProperties } from 'react';
+import { Suspense, lazy, useEffect, useRef, useState, type CSSProperties } from 'react';
 import type { Card } from '../../core/scene';
 import { InlineSelect } from '../../ui/InlineSelect';
 import { Providers } from '../../ui/Providers';
 import { type Reading, word } from '../../words';
 import parts from '../../ui/parts.module.css';
 import { CardSheet } from './CardSheet';
+import type { CardSource } from './LateCard';
 import styles from './card.module.css';
+
+const LateCard = lazy(() => import('./LateCard'));
 
 const MARGIN_MM = 12;
 const PAPERS = {
@@ -43,10 +46,13 @@ interface Props {
   readonly fittingId: string;
   readonly card: Card;
   readonly draft: boolean;
+  /** To look for remedies in the browser; null where all is known, or nothing is wanted. */
+  readonly late: CardSource | null;
 }
 
 /** The sheet alone, to print or to open on a phone. */
-export default function CardPage({ reading, fittingId, card, draft }: Props) {
+export default function CardPage({ reading, fittingId, card: first, draft, late }: Props) {
+  const [card, setCard] = useState(first);
   const [paper, setPaper] = useState<Paper>('A4');
   const [size, setSize] = useState(LARGEST_PT);
   const holder = useRef<HTMLDivElement>(null);
@@ -85,6 +91,11 @@ export default function CardPage({ reading, fittingId, card, draft }: Props) {
           </a>
           <a href={`/api/v1/fittings/${fittingId}/card?units=${reading.length}`}>{word('card.json')}</a>
         </div>
+        {late && (
+          <Suspense>
+            <LateCard source={late} onCard={setCard} />
+          </Suspense>
+        )}
         <div ref={holder} style={{ '--print-size': `${size.toFixed(1)}pt` } as CSSProperties}>
           <CardSheet card={card} draft={draft} />
         </div>

@@ -152,9 +152,12 @@ const NO_SEATS: readonly OfferedSeat[] = [];
 /** So many are shown at first. */
 const FIRST = 50;
 
+const isOrdered = (ranking: Ranking | null): ranking is Ranking =>
+  ranking !== null && ranking.done >= Math.min(FIRST, ranking.count);
+
 /** Best first, those not meant for the place last of them, then those not yet known as they are listed, then the refused. */
 function inOrder(seats: readonly OfferedSeat[], ranking: Ranking | null): readonly OfferedSeat[] {
-  if (!ranking || ranking.done < Math.min(FIRST, ranking.count)) return seats;
+  if (!isOrdered(ranking)) return seats;
   const byId = new Map(seats.map((seat) => [seat.seat.id, seat]));
   const take = (known: readonly { readonly seatId: string }[]) =>
     known.flatMap(({ seatId }) => byId.get(seatId) ?? []);
@@ -207,7 +210,8 @@ function Seats({ state, shelf, filter, onFilter, places, methods }: Props) {
           total > seats.length &&
           ` ${sayWith('choose.more', { n: seats.length, all: total })}`}
       </p>
-      <div className={styles.seatCards}>
+      {/* Nothing is shown in an order that it will not keep. */}
+      <div className={styles.seatCards} data-waits={(!isOrdered(ranking) && !ranked.isFailed) || undefined}>
         {(all ? ordered : ordered.slice(0, FIRST)).map((seat) => (
           <SeatCard
             key={seat.versionId}

@@ -61,11 +61,12 @@ export function EstimatedBy({
   return (
     <div className={parts.soft}>
       {sayTold(told, sitter.sex)}{' '}
-      {!told.by.isChild && tables && (
+      {!told.by.isChild && (
         <InlineSelect
           label={word('measure.table')}
           value={sitter.tableId ?? ''}
-          disabled={disabled}
+          // Before the tables are known it takes its room already.
+          disabled={disabled || !tables}
           onChange={(e) => void edit({ tableId: e.currentTarget.value || null })}
           data={[
             { value: '', label: sayWith('measure.table.usual', { name: first ? sayTable(first) : '' }) },

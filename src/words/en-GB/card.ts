@@ -24,6 +24,7 @@ export const CARD_WORDS = {
   'card.unreached': 'Out of range, and what to do',
   'card.allReached': 'Every measured adjustment is within its acceptable range.',
   'card.offered': 'Would fit with',
+  'card.seeking': 'Looking for remedies …',
   'card.unsought': 'Remedies have not been calculated for this card.',
   'card.offered.partly': 'Would help',
   'card.postures': 'Other postures: what to change',
