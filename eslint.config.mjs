@@ -24,6 +24,37 @@ const FOLDERS = [
   'demo',
 ];
 
+/** Areas of the interface: none reaches into another; what two of them need is in `shared`. */
+const AREAS = [
+  'card',
+  'exchange',
+  'fitting',
+  'fittings',
+  'measuring',
+  'people',
+  'places',
+  'practice',
+  'seats',
+  'sign-in',
+];
+
+/** @param {string} area */
+const withoutOtherAreas = (area) =>
+  /** @type {import('eslint').Linter.Config} */ ({
+    files: [`src/islands/${area}/**/*.{ts,tsx}`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: AREAS.filter((other) => other !== area).map((other) => ({
+            regex: `^(?:\\.\\./)+${other}/`,
+            message: 'What two areas need is in islands/shared.',
+          })),
+        },
+      ],
+    },
+  });
+
 /** Who may import whom: inward only. */
 const MAY_IMPORT = {
   core: ['core'],
@@ -108,9 +139,12 @@ export default defineConfig(
       ],
     },
   },
+  ...['shared', ...AREAS].map(withoutOtherAreas),
   {
     files: ['src/core/**/*.ts'],
     rules: {
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+      complexity: ['error', 20],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
       'no-restricted-properties': [
         'error',

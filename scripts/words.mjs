@@ -60,9 +60,14 @@ export async function compileWords(language = process.env.VELTO_LANGUAGE ?? CATA
   try {
     const outfile = join(folder, 'catalogue.mjs');
     await build({ entryPoints: [join(WORDS, CATALOGUE, 'index.ts')], bundle: true, format: 'esm', outfile });
-    const { COMMON, PAGES, SERVER } = await import(pathToFileURL(outfile).href);
+    const { ABOUTS, COMMON, PAGES, SERVER } = await import(pathToFileURL(outfile).href);
     const format = new MessageFormat('en');
-    for (const [name, messages] of Object.entries({ common: COMMON, pages: PAGES, server: SERVER })) {
+    for (const [name, messages] of Object.entries({
+      about: ABOUTS,
+      common: COMMON,
+      pages: PAGES,
+      server: SERVER,
+    })) {
       const texts =
         language === PSEUDO
           ? Object.fromEntries(Object.entries(messages).map(([key, text]) => [key, pseudo(text)]))

@@ -30,7 +30,7 @@ import { today, write, type Context } from './context';
 import { pageOf } from './paging';
 import { PieceWriter, Register } from './piece-writer';
 import { useCase } from './rights';
-import { refreshOpen } from './sitters';
+import { refreshOpen } from './inputs';
 import { sayWith, word } from '../words';
 import '../words/server';
 

@@ -5,7 +5,7 @@ import type { Sitter } from '../contract';
 import type { Queries } from '../data/client';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { UnreadableDocument } from '../data/documents/versioned';
-import { findFitting, listFitters, updateFitting, type FittingRow } from '../data/fittings';
+import { findFitting, listFitters, openFittingsOf, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
 import { ageOn, exactAgeOn, today, type Context } from './context';
 import { tableOf } from './sitter-table';
@@ -75,4 +75,9 @@ export async function refreshInputs(ctx: Context, q: Queries, fittingId: string)
     { inputs: await composeInputs(ctx, q, fitting) },
     ctx.now().toISOString(),
   );
+}
+
+/** Brings every open fitting of a sitter up to date. */
+export async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
+  for (const fittingId of await openFittingsOf(q, sitterId)) await refreshInputs(ctx, q, fittingId);
 }

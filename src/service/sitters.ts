@@ -22,7 +22,6 @@ import {
 import type { PageRequest } from '../contract/paging';
 import { forgetAnswersAbout } from '../data/answers';
 import type { Queries } from '../data/client';
-import { openFittingsOf } from '../data/fittings';
 import { dropTaken, findSession, holdAgain, isTakenBesides, pairsTaken } from '../data/measuring';
 import {
   bodyOf,
@@ -40,7 +39,7 @@ import '../words/server';
 import { ageOn, exactAgeOn, today, write, type Context } from './context';
 import { deletionOf } from './deleting';
 import { isEdited, type EditedVersion } from './edited';
-import { refreshInputs } from './inputs';
+import { refreshOpen } from './inputs';
 import { pageFound } from './paging';
 import { useCase } from './rights';
 import { isTable, tableOf } from './sitter-table';
@@ -137,11 +136,6 @@ export const editSitter = useCase(
     return write(ctx, act, letsGo);
   },
 );
-
-/** Brings every open fitting of a sitter up to date. */
-export async function refreshOpen(ctx: Context, q: Queries, sitterId: string): Promise<void> {
-  for (const fittingId of await openFittingsOf(q, sitterId)) await refreshInputs(ctx, q, fittingId);
-}
 
 /** What a reading comes to: as it was typed, or settled from the single ones of a session. */
 function settledOf({ dimension, value, takes }: ReadingEdit, singleSd?: number): SettledTakes | null {

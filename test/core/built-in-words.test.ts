@@ -3,7 +3,8 @@ import { expect } from 'chai';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { TABLES } from '../../src/core/population';
 import { sayMethod, sayMethodAbout, sayStep, sayTable } from '../../src/words';
-import { BUILT_IN_WORDS } from '../../src/words/en-GB/built-in';
+import '../../src/words/about';
+import { BUILT_IN_WORDS, METHOD_ABOUTS } from '../../src/words/en-GB/built-in';
 
 describe('the words of what is built in', () => {
   it('are in the catalogue as in the documents, and no others', () => {
@@ -20,7 +21,9 @@ describe('the words of what is built in', () => {
     ]);
     const straight = (text: string) => text.replaceAll('’', "'");
     expect(
-      Object.fromEntries(Object.entries(BUILT_IN_WORDS).map(([k, v]) => [k, straight(v)])),
+      Object.fromEntries(
+        Object.entries({ ...BUILT_IN_WORDS, ...METHOD_ABOUTS }).map(([k, v]) => [k, straight(v)]),
+      ),
     ).to.deep.equal(Object.fromEntries(Object.entries(wanted).map(([k, v]) => [k, straight(v)])));
   });
 

@@ -1,8 +1,8 @@
 /** Which words come with which page: a fitting and its card load only their own part of the catalogue. */
-import { readFileSync } from 'node:fs';
+import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { build } from 'esbuild';
-import { COMMON, PAGES, SERVER } from '../../src/words/en-GB';
+import { ABOUTS, COMMON, PAGES, SERVER } from '../../src/words/en-GB';
 
 /** The first pages that a fitter opens; every other page brings the rest of the words along. */
 const LIGHT_PAGES = [
@@ -49,6 +49,18 @@ describe('the words that come with a page', () => {
         .flatMap((file) => keysIn(readFileSync(file, 'utf8'), elsewhere).map((key) => `${file}: ${key}`));
       expect(missing).to.deep.equal([]);
     });
+
+  it('says what a method is for only where those words come along', () => {
+    const saying = [...readdirSync('src/islands', { recursive: true })]
+      .map((name) => `src/islands/${String(name)}`)
+      .filter((file) => /\.tsx?$/.test(file) && /sayMethodAbout\(/.test(readFileSync(file, 'utf8')));
+    expect(saying.length).to.be.greaterThan(2);
+    for (const file of saying)
+      expect(readFileSync(file, 'utf8'), file).to.match(
+        /import '\.\.\/\.\.\/words\/(?:about|pages)'|PracticeNav/,
+      );
+    expect(Object.keys(ABOUTS).every((key) => key.endsWith('.about'))).to.equal(true);
+  });
 
   it('would be missed', () => {
     expect(keysIn('word(`screenWay.${way}`)', ['screenWay.lower', 'other.lower'])).to.deep.equal([

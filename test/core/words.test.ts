@@ -35,11 +35,11 @@ import { GROUNDS } from '../../src/core/place';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
-import { COMMON as SHARED_WORDS, PAGES as PAGE_WORDS, SERVER } from '../../src/words/en-GB';
+import { ABOUTS, COMMON as SHARED_WORDS, PAGES as PAGE_WORDS, SERVER } from '../../src/words/en-GB';
 import { DEFAULT_READING, isWordKey, say, sayDate, sayTurns, t } from '../../src/words';
 import { OPEN_HIP, RIGHT_ANGLE, bodyWith, problemFor, settingsAt } from '../support/inputs';
 
-const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS, ...SERVER };
+const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS, ...SERVER, ...ABOUTS };
 
 const HEADER = { sitter: 'A', seat: 'B', place: null, method: 'C', fitter: 'D', date: '2026-11-25' };
 

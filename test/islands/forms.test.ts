@@ -6,7 +6,7 @@ import { DIMENSIONS, DIMENSION_IDS } from '../../src/core/body';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { PlaceEditSchema } from '../../src/contract';
-import { faultOf, readingsOf, typed } from '../../src/islands/people/use-measures';
+import { faultOf, readingsOf, typed } from '../../src/islands/shared/measures/use-measures';
 import {
   PLACE_LABELS,
   differingFields,

@@ -2,7 +2,7 @@ import '../../src/words/pages';
 import { expect } from 'chai';
 import type { Settings } from '../../src/core/fit';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
-import { faultOf, readingsOf, typed, unitOf } from '../../src/islands/people/use-measures';
+import { faultOf, readingsOf, typed, unitOf } from '../../src/islands/shared/measures/use-measures';
 import { readPlace, textsOf } from '../../src/islands/places/use-place-form';
 import { DEFAULT_READING } from '../../src/words';
 import { listed, placeWith, slides } from '../support/inputs';

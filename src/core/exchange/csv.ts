@@ -88,6 +88,9 @@ export interface ReadingProgress {
   readonly read: PeopleRead | null;
 }
 
+/** Notes what is wrong with a cell. */
+type Fault = (reason: PeopleFaultReason, column: string, value: string) => null;
+
 /** Tells people apart who stand in one file twice. */
 export class Twice {
   private readonly ids = new Set<string>();
@@ -194,10 +197,8 @@ class RowReader {
     );
   }
 
-  private person(
-    cells: readonly string[],
-    fault: (reason: PeopleFaultReason, column: string, value: string) => null,
-  ): { readonly person: FilePerson; readonly columns: readonly Cell[] } {
+  /** What a row says of a person, and its readings, rounded to the finest that is kept. */
+  private cellsOf(cells: readonly string[], fault: Fault) {
     const texts: Partial<Record<PersonColumn, string>> = {};
     const values: (Cell & { readonly dimension: DimensionId; readonly value: number })[] = [];
     for (const [i, { name, column }] of this.head.entries()) {
@@ -213,6 +214,14 @@ class RowReader {
       const value = Math.round(Number(text.replace(',', '.')) * column.per * finest) / finest;
       values.push({ dimension: column.dimension, value, name, text });
     }
+    return { texts, values };
+  }
+
+  private person(
+    cells: readonly string[],
+    fault: Fault,
+  ): { readonly person: FilePerson; readonly columns: readonly Cell[] } {
+    const { texts, values } = this.cellsOf(cells, fault);
     const plainText = (column: PersonColumn): string | null => {
       const text = texts[column];
       if (text === undefined) return null;

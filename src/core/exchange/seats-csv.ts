@@ -255,16 +255,26 @@ class RowReader {
     return { type: 'steps', ...ends, count };
   }
 
-  /** The seat of this row; null where something is wrong with it. */
-  seat(): SeatModel | null {
+  private id(): string | undefined {
     const given = this.byPlain.get('id')?.text.toLowerCase();
     if (given !== undefined && !UUID.test(given)) this.fault('exchange.fault.notAnId', 'id', given);
-    const name = this.text('name', LONGEST_NAME);
-    if (name.trim() === '') this.fault('exchange.fault.nameMissing', 'name', '');
+    return given;
+  }
+
+  private offers(): string[] {
     const offers = (this.byPlain.get('offers')?.text ?? '').split(/[\s,;]+/).filter(Boolean);
     for (const offer of offers)
       if (!(OFFERS as readonly string[]).includes(offer))
         this.fault('seatFile.fault.notKnown', 'offers', offer);
+    return offers;
+  }
+
+  /** The seat of this row; null where something is wrong with it. */
+  seat(): SeatModel | null {
+    const given = this.id();
+    const name = this.text('name', LONGEST_NAME);
+    if (name.trim() === '') this.fault('exchange.fault.nameMissing', 'name', '');
+    const offers = this.offers();
     const plain = (column: PlainColumn) => this.number(this.byPlain.get(column));
     const quantity = (column: PlainColumn) => {
       const value = plain(column);

@@ -206,24 +206,9 @@ function partDoubts(seat: SeatModel, ids: ReadonlySet<string>): SeatDoubt[] {
   return doubts;
 }
 
-/** What is wrong with a seat's description; empty where it can be computed with. */
-export function seatDoubts(seat: SeatModel): SeatDoubt[] {
-  const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');
-  const ids = seat.adjustments.map((a) => a.id);
-  const known = new Set([...ids, ...seat.states.map((s) => s.id)]);
-  doubts.push(...partDoubts(seat, new Set(ids)));
-  if (!seat.adjustments.some((a) => a.kind === 'seatHeight'))
-    doubts.push({ reason: 'missingSeatHeight', field: '/adjustments', value: 'seatHeight' });
-  seat.controls.forEach((control, c) =>
-    control.moves.forEach((move, m) => {
-      if (!known.has(move.adjustmentId))
-        doubts.push({
-          reason: 'controlOfNothing',
-          field: `/controls/${c}/moves/${m}/adjustmentId`,
-          value: move.adjustmentId,
-        });
-    }),
-  );
+/** What is wrong with the lengths of a seat’s parts. */
+function sizeDoubts(seat: SeatModel): SeatDoubt[] {
+  const doubts: SeatDoubt[] = [];
   const finite: readonly [string, number | null | undefined][] = [
     ['/cushion/sinkMm', seat.cushion.sinkMm?.value],
     ['/pan/axisFromRearMm', seat.pan.axisFromRearMm],
@@ -243,6 +228,12 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   for (const [field, value] of finite)
     if (SIZES.has(field) && typeof value === 'number' && value < 0 && value >= -MOST_MM)
       doubts.push({ reason: 'negative', field, value });
+  return doubts;
+}
+
+/** What is wrong with numbers that only make sense above 0. */
+function positiveDoubts(seat: SeatModel): SeatDoubt[] {
+  const doubts: SeatDoubt[] = [];
   const { synchroRatio } = seat.back;
   if (synchroRatio !== null && !(synchroRatio > 0))
     doubts.push({ reason: 'notPositive', field: '/back/synchroRatio', value: synchroRatio });
@@ -254,5 +245,27 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   for (const [field, value] of positive)
     if (value !== undefined && !(value > 0 && value <= MOST_MM))
       doubts.push({ reason: 'notPositive', field, value });
+  return doubts;
+}
+
+/** What is wrong with a seat's description; empty where it can be computed with. */
+export function seatDoubts(seat: SeatModel): SeatDoubt[] {
+  const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');
+  const ids = seat.adjustments.map((a) => a.id);
+  const known = new Set([...ids, ...seat.states.map((s) => s.id)]);
+  doubts.push(...partDoubts(seat, new Set(ids)));
+  if (!seat.adjustments.some((a) => a.kind === 'seatHeight'))
+    doubts.push({ reason: 'missingSeatHeight', field: '/adjustments', value: 'seatHeight' });
+  seat.controls.forEach((control, c) =>
+    control.moves.forEach((move, m) => {
+      if (!known.has(move.adjustmentId))
+        doubts.push({
+          reason: 'controlOfNothing',
+          field: `/controls/${c}/moves/${m}/adjustmentId`,
+          value: move.adjustmentId,
+        });
+    }),
+  );
+  doubts.push(...sizeDoubts(seat), ...positiveDoubts(seat));
   return doubts;
 }

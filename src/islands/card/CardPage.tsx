@@ -1,12 +1,13 @@
 import { Suspense, lazy, useEffect, useRef, useState, type CSSProperties } from 'react';
 import type { Card } from '../../core/scene';
+import { useInBrowser } from '../../ui/in-browser';
 import { InlineSelect } from '../../ui/InlineSelect';
 import { Providers } from '../../ui/Providers';
 import { type Reading, word } from '../../words';
 import parts from '../../ui/parts.module.css';
-import { CardSheet } from './CardSheet';
+import { CardSheet } from '../shared/card/CardSheet';
 import type { CardSource } from './LateCard';
-import styles from './card.module.css';
+import styles from '../shared/card/card.module.css';
 
 const LateCard = lazy(() => import('./LateCard'));
 
@@ -53,6 +54,7 @@ interface Props {
 /** The sheet alone, to print or to open on a phone. */
 export default function CardPage({ reading, fittingId, card: first, draft, late }: Props) {
   const [card, setCard] = useState(first);
+  const isLive = useInBrowser();
   const [paper, setPaper] = useState<Paper>('A4');
   const [size, setSize] = useState(LARGEST_PT);
   const holder = useRef<HTMLDivElement>(null);
@@ -91,7 +93,7 @@ export default function CardPage({ reading, fittingId, card: first, draft, late 
           </a>
           <a href={`/api/v1/fittings/${fittingId}/card?units=${reading.length}`}>{word('card.json')}</a>
         </div>
-        {late && (
+        {isLive && late && (
           <Suspense>
             <LateCard source={late} onCard={setCard} />
           </Suspense>

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { assess, problemOf, type FitInputs, type Settings } from '../../core/fit';
 import { cardOf, type Card, type CardHeader, type PostureSettings } from '../../core/scene';
 import { word } from '../../words';
-import { useJob } from '../jobs/use-job';
+import { useJob } from '../shared/use-job';
 
 /** What a card is made from. */
 export interface CardSource {

@@ -6,7 +6,7 @@ import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayMethod, word } from '../../words';
-import { CardSheet } from '../card/CardSheet';
+import { CardSheet } from '../shared/card/CardSheet';
 import type { FittingState } from './use-fitting';
 import type { Setting } from './use-setting';
 import styles from './fitting.module.css';

@@ -15,7 +15,7 @@ import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useSay } from '../../ui/preferences';
 import { t, word } from '../../words';
-import { useJob } from '../jobs/use-job';
+import { useJob } from '../shared/use-job';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 

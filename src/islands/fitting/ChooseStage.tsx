@@ -1,3 +1,4 @@
+import '../../words/about';
 import { Checkbox, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
 import { WORK_FLAGS, type Assessment } from '../../core/fit';

@@ -1,86 +1,13 @@
-/** The same fitting after another method, side by side, with the differences in words. */
-import { memo, useEffect, useState } from 'react';
+/** The same fitting after another method, side by side. */
+import { Suspense, lazy, memo, useState } from 'react';
 import type { MethodSummary } from '../../contract';
-import { compareMethods, type Comparison, type MethodSide, type Problem } from '../../core/fit';
 import { usePart } from '../../drawing';
 import { InlineSelect } from '../../ui/InlineSelect';
-import { useReading, useSay } from '../../ui/preferences';
-import parts from '../../ui/parts.module.css';
-import { VerdictGlyph } from '../../ui/VerdictMark';
-import { sayMethod, sayMethodAbout, sayWith, word } from '../../words';
-import { sayOwn } from './TrackRow';
+import { sayMethod, word } from '../../words';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
-interface Asked {
-  readonly problem: Problem;
-  readonly other: MethodSummary;
-  readonly remedies: string;
-}
-
-/** Two solvings: after the screen has said so. */
-function useComparison(asked: Asked | null): Comparison | null {
-  const [found, setFound] = useState<{ readonly for: string; readonly comparison: Comparison } | null>(null);
-  const key = asked && JSON.stringify([asked.other.versionId, asked.remedies, asked.problem.inputs]);
-  useEffect(() => {
-    if (!asked || !key) return;
-    const { problem, other, remedies } = asked;
-    const timer = setTimeout(() => {
-      const comparison = compareMethods(problem.inputs, other.method, JSON.parse(remedies) as never);
-      setFound({ for: key, comparison });
-    }, 0);
-    return () => clearTimeout(timer);
-    // What is asked for is in the key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
-  return found && found.for === key ? found.comparison : null;
-}
-
-const sayFits = ({ assessment }: MethodSide): string =>
-  sayWith('compare.count', {
-    n: assessment.outcomes.filter((o) => o.verdict === 'fits').length,
-    all: assessment.outcomes.length,
-  });
-
-function Differences({ comparison }: { readonly comparison: Comparison }) {
-  const reading = useReading();
-  const say = useSay();
-  const { one, other, settings, angles, judged } = comparison;
-  return (
-    <>
-      <table className={parts.table}>
-        <thead>
-          <tr>
-            <th scope="col">{word('compare.adjustment')}</th>
-            {[one, other].map((side) => (
-              <th key={side.method.id} scope="col">
-                {sayMethod(side.method)}
-                <div className={parts.soft}>{sayFits(side)}</div>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {settings.map(({ kind, one: a, other: b }) => (
-            <tr key={kind}>
-              <td>{word(`kind.${kind}`)}</td>
-              {[a, b].map((o, i) => (
-                <td key={i}>
-                  <VerdictGlyph verdict={o.verdict} /> {sayOwn(o, o.value, reading)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <ul aria-label={word('compare.words')}>
-        {[...settings.map((d) => d.words), ...angles, ...judged].map((m, i) => (
-          <li key={i}>{say(m)}</li>
-        ))}
-      </ul>
-    </>
-  );
-}
+const ComparisonPanel = lazy(() => import('./ComparisonPanel'));
 
 export const Compare = memo(function Compare({
   setting,
@@ -97,8 +24,6 @@ export const Compare = memo(function Compare({
   const remedies = usePart(setting.store, () => JSON.stringify(setting.store.get().remedies));
   const others = methods.filter((m) => m.method.id !== setting.problem.inputs.method.id);
   const other = others.find((m) => m.method.id === id) ?? null;
-  const asked = other && { problem: setting.problem, other, remedies };
-  const comparison = useComparison(asked);
   return (
     <section className={styles.choices} aria-label={word('compare.title')}>
       <h3>{word('compare.title')}</h3>
@@ -111,40 +36,16 @@ export const Compare = memo(function Compare({
           ...others.map(({ method }) => ({ value: method.id, label: sayMethod(method) })),
         ]}
       />
-      {other && !comparison && <p role="status">{word('compare.computing')}</p>}
-      {other && comparison && (
-        <>
-          <p className={parts.soft}>{sayMethodAbout(other.method)}</p>
-          {other.method.cautions?.map((caution) => (
-            <p key={caution} className={styles.caution}>
-              {word(`caution.method.${caution}`)}
-            </p>
-          ))}
-          {comparison.settings.length === 0 ? (
-            <p>{word('compare.same')}</p>
-          ) : (
-            <Differences comparison={comparison} />
-          )}
-          <p>
-            <button
-              type="button"
-              className={parts.plainButton}
-              disabled={disabled}
-              aria-label={`${word('compare.use')}: ${sayMethod(other.method)}`}
-              onClick={() => setting.store.set(comparison.other.assessment.settings)}
-            >
-              {word('compare.use')}
-            </button>{' '}
-            <button
-              type="button"
-              className={parts.plainButton}
-              disabled={disabled}
-              onClick={() => onChoose(other.versionId)}
-            >
-              {word('compare.choose')}
-            </button>
-          </p>
-        </>
+      {other && (
+        <Suspense fallback={<p role="status">{word('compare.computing')}</p>}>
+          <ComparisonPanel
+            setting={setting}
+            other={other}
+            remedies={remedies}
+            disabled={disabled}
+            onChoose={onChoose}
+          />
+        </Suspense>
       )}
     </section>
   );

@@ -22,7 +22,7 @@ import { api, explain } from '../../ui/client';
 import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayMethod, sayWith, word } from '../../words';
-import { MeasureForm } from '../people/MeasureForm';
+import { MeasureForm } from '../shared/measures/MeasureForm';
 import { CardStage } from './CardStage';
 import { useOrphan } from './use-orphan';
 import { SetStage } from './SetStage';

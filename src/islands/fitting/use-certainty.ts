@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { SetCertainty } from '../../core/certainty';
 import { usePart } from '../../drawing';
-import { useJob } from '../jobs/use-job';
+import { useJob } from '../shared/use-job';
 import type { Setting } from './use-setting';
 
 /** So long nothing may have moved before it is worked out. */

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { assess, makeInputs, problemOf, workOf, type Assessment, type FitInputs } from '../../core/fit';
 import type { Asked, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
-import { useJob } from '../jobs/use-job';
+import { useJob } from '../shared/use-job';
 
 /** What every seat is asked with: the sitter at this place after this method. */
 function askedOf(

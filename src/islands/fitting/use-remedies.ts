@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { Remedies, RemedySettings } from '../../core/fit';
 import type { OfferedSeat } from '../../contract';
 import { usePart } from '../../drawing';
-import { useJob } from '../jobs/use-job';
+import { useJob } from '../shared/use-job';
 import type { Setting } from './use-setting';
 
 export interface FoundRemedies {

@@ -8,7 +8,7 @@ import { newId } from '../../ui/ids';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
-import { FittingList } from './FittingList';
+import { FittingList } from '../shared/fittings/FittingList';
 import { PersonPicker } from './PersonPicker';
 import styles from './fittings.module.css';
 

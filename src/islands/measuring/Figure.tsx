@@ -7,7 +7,7 @@ import { measuringView } from '../../core/scene/measuring-view';
 import { View, viewPicture, type Source } from '../../drawing';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word } from '../../words';
-import type { Told } from '../people/use-population';
+import type { Told } from '../shared/measures/use-population';
 
 const still = <T,>(value: T): Source<T> => ({ get: () => value, subscribe: () => () => undefined });
 

@@ -4,8 +4,8 @@ import { settleTakes, takesOf } from '../../core/measuring';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word } from '../../words';
-import { roundMeasure, sayMeasure } from '../people/use-measures';
-import type { Told } from '../people/use-population';
+import { roundMeasure, sayMeasure } from '../shared/measures/use-measures';
+import type { Told } from '../shared/measures/use-population';
 import type { TourInHand } from './use-tour';
 import styles from './measuring.module.css';
 

@@ -32,8 +32,8 @@ import {
 import { savingOf, type Outbox } from '../../ui/outbox/outbox';
 import type { Saving } from '../../ui/SaveState';
 import { useDraft } from '../../ui/use-draft';
-import { sayIn } from '../people/use-measures';
-import { reasonAsked } from '../people/use-population';
+import { sayIn } from '../shared/measures/use-measures';
+import { reasonAsked } from '../shared/measures/use-population';
 import { sayRange, sayWith, type Reading } from '../../words';
 
 /** What this browser keeps of a tour, so that it goes on where it was left. */

@@ -10,8 +10,8 @@ import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayDate, sayLength, sayWith, word } from '../../words';
 import styles from './people.module.css';
-import { typed, unitOf } from './use-measures';
-import { YEAR_MS } from './use-population';
+import { typed, unitOf } from '../shared/measures/use-measures';
+import { YEAR_MS } from '../shared/measures/use-population';
 
 type Tables = typeof import('../../core/population');
 type Charts = typeof import('./growth-chart');

@@ -11,7 +11,7 @@ import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayDate, sayWith, t, word, type Reading } from '../../words';
 import styles from './people.module.css';
-import { sayMeasure, typed, unitOf } from './use-measures';
+import { sayMeasure, typed, unitOf } from '../shared/measures/use-measures';
 
 /** To the tenth: of two rounded values the difference would not seem to be theirs. */
 const exactly = (id: DimensionId, value: number, reading: Reading): string =>

@@ -9,8 +9,8 @@ import { useReading } from '../../ui/preferences';
 import { sayTable, sayWith, word } from '../../words';
 import { Growth } from './Growth';
 import styles from './people.module.css';
-import { sayMeasure, typed, unitOf } from './use-measures';
-import { ageYears, tableFor, useTables } from './use-population';
+import { sayMeasure, typed, unitOf } from '../shared/measures/use-measures';
+import { ageYears, tableFor, useTables } from '../shared/measures/use-population';
 
 type Tables = typeof import('../../core/population');
 type Charts = typeof import('./standing-chart') & typeof import('./growth-chart');

@@ -10,7 +10,7 @@ import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { readBetween } from '../../ui/read-length';
 import { word } from '../../words';
-import { typed, unitOf } from '../people/use-measures';
+import { typed, unitOf } from '../shared/measures/use-measures';
 import { PracticeNav } from './PracticeNav';
 import { Tolerances } from './Tolerances';
 import styles from './practice.module.css';

@@ -5,7 +5,7 @@ import parts from '../../ui/parts.module.css';
 import type { TableSummary } from '../../contract';
 import { BODY_DIMENSIONS, type BodyDimension } from '../../core/population/table';
 import { sayTable, sayWith, word, type Reading } from '../../words';
-import { unitOf } from '../people/use-measures';
+import { unitOf } from '../shared/measures/use-measures';
 import { COUNT, WHO, useLimits, type LimitText, type Outcome } from './use-limits';
 import styles from './practice.module.css';
 

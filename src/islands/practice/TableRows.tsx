@@ -5,7 +5,7 @@ import { useReading } from '../../ui/preferences';
 import { WideTable } from '../../ui/WideTable';
 import parts from '../../ui/parts.module.css';
 import { sayTable, sayWith, word, type Reading } from '../../words';
-import { typed, unitOf } from '../people/use-measures';
+import { typed, unitOf } from '../shared/measures/use-measures';
 import styles from './practice.module.css';
 
 type Core = typeof import('../../core/population');

@@ -8,7 +8,7 @@ import { ValueConflict } from '../../ui/ValueConflict';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word } from '../../words';
-import { parseMeasure, sayIn, typed, unitOf } from '../people/use-measures';
+import { parseMeasure, sayIn, typed, unitOf } from '../shared/measures/use-measures';
 import styles from './practice.module.css';
 
 /** What came of saving: another value that somebody saved at the same time, or null. */

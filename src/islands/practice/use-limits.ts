@@ -4,7 +4,7 @@ import type { Counted, Limits } from '../../core/crowd';
 import { BODY_DIMENSIONS, type BodyDimension, type PopulationTable } from '../../core/population/table';
 import { JobDesk } from '../../workers/desk';
 import { word, type Reading } from '../../words';
-import { parseMeasure, typed } from '../people/use-measures';
+import { parseMeasure, typed } from '../shared/measures/use-measures';
 
 export const COUNT = 1_000_000;
 export const WHO = ['mixed', 'women', 'men'] as const;

@@ -5,7 +5,7 @@ import type { Ages, ChildSeatRow } from '../../core/population';
 import type { SeatModel } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { useJob } from '../jobs/use-job';
+import { useJob } from '../shared/use-job';
 import { sayLength, sayWith, t, word } from '../../words';
 import styles from './seats.module.css';
 

@@ -18,7 +18,6 @@ export const CARD_WORDS = {
   'card.fitter': 'Fitter',
   'card.method': 'Method',
   'card.notPlaced': 'no workstation',
-  'card.noControl': 'no control described',
   'card.estimated': 'Based on estimates',
   'card.estimate': '{name} {value} ± {spread}',
   'card.unreached': 'Out of range, and what to do',

@@ -1,5 +1,5 @@
 /** The catalogue in British English, in ICU message format: words of every page, of the pages beside a fitting, and of the server. */
-import { BUILT_IN_WORDS } from './built-in';
+import { BUILT_IN_WORDS, METHOD_ABOUTS } from './built-in';
 import { CARD_WORDS } from './card';
 import { CHAIN_WORDS } from './chain';
 import { FIT_WORDS } from './fit';
@@ -21,3 +21,4 @@ export const COMMON = {
 
 export const PAGES = PAGE_WORDS;
 export const SERVER = SERVER_WORDS;
+export const ABOUTS = METHOD_ABOUTS;

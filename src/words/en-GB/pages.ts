@@ -50,6 +50,9 @@ export const PAGE_WORDS = {
   'arms.cradle': 'forearm cradles',
   'seats.unknown': 'not described',
   'seats.readLabel': 'not described: read the label',
+  'card.noControl': 'no control described',
+  'conflict.value':
+    'Somebody changed this while you were editing. Your version: {mine}. Saved version: {saved}.',
   'people.title': 'People',
   'people.new': 'Add person',
   'people.name': 'Name',

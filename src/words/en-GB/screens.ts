@@ -33,7 +33,6 @@ export const SCREEN_WORDS = {
   'pref.fitter.name': 'Fitter’s name',
   'pref.fitter.add': 'Add',
 
-  'signIn.title': 'Sign in',
   'signIn.why': 'This installation is protected. Enter its passphrase to continue.',
   'signIn.passphrase': 'Passphrase',
   'signIn.missing': 'Enter the passphrase.',
@@ -80,8 +79,6 @@ export const SCREEN_WORDS = {
   'undo.fitting': 'Fitting of {name} deleted. You can undo this until {time}; then it is permanent.',
   'undo.close': 'Close',
 
-  'conflict.value':
-    'Somebody changed this while you were editing. Your version: {mine}. Saved version: {saved}.',
   'conflict.keepMine': 'Keep mine',
   'conflict.useSaved': 'Use saved',
   'conflict.title': 'Somebody changed this while you were editing',
@@ -337,7 +334,6 @@ export const SCREEN_WORDS = {
   'cardStage.handOver.hint': 'Saves these settings as left, with today’s date.',
   'card.pdf': 'Download card (PDF)',
   'card.drawings': 'Download drawings (PDF)',
-  'drawings.title': 'Drawings',
   'cardStage.open': 'Open printable card',
   'cardStage.refused': 'A seat marked “do not use” cannot be signed off.',
   'screenWay.middleBelow': 'middle 15–20° below the eye',

@@ -54,4 +54,6 @@ export const SERVER_WORDS = {
   'field.once': 'Give this only once.',
   'field.noParameter': 'There is no such parameter here.',
   'field.keyNotUuid': 'Idempotency-Key is not a UUID.',
+  'drawings.title': 'Drawings',
+  'signIn.title': 'Sign in',
 } as const;

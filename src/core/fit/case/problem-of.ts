@@ -111,23 +111,31 @@ function padsAtDegOf(
 
 const isTurned = (variable: Variable | undefined): boolean => variable?.values.some((v) => v !== 0) ?? false;
 
-/** @param rollMm of a roll at the small of the back */
-export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
-  const { seat, place, body } = inputs;
-  const shift = heightShift(seat, body.bodyMass?.value ?? null);
+/** Every adjustment of seat and place that is calculated, by kind and by the number of its kind. */
+function variablesOf(
+  { seat, place }: FitInputs,
+  carried: Problem['carried'],
+  shift: ReturnType<typeof heightShift>,
+): Pick<Problem, 'variables' | 'byNumber'> {
   const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
   const variables: Partial<Record<AdjustmentKind, Variable>> = {};
   const byNumber = new Array<Variable | undefined>(ADJUSTMENT_KIND_IDS.length).fill(undefined);
-  const carried = carriedOf(seat);
   const isAdrift = ({ kind, holds }: Adjustment): boolean =>
     holds.how === 'follows' && !carried.some((one) => one.kind === kind);
-  const add = (adjustment: Adjustment): void => {
+  for (const adjustment of [...seat.adjustments, ...(place?.adjustments ?? [])]) {
     const number = kindNumber(adjustment.kind);
-    if (byNumber[number] || uncalculated(adjustment) || isAdrift(adjustment)) return;
+    if (byNumber[number] || uncalculated(adjustment) || isAdrift(adjustment)) continue;
     byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shift, hasBackHeight);
-  };
-  seat.adjustments.forEach(add);
-  place?.adjustments.forEach(add);
+  }
+  return { variables, byNumber };
+}
+
+/** @param rollMm of a roll at the small of the back */
+export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
+  const { seat, body } = inputs;
+  const shift = heightShift(seat, body.bodyMass?.value ?? null);
+  const carried = carriedOf(seat);
+  const { variables, byNumber } = variablesOf(inputs, carried, shift);
   const numbers = bodyNumbers(body);
   const isSynchro = seat.back.synchroRatio !== null;
   const { seatAngle, forwardTilt, chairAngle, frontSlope, backAngle, armHeight } = variables;

@@ -75,17 +75,27 @@ const letsThighFall = ({ adjustments }: SeatModel): boolean =>
   adjustments.some((a) => FALLING.includes(a.kind) && !uncalculated(a) && endsOf(a.travel).lowest < 0);
 const FALLING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle', 'frontSlope'];
 
+/** The room behind the knee: by the method, in the fingers of whoever fits or in a child’s proportion, on this seat. */
+function roomHere(inputs: FitInputs): Target {
+  const { method, seat, body } = inputs;
+  const length = body.buttockPoplitealLength?.value;
+  const hand = handOf(inputs);
+  const room =
+    method.fingers && hand
+      ? roomByFingers(method.kneeRoom, method.fingers, hand)
+      : isChild(inputs) && length !== undefined
+        ? roomForChild(method.kneeRoom, length)
+        : method.kneeRoom;
+  return roomOnSeat(room, seat, isChild(inputs) ? undefined : length);
+}
+
 /** Every condition's target, as it holds here. */
 export function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
-  const { method, place, seat, body } = inputs;
-  const length = body.buttockPoplitealLength?.value;
+  const { method, place, seat } = inputs;
   const of = (kind: AdjustmentKind) => adjustmentOf(seat.adjustments, kind);
   const slack = ADJUSTMENT_UNITS[of('tiltTension')?.unit ?? 'turn'].closeBy;
   const targets: Record<ConditionId, Target> = { ...commonTargets(method) };
-  const hand = handOf(inputs);
-  if (method.fingers && hand) targets.kneeRoom = roomByFingers(method.kneeRoom, method.fingers, hand);
-  else if (isChild(inputs) && length !== undefined) targets.kneeRoom = roomForChild(method.kneeRoom, length);
-  targets.kneeRoom = roomOnSeat(targets.kneeRoom, seat, isChild(inputs) ? undefined : length);
+  targets.kneeRoom = roomHere(inputs);
   if (method.orLevel && !letsThighFall(seat)) targets.thigh = { ...targets.thigh, ...LEVEL_THIGH };
   const forgiven = Math.min(
     MOST_FORGIVEN_MM,

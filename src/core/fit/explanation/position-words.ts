@@ -12,17 +12,17 @@ import type { Problem, Variable } from '../problem/problem';
 import { carriedAs } from '../problem/carried';
 import { ownValue } from '../conditions/saying';
 
-/**
- * A position in the control's own words: "3 clicks from the lowest (position 4 of 5)", "1 1/4 turns from the
- * lightest", the dial's label, or a length for the tape where nothing can be counted.
- */
-export function positionWords(p: Problem, variable: Variable, position: number): Message {
+interface Position {
+  readonly p: Problem;
+  readonly variable: Variable;
+  readonly position: number;
+  readonly value: number;
+}
+
+/** Of what is no number to set: a state by its name, what is carried along, what moves with the sitter, what is fixed. */
+function unsetWords({ p, variable, position, value }: Position): Message | null {
   const { adjustment, kind } = variable;
-  const value = variable.values[position] ?? NaN;
-  const control = controlFor(p.inputs.seat.controls, adjustment.id)?.control;
-  const isAngle = adjustment.unit === 'deg';
   const measured = ownValue(adjustment.unit, value);
-  const end = { word: `end.${ADJUSTMENT_KINDS[kind].sign}` };
   if (adjustment.lock)
     return message('position.state', {
       state: { word: `lock.${adjustment.lock.states[position] ?? 'free'}` },
@@ -35,10 +35,16 @@ export function positionWords(p: Problem, variable: Variable, position: number):
   if (adjustment.holds.how === 'passive') return message('position.follows', { value: measured });
   if (p.leaning?.kind === kind && p.leaning.position === position && !p.leaning.isLocked)
     return message('position.leans', { value: measured });
-  if (isFixed(adjustment)) return message('position.fixed', { value: measured });
+  return isFixed(adjustment) ? message('position.fixed', { value: measured }) : null;
+}
+
+/** Of what is counted: the dial’s label, turns, strokes, clicks, stops; null where a tape or a level tells. */
+function countedWords({ p, variable, position, value }: Position): Message | null {
+  const { adjustment, kind } = variable;
+  const control = controlFor(p.inputs.seat.controls, adjustment.id)?.control;
+  const end = { word: `end.${ADJUSTMENT_KINDS[kind].sign}` };
   const of = { count: positionCount(adjustment) };
   const number = { count: position + 1 };
-  if (adjustment.effort?.by === 'weighing' && value === 0) return message('position.weighing');
   if (control?.scale.type === 'dial')
     return message('position.dial', {
       label: { text: control.scale.labels[position] ?? String(position + 1) },
@@ -56,18 +62,29 @@ export function positionWords(p: Problem, variable: Variable, position: number):
       of: { count: highest - lowest },
       end,
     });
-  if (adjustment.unit === 'kg') return message('position.kg', { value: measured });
+  if (adjustment.unit === 'kg') return null;
   if (control?.scale.type === 'clicks')
-    return message('position.clicks', {
-      clicks: { count: position },
-      end,
-      number,
-      of,
-    });
-  if (isStepped(adjustment) || adjustment.unit === 'step')
-    return message('position.stop', { number, of, end });
-  if (isAngle) return message('position.angle', { value: measured });
-  return message(kind === 'seatHeight' && p.panTilts ? 'position.tapeLevel' : 'position.tape', {
-    value: measured,
-  });
+    return message('position.clicks', { clicks: { count: position }, end, number, of });
+  return isStepped(adjustment) || adjustment.unit === 'step'
+    ? message('position.stop', { number, of, end })
+    : null;
+}
+
+/**
+ * Returns a position in the control's own words: "3 clicks from the lowest (position 4 of 5)", "1 1/4 turns from the
+ * lightest", the dial's label, or a length for the tape where nothing can be counted.
+ */
+export function positionWords(p: Problem, variable: Variable, position: number): Message {
+  const { adjustment, kind } = variable;
+  const value = variable.values[position] ?? NaN;
+  const at: Position = { p, variable, position, value };
+  const unset = unsetWords(at);
+  if (unset) return unset;
+  if (adjustment.effort?.by === 'weighing' && value === 0) return message('position.weighing');
+  const counted = countedWords(at);
+  if (counted) return counted;
+  const measured = { value: ownValue(adjustment.unit, value) };
+  if (adjustment.unit === 'kg') return message('position.kg', measured);
+  if (adjustment.unit === 'deg') return message('position.angle', measured);
+  return message(kind === 'seatHeight' && p.panTilts ? 'position.tapeLevel' : 'position.tape', measured);
 }

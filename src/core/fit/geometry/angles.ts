@@ -92,41 +92,48 @@ interface Row {
   readonly applies?: boolean;
 }
 
-function rowsOf(p: Problem, v: SetValues): Row[] {
-  const { reported } = p.inputs.method;
-  const { place } = p.inputs;
-  const band = p.targets.trunkThigh;
-  const trunkThigh = { lo: band.bandLo ?? -Infinity, hi: band.bandHi ?? Infinity };
-  const forearm: readonly DimensionId[] = [...ELBOW, 'stature'];
-  // At a desk the elbow is as open as the desk's height, where it suits the work, leaves it.
-  const atDesk = place && !place.handControls && !Number.isNaN(v.deskHeight);
-  const open = (mm: number): number => 90 - asinDeg(mm / p.forearmMm);
-  const desk = bandOf(p.targets.deskTop);
-  const elbowWanted = atDesk ? { lo: open(desk.hi), hi: open(desk.lo) } : reported.elbow;
-  const hasScreen = !Number.isNaN(v.screenHeight) && place?.screenDistanceMm !== undefined;
-  const isHandwork = place?.task === 'handwork';
+function legRows(p: Problem, v: SetValues): Row[] {
+  const { pedals } = p.inputs.place ?? {};
+  const { bandLo = -Infinity, bandHi = Infinity } = p.targets.trunkThigh;
   return [
     {
       id: 'knee',
       needs: LEG,
-      wanted: place?.pedals ? bandOf(p.targets.pedalKnee) : reported.knee,
-      source: place?.pedals ? 'rebiffe' : 'method',
+      wanted: pedals ? bandOf(p.targets.pedalKnee) : p.inputs.method.reported.knee,
+      source: pedals ? 'rebiffe' : 'method',
       compute: () =>
-        place?.pedals
+        pedals
           ? Math.max(0, Math.min(180, pedalKneeDeg(p, v)))
           : kneeDeg(legOf(p, v).thighDeg, legOf(p, v).shankDeg),
     },
     {
       id: 'trunkThigh',
       needs: LEG,
-      wanted: trunkThigh,
+      wanted: { lo: bandLo, hi: bandHi },
       source: 'method',
       compute: () => trunkThighDeg(trunkDegOf(v), legOf(p, v).thighDeg),
     },
+  ];
+}
+
+/** At a desk the elbow is as open as the desk's height, where it suits the work, leaves it. */
+function elbowWanted(p: Problem, v: SetValues): Interval {
+  const { place, method } = p.inputs;
+  if (place?.handControls) return bandOf(p.targets.leverElbow);
+  if (!place || Number.isNaN(v.deskHeight)) return method.reported.elbow;
+  const open = (mm: number): number => 90 - asinDeg(mm / p.forearmMm);
+  const desk = bandOf(p.targets.deskTop);
+  return { lo: open(desk.hi), hi: open(desk.lo) };
+}
+
+function armRows(p: Problem, v: SetValues): Row[] {
+  const forearm: readonly DimensionId[] = [...ELBOW, 'stature'];
+  const isHandwork = p.inputs.place?.task === 'handwork';
+  return [
     {
       id: 'elbow',
       needs: forearm,
-      wanted: isHandwork ? null : place?.handControls ? bandOf(p.targets.leverElbow) : elbowWanted,
+      wanted: isHandwork ? null : elbowWanted(p, v),
       source: isHandwork ? 'none' : 'method',
       compute: () => elbowAngleDeg(p, v),
     },
@@ -144,27 +151,33 @@ function rowsOf(p: Problem, v: SetValues): Row[] {
       wanted: WRIST,
       source: 'rula',
       compute: () => -forearmDeg(p, v),
-      applies: place?.task === 'keyboard' && !Number.isNaN(v.deskHeight),
+      applies: p.inputs.place?.task === 'keyboard' && !Number.isNaN(v.deskHeight),
     },
-    {
-      id: 'neck',
-      needs: ['eyeHeightSitting', 'shoulderHeightSitting'],
-      wanted: NECK,
-      source: 'iso11226',
-      compute: () => neckDeg(p, v),
-      applies: hasScreen,
-    },
+  ];
+}
+
+function headRows(p: Problem, v: SetValues): Row[] {
+  const applies = !Number.isNaN(v.screenHeight) && p.inputs.place?.screenDistanceMm !== undefined;
+  const needs: readonly DimensionId[] = ['eyeHeightSitting', 'shoulderHeightSitting'];
+  return [
+    { id: 'neck', needs, wanted: NECK, source: 'iso11226', compute: () => neckDeg(p, v), applies },
     {
       id: 'gaze',
-      needs: ['eyeHeightSitting', 'shoulderHeightSitting'],
+      needs,
       wanted: GAZE,
       source: 'osha',
       compute: () => screenBelowDeg(p, v) - sightDeg(p, v),
-      applies: hasScreen,
+      applies,
     },
-    { id: 'hipKneeLine', needs: LEG, wanted: null, source: 'none', compute: () => hipKneeFallDeg(p, v) },
   ];
 }
+
+const rowsOf = (p: Problem, v: SetValues): Row[] => [
+  ...legRows(p, v),
+  ...armRows(p, v),
+  ...headRows(p, v),
+  { id: 'hipKneeLine', needs: LEG, wanted: null, source: 'none', compute: () => hipKneeFallDeg(p, v) },
+];
 
 /** The angles of the set posture, each beside its band and who stands behind it; and the line that people judge by. */
 export function anglesOf(p: Problem, v: SetValues): PostureAngle[] {

@@ -1,7 +1,7 @@
-import type { FittingSummary } from '../../contract';
-import { useReading } from '../../ui/preferences';
-import parts from '../../ui/parts.module.css';
-import { sayDate, word } from '../../words';
+import type { FittingSummary } from '../../../contract';
+import { useReading } from '../../../ui/preferences';
+import parts from '../../../ui/parts.module.css';
+import { sayDate, word } from '../../../words';
 
 /** Fittings as a list, newest first. */
 export function FittingTable({ fittings }: { readonly fittings: readonly FittingSummary[] }) {

@@ -1,10 +1,10 @@
 /** What can stand in the way of a measure: another one taken at the same time, or the others speaking against it. */
 import { useState } from 'react';
-import type { DimensionId } from '../../core/body';
-import type { Implausible, Slip } from '../../core/population';
-import { useReading } from '../../ui/preferences';
-import parts from '../../ui/parts.module.css';
-import { sayDoubt, sayWith, word, type Reading } from '../../words';
+import type { DimensionId } from '../../../core/body';
+import type { Implausible, Slip } from '../../../core/population';
+import { useReading } from '../../../ui/preferences';
+import parts from '../../../ui/parts.module.css';
+import { sayDoubt, sayWith, word, type Reading } from '../../../words';
 import { sayMeasure, type ReadingConflict } from './use-measures';
 import styles from './measures.module.css';
 

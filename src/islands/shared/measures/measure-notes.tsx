@@ -1,10 +1,10 @@
 /** What is said above the measures: what becomes of those that are missing, and by whose table. */
-import type { DimensionId } from '../../core/body';
-import { DONE_WITHOUT } from '../../core/fit';
-import type { SitterDetail } from '../../contract';
-import { InlineSelect } from '../../ui/InlineSelect';
-import parts from '../../ui/parts.module.css';
-import { sayTable, sayWith, t, word } from '../../words';
+import type { DimensionId } from '../../../core/body';
+import { DONE_WITHOUT } from '../../../core/fit';
+import type { SitterDetail } from '../../../contract';
+import { InlineSelect } from '../../../ui/InlineSelect';
+import parts from '../../../ui/parts.module.css';
+import { sayTable, sayWith, t, word } from '../../../words';
 import { useTables, type Told } from './use-population';
 import { useSitterEdit } from './use-sitter-edit';
 

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { DIMENSION_IDS, estimatedOf, type Body, type DimensionId } from '../../core/body';
-import type { Implausible, PopulationTable, TableSitter } from '../../core/population';
-import { isBodyDimension } from '../../core/population/table';
-import type { Quantity } from '../../core/quantity';
-import type { SitterDetail, TableSummary } from '../../contract';
-import { api } from '../../ui/client';
+import { DIMENSION_IDS, estimatedOf, type Body, type DimensionId } from '../../../core/body';
+import type { Implausible, PopulationTable, TableSitter } from '../../../core/population';
+import { isBodyDimension } from '../../../core/population/table';
+import type { Quantity } from '../../../core/quantity';
+import type { SitterDetail, TableSummary } from '../../../contract';
+import { api } from '../../../ui/client';
 
 /** What tables of bodies say of somebody: what was not measured, and what of the measures does not fit the others. */
 export interface Told {
@@ -32,7 +32,7 @@ export async function loadTables(): Promise<readonly TableSummary[]> {
     return await asked;
   } catch {
     asked = null;
-    const { TABLES } = await import('../../core/population');
+    const { TABLES } = await import('../../../core/population');
     return TABLES.map((table, i) => ({ table, isOwn: false, isUsual: i === 0, isRetired: false }));
   }
 }
@@ -51,7 +51,7 @@ const tableSitter = ({ sex, birthDate }: Whose): TableSitter => ({
 
 /** The tables are large and wanted on few screens: they come when they are first asked for. */
 async function peopleLike(whose: Whose) {
-  const [core, tables] = await Promise.all([import('../../core/population'), loadTables()]);
+  const [core, tables] = await Promise.all([import('../../../core/population'), loadTables()]);
   const table = tableFor(tables, whose);
   return { core, table, population: core.populationFor(tableSitter(whose), table)! };
 }

@@ -1,8 +1,8 @@
-import type { FittingSummary } from '../../contract';
-import type { Page } from '../../contract/paging';
-import { api } from '../../ui/client';
-import { LoadFault, MoreLine } from '../../ui/MoreLine';
-import { usePages } from '../../ui/use-pages';
+import type { FittingSummary } from '../../../contract';
+import type { Page } from '../../../contract/paging';
+import { api } from '../../../ui/client';
+import { LoadFault, MoreLine } from '../../../ui/MoreLine';
+import { usePages } from '../../../ui/use-pages';
 import { FittingTable } from './FittingTable';
 
 /** Fittings, of everybody or of one person, with the way to older ones. */

@@ -1,9 +1,9 @@
 import { Fragment } from 'react';
-import type { Card } from '../../core/scene';
-import { sheetOf, type Paragraph, type Sheet } from '../../drawing/sheet';
-import { useReading } from '../../ui/preferences';
-import { Chain } from '../../ui/Chain';
-import { VerdictMark } from '../../ui/VerdictMark';
+import type { Card } from '../../../core/scene';
+import { sheetOf, type Paragraph, type Sheet } from '../../../drawing/sheet';
+import { useReading } from '../../../ui/preferences';
+import { Chain } from '../../../ui/Chain';
+import { VerdictMark } from '../../../ui/VerdictMark';
 import styles from './card.module.css';
 
 function Header({ sheet }: { readonly sheet: Sheet }) {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } from '../../core/body';
-import type { Quantity } from '../../core/quantity';
+import { DIMENSIONS, DIMENSION_IDS, rangeDoubt, type Body, type DimensionId } from '../../../core/body';
+import type { Quantity } from '../../../core/quantity';
 import {
   formatLength,
   formatLengthNumber,
@@ -9,8 +9,8 @@ import {
   parseLength,
   parseMass,
   type Parsed,
-} from '../../core/units';
-import type { SitterDetail } from '../../contract';
+} from '../../../core/units';
+import type { SitterDetail } from '../../../contract';
 import {
   currentSitter,
   keepDraft,
@@ -20,11 +20,11 @@ import {
   readingOf,
   readingSubject,
   type Entry,
-} from '../../ui/outbox';
-import { savingOf } from '../../ui/outbox/outbox';
-import type { Saving } from '../../ui/SaveState';
-import { sayRange, sayValue, sayWith, type Reading } from '../../words';
-import type { Implausible } from '../../core/population';
+} from '../../../ui/outbox';
+import { savingOf } from '../../../ui/outbox/outbox';
+import type { Saving } from '../../../ui/SaveState';
+import { sayRange, sayValue, sayWith, type Reading } from '../../../words';
+import type { Implausible } from '../../../core/population';
 import { reasonAsked } from './use-population';
 
 export const unitOf = (dimension: DimensionId, reading: Reading): string =>

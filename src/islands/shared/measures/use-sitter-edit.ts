@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { SitterDetail, SitterEdit } from '../../contract';
-import { api, explain } from '../../ui/client';
-import { recordMet } from '../../ui/current';
+import type { SitterDetail, SitterEdit } from '../../../contract';
+import { api, explain } from '../../../ui/client';
+import { recordMet } from '../../../ui/current';
 
 /** One choice about a sitter that stands by itself: made on whatever version there is. */
 export function useSitterEdit(sitter: SitterDetail, onSaved: (sitter: SitterDetail) => void) {

@@ -7,15 +7,15 @@ import {
   pairDoubts,
   type Body,
   type DimensionId,
-} from '../../core/body';
-import { NEEDED_FOR } from '../../core/fit';
-import { isAdjustmentKind } from '../../core/seat';
-import type { Slip } from '../../core/population';
-import type { SitterDetail } from '../../contract';
-import { useReading } from '../../ui/preferences';
-import { SaveState } from '../../ui/SaveState';
-import parts from '../../ui/parts.module.css';
-import { sayDate, sayValue, sayWith, word, type Reading } from '../../words';
+} from '../../../core/body';
+import { NEEDED_FOR } from '../../../core/fit';
+import { isAdjustmentKind } from '../../../core/seat';
+import type { Slip } from '../../../core/population';
+import type { SitterDetail } from '../../../contract';
+import { useReading } from '../../../ui/preferences';
+import { SaveState } from '../../../ui/SaveState';
+import parts from '../../../ui/parts.module.css';
+import { sayDate, sayValue, sayWith, word, type Reading } from '../../../words';
 import { Meanwhile, Odd, Reason } from './measure-doubts';
 import { EstimatedBy, Notes } from './measure-notes';
 import { roundMeasure, sayMeasure, typed, unitOf, useMeasures } from './use-measures';
