@@ -91,4 +91,14 @@ describe('what a page may do and how much it weighs', function () {
     expect(response.headers.get('cache-control')).to.include('immutable');
     expect((await fetch(`${app.base}/mark.svg`)).headers.get('cache-control')).to.equal('no-cache');
   });
+
+  it('sends pages and answers of the API compressed, where the browser takes them so', async () => {
+    for (const path of ['/', '/people', '/api/v1/seats']) {
+      const packed = await fetch(app.base + path, { headers: { 'accept-encoding': 'br' } });
+      expect(packed.headers.get('content-encoding'), path).to.equal('br');
+      const plain = await fetch(app.base + path, { headers: { 'accept-encoding': 'identity' } });
+      expect(plain.headers.get('content-encoding'), path).to.equal(null);
+      expect((await packed.text()).length, path).to.equal((await plain.text()).length);
+    }
+  });
 });
