@@ -13,6 +13,7 @@ export const readingIn = (practice: Practice, length: LengthUnit): Reading => ({
   ...DEFAULT_READING,
   locale: practice.locale,
   timeZone: practice.timeZone,
+  currency: practice.currency,
   length,
   mass: length === 'in' ? 'lb' : 'kg',
 });

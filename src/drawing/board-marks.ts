@@ -9,9 +9,9 @@ export const BOARD = { width: 790, height: 510 } as const;
 const TOP = 14;
 const FLOOR = BOARD.height - 18;
 const COLUMNS: RuleColumns = {
-  sitterEnd: 148,
-  sitterHalf: 170,
-  rule: 224,
+  sitterEnd: 156,
+  sitterHalf: 176,
+  rule: 228,
   equipmentHalf: 280,
   equipmentStart: 300,
 };

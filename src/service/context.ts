@@ -11,6 +11,8 @@ import { PROGRAM, type Actor } from './rights';
 export interface Practice {
   readonly timeZone: string;
   readonly locale: string;
+  /** In which prices are given, as ISO 4217 names it. */
+  readonly currency: string;
 }
 
 /** Of a case that somebody waits for who can do without it: how long it may wait for its turn, and how long it may take, ms. */
@@ -52,16 +54,25 @@ export function systemClock(): () => Date {
   return () => new Date(at);
 }
 
-/** The practice of the machine's surroundings: `VELTO_TIME_ZONE` (else the machine's) and `VELTO_LOCALE` (else en-GB). */
+/**
+ * The practice of the machine's surroundings: `VELTO_TIME_ZONE` (else the machine's), `VELTO_LOCALE` (else en-GB) and
+ * `VELTO_CURRENCY` (else GBP).
+ */
 export function practiceOf(env: Readonly<Record<string, string | undefined>>): Practice {
   const timeZone = env.VELTO_TIME_ZONE || new Intl.DateTimeFormat().resolvedOptions().timeZone;
   const locale = env.VELTO_LOCALE || 'en-GB';
+  const currency = env.VELTO_CURRENCY || 'GBP';
   try {
     new Intl.DateTimeFormat(locale, { timeZone });
   } catch {
     throw new Error(`VELTO_TIME_ZONE or VELTO_LOCALE is not known: ${timeZone}, ${locale}`);
   }
-  return { timeZone, locale };
+  try {
+    new Intl.NumberFormat(locale, { style: 'currency', currency });
+  } catch {
+    throw new Error(`VELTO_CURRENCY is not known: ${currency}`);
+  }
+  return { timeZone, locale, currency };
 }
 
 /** The context of the program itself; a request narrows it to who asks. */

@@ -15,6 +15,9 @@ interface Props extends Omit<TextInputProps, 'value' | 'onChange' | 'type' | 'la
   readonly last?: string;
 }
 
+/** Shows the reader’s order: no day of it could be a month. */
+const EXAMPLE = '1987-12-28';
+
 /** A date, typed in the reader's order or picked from a calendar; what is no date stays as it was typed, and says so. */
 export function DateField({ label, value, onChange, last, error, ...rest }: Props) {
   const { locale } = useReading();
@@ -23,7 +26,7 @@ export function DateField({ label, value, onChange, last, error, ...rest }: Prop
   const date = isDate(value) ? value : null;
   const fault =
     typed === null && value !== '' && date === null
-      ? sayWith('date.fault', { example: writeDate('1987-12-28', locale) })
+      ? sayWith('date.fault', { example: writeDate(EXAMPLE, locale) })
       : undefined;
   const put = (text: string) => {
     setTyped(text);
@@ -36,7 +39,7 @@ export function DateField({ label, value, onChange, last, error, ...rest }: Prop
       value={typed ?? writeDate(value, locale)}
       inputMode="numeric"
       autoComplete="off"
-      placeholder={writeDate('1987-12-28', locale).replace(/\d/g, '–')}
+      placeholder={sayWith('date.example', { example: writeDate(EXAMPLE, locale) })}
       onChange={(event) => put(event.currentTarget.value)}
       onBlur={() => setTyped(null)}
       error={fault ?? error}

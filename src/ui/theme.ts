@@ -66,6 +66,9 @@ export const cssVariablesResolver: CSSVariablesResolver = () => {
     '--mantine-color-dimmed': 'var(--ink-soft)',
     '--mantine-color-placeholder': 'var(--ink-soft)',
     '--mantine-color-anchor': 'var(--sitter)',
+    '--mantine-color-disabled': 'var(--paper-sunk)',
+    '--mantine-color-disabled-color': 'var(--ink-soft)',
+    '--mantine-color-disabled-border': 'var(--line-strong)',
   };
   return {
     variables: {},

@@ -11,9 +11,17 @@ export interface Reading {
   readonly locale: string;
   /** Time zone of the practice, in which instants are said. */
   readonly timeZone: string;
+  /** In which prices are given, as ISO 4217 names it. */
+  readonly currency: string;
 }
 
-export const DEFAULT_READING: Reading = { length: 'mm', mass: 'kg', locale: 'en-GB', timeZone: 'UTC' };
+export const DEFAULT_READING: Reading = {
+  length: 'mm',
+  mass: 'kg',
+  locale: 'en-GB',
+  timeZone: 'UTC',
+  currency: 'GBP',
+};
 
 /** The words of a key that takes no values. */
 export const word = (key: PlainKey): string => t(key);
@@ -102,10 +110,15 @@ export function say(message: Message, reading: Reading): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+/** Returns a price in the currency of the practice: `£455`, `£12.50`. */
+export const sayPrice = (price: number, { locale, currency }: Reading): string =>
+  new Intl.NumberFormat(locale, {
+    style: 'currency',
+    currency,
+    trailingZeroDisplay: 'stripIfInteger',
+  }).format(price);
+
 /** A local date (`2026-11-25`), or the local date of an instant, as this reader writes it. */
-/** A price as a bare number: in whose currency is the practice's own affair. */
-export const sayPrice = (price: number, { locale }: Reading): string =>
-  new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }).format(price);
 
 export function sayDate(date: string, reading: Reading): string {
   const isInstant = date.includes('T');

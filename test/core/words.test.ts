@@ -36,7 +36,7 @@ import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
 import { ABOUTS, COMMON as SHARED_WORDS, PAGES as PAGE_WORDS, SERVER } from '../../src/words/en-GB';
-import { DEFAULT_READING, isWordKey, say, sayDate, sayTurns, t } from '../../src/words';
+import { DEFAULT_READING, isWordKey, say, sayDate, sayPrice, sayTurns, t } from '../../src/words';
 import { OPEN_HIP, RIGHT_ANGLE, bodyWith, problemFor, settingsAt } from '../support/inputs';
 
 const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS, ...SERVER, ...ABOUTS };
@@ -231,6 +231,12 @@ describe('saying a value', () => {
 
   it('shows a key that nobody worded, so that the gap is seen', () =>
     expect(t('no.such.key')).to.equal('no.such.key'));
+
+  it('gives a price in the currency of the practice', () => {
+    expect(sayPrice(455, DEFAULT_READING)).to.equal('£455');
+    expect(sayPrice(12.5, DEFAULT_READING)).to.equal('£12.50');
+    expect(sayPrice(1250, { ...DEFAULT_READING, locale: 'de-DE', currency: 'EUR' })).to.equal('1.250\u00a0€');
+  });
 
   it('writes a date as the reader does', () => {
     expect(sayDate('2026-11-05', DEFAULT_READING)).to.equal('5 Nov 2026');

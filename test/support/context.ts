@@ -39,7 +39,7 @@ const contextOver = async (folder: string, now: () => Date): Promise<Context> =>
   store: new Store(await openDatabase(fileUrl(folder)), join(folder, 'velto.db')),
   now,
   newId: () => v7(),
-  practice: { timeZone: 'UTC', locale: 'en-GB' },
+  practice: { timeZone: 'UTC', locale: 'en-GB', currency: 'GBP' },
   actor: PROGRAM,
   compute: IN_PLACE,
   request: null,

@@ -86,7 +86,7 @@ export function SeatFilters({
             text.adjustment === '',
           )}
           {number('load', 'seats.loadFor', reading.mass)}
-          {number('price', 'seats.priceTo', '')}
+          {number('price', 'seats.priceTo', reading.currency)}
           <NativeSelect
             label={word('seats.stateOf')}
             value={text.state}

@@ -30,9 +30,11 @@ export function PlainFields({
   const unitOf = (key: PlainKey): string | undefined =>
     key === 'ratedLoad' || key === 'referenceMass'
       ? reading.mass
-      : ['price', 'synchro', 'cleaning', 'variantLabel', 'name', 'notes'].includes(key)
-        ? undefined
-        : reading.length;
+      : key === 'price'
+        ? reading.currency
+        : ['synchro', 'cleaning', 'variantLabel', 'name', 'notes'].includes(key)
+          ? undefined
+          : reading.length;
   return keys.map((key) => (
     <TextField
       key={key}

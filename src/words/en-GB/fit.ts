@@ -64,12 +64,12 @@ export const FIT_WORDS = {
   'reason.milder':
     'Set slightly {milder} than exact: if a measurement is off, {milder} is less harmful than {worse}.',
   'tolerance.some.some': 'Fits from {below} {less} to {above} {more}.',
-  'tolerance.some.none': 'Fits to {below} {less}, not {more}.',
-  'tolerance.some.any': 'Fits to {below} {less}.',
-  'tolerance.none.some': 'Fits to {above} {more}, not {less}.',
+  'tolerance.some.none': 'Fits up to {below} {less}, not {more}.',
+  'tolerance.some.any': 'Fits up to {below} {less}.',
+  'tolerance.none.some': 'Fits up to {above} {more}, not {less}.',
   'tolerance.none.none': 'Fits only at this setting.',
   'tolerance.none.any': 'Not {less}.',
-  'tolerance.any.some': 'Fits to {above} {more}.',
+  'tolerance.any.some': 'Fits up to {above} {more}.',
   'tolerance.any.none': 'Not {more}.',
   'reason.noted': 'No target: adjust to preference.',
   'reason.footGap.good.level.floor':

@@ -67,6 +67,7 @@ export const PAGE_WORDS = {
   'people.save': 'Save',
   'people.nameMissing': 'Enter a name.',
   'date.fault': 'Enter a date, for example {example}.',
+  'date.example': 'for example {example}',
   'date.open': 'Calendar: {field}',
   'date.nextMonth': 'Next month',
   'date.previousMonth': 'Previous month',

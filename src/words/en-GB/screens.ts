@@ -210,7 +210,7 @@ export const SCREEN_WORDS = {
   'seats.add': 'Add seat',
   'seats.anyClass': 'Any class',
   'choose.failed': 'This browser could not calculate it.',
-  'choose.price': 'price {price}',
+  'choose.price': '{price}',
   'choose.computing': 'calculating …',
   'choose.refused': 'do not use',
   'choose.selected': 'chosen',
