@@ -7,7 +7,7 @@ import { fullCases } from '../support/full-cases';
 
 const VIEWS = [sideView, frontView, planView];
 /** Nothing in a view shows these: how stiff, how locked, how warm something is; a turn that is drawn with its pad. */
-const UNSEEN = ADJUSTMENT_KIND_IDS.filter((kind) => MOVED_PARTS[kind].length === 0);
+const UNSEEN = ADJUSTMENT_KIND_IDS.filter((kind) => !MOVED_PARTS[kind]);
 
 describe('the lever in hand', () => {
   it('marks in a view what it moves, and marks nothing that stays where it is', function () {

@@ -4,6 +4,7 @@ import {
   NO_REMEDIES,
   assess,
   costOf,
+  fitCountOf,
   problemOf,
   remedyHint,
   seatChecks,
@@ -368,5 +369,14 @@ describe('settings judged after others', () => {
     expect(ofKind(two, 'armHeight')).to.not.equal(ofKind(one, 'armHeight'));
     for (const kind of ['seatHeight', 'seatDepth', 'lumbarApex', 'tiltTension'] as const)
       expect(ofKind(two, kind)).to.equal(ofKind(one, kind));
+  });
+});
+
+describe('how many settings fit', () => {
+  it('counts what is judged, and nothing that is as the sitter likes it', () => {
+    const outcome = (verdict: Verdict) => ({ verdict }) as SettingOutcome;
+    const outcomes = (['fits', 'fits', 'close', 'notMeasured', 'noted'] as const).map(outcome);
+    expect(fitCountOf({ outcomes })).to.deep.equal({ fits: 2, all: 4 });
+    expect(fitCountOf({ outcomes: [] })).to.deep.equal({ fits: 0, all: 0 });
   });
 });

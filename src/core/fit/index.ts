@@ -57,7 +57,13 @@ export type { SolveOptions } from './search/axes';
 export { isCarried, put, withLeaders } from './problem/carried';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome/outcome';
 export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './outcome/choices';
-export { assess, type Assessment, type PublishedCheck, type SettingOutcome } from './outcome/assess';
+export {
+  assess,
+  fitCountOf,
+  type Assessment,
+  type PublishedCheck,
+  type SettingOutcome,
+} from './outcome/assess';
 export {
   compareMethods,
   inputsOfStep,

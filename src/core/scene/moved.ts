@@ -2,8 +2,8 @@
 import type { AdjustmentKind } from '../seat';
 import type { Primitive, Scene } from './primitives';
 
-/** Parts by their ids in the views; of one that stands on both sides the id begins so. Empty: no view shows it. */
-export const MOVED_PARTS: Readonly<Record<AdjustmentKind, readonly string[]>> = {
+/** Parts by their ids in the views; of one that stands on both sides the id begins so. Not here: no view shows it. */
+export const MOVED_PARTS: Readonly<Partial<Record<AdjustmentKind, readonly string[]>>> = {
   seatHeight: ['pan', 'panFront', 'column'],
   seatDepth: ['pan', 'panFront'],
   seatAngle: ['pan', 'panFront'],
@@ -13,14 +13,10 @@ export const MOVED_PARTS: Readonly<Record<AdjustmentKind, readonly string[]>> = 
   backHeight: ['back', 'lumbarApex'],
   backReach: ['back'],
   backAngle: ['back'],
-  backProfile: [],
   lumbarApex: ['lumbarApex', 'back'],
   lumbarDepth: ['lumbarApex', 'back'],
   upperLumbar: ['back'],
   lowerLumbar: ['back'],
-  tiltTension: [],
-  tiltLock: [],
-  tiltLimiter: [],
   armHeight: ['pad'],
   armWidth: ['pad'],
   padSlide: ['pad'],
@@ -28,21 +24,17 @@ export const MOVED_PARTS: Readonly<Record<AdjustmentKind, readonly string[]>> = 
   armPivot: ['pad'],
   armAngle: ['pad'],
   headHeight: ['headPad'],
-  headAngle: [],
   headDepth: ['headPad'],
   footRing: ['footRing'],
   foreAft: ['lever', 'leverStem'],
   stationForeAft: ['pedal'],
-  suspensionWeight: [],
-  damper: [],
-  climate: [],
   deskHeight: ['desk', 'deskLeg'],
   footrest: ['footrest'],
   screenHeight: ['screen'],
 };
 
-const isOf = (kind: AdjustmentKind, { id }: Primitive): boolean =>
-  MOVED_PARTS[kind].some((part) => id === part || id === `${part}1` || id === `${part}-1`);
+const isOf = (kind: AdjustmentKind, { id }: Primitive): boolean | undefined =>
+  MOVED_PARTS[kind]?.some((part) => id === part || id === `${part}1` || id === `${part}-1`);
 
 /** Returns the outlines of what an adjustment moves in a view; none where the view does not show it. */
 export const movedIn = ({ primitives }: Pick<Scene, 'primitives'>, kind: AdjustmentKind): Primitive[] =>

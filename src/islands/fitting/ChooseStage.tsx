@@ -1,7 +1,7 @@
 import '../../words/about';
 import { Checkbox, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
-import { WORK_FLAGS, type Assessment } from '../../core/fit';
+import { WORK_FLAGS, fitCountOf, type Assessment } from '../../core/fit';
 import { SCREEN_WAYS, type ScreenWay } from '../../core/method';
 import type { RankedSeat, Ranking, RefusedSeat } from '../../core/rank';
 import type { MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
@@ -86,7 +86,7 @@ function Sum({
   readonly chosen: boolean;
 }) {
   const say = useSay();
-  const fits = preview?.outcomes.filter((o) => o.verdict === 'fits').length ?? 0;
+  const { fits, all } = preview ? fitCountOf(preview) : { fits: 0, all: 0 };
   return (
     <>
       {(refused?.reasons ?? own?.notMeant)?.map((reason, i) => (
@@ -96,9 +96,7 @@ function Sum({
       ))}
       {(preview ?? refused) && (
         <span className={parts.verdict} data-verdict={refused ? 'refused' : 'fits'}>
-          {refused
-            ? word('choose.refused')
-            : sayWith('choose.fits', { n: fits, all: preview?.outcomes.length ?? 0 })}
+          {refused ? word('choose.refused') : sayWith('choose.fits', { n: fits, all })}
           {chosen && ` · ${word('choose.selected')}`}
         </span>
       )}

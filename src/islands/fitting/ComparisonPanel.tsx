@@ -2,7 +2,7 @@
 import '../../words/about';
 import { useEffect, useState } from 'react';
 import type { MethodSummary } from '../../contract';
-import { compareMethods, type Comparison, type MethodSide, type Problem } from '../../core/fit';
+import { compareMethods, fitCountOf, type Comparison, type MethodSide, type Problem } from '../../core/fit';
 import { useReading, useSay } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { VerdictGlyph } from '../../ui/VerdictMark';
@@ -34,11 +34,10 @@ function useComparison(asked: Asked): Comparison | null {
   return found && found.for === key ? found.comparison : null;
 }
 
-const sayFits = ({ assessment }: MethodSide): string =>
-  sayWith('compare.count', {
-    n: assessment.outcomes.filter((o) => o.verdict === 'fits').length,
-    all: assessment.outcomes.length,
-  });
+function sayFits({ assessment }: MethodSide): string {
+  const { fits, all } = fitCountOf(assessment);
+  return sayWith('compare.count', { n: fits, all });
+}
 
 function Differences({ comparison }: { readonly comparison: Comparison }) {
   const reading = useReading();

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { FITTING_DIMENSIONS } from '../../core/body';
 import type { FittingDetail } from '../../contract';
-import type { Assessment } from '../../core/fit';
+import { fitCountOf, type Assessment } from '../../core/fit';
 import { usePart, type Source } from '../../drawing';
 import { useReading } from '../../ui/preferences';
 import { sayDate, sayWith, word, type Reading } from '../../words';
@@ -52,11 +52,8 @@ interface Props {
 export const StageStrip = memo(function StageStrip({ stage, fitting, live, onStage }: Props) {
   const reading = useReading();
   const source = live ?? NOTHING_SET;
-  const fits = usePart<Assessment | null, number | null>(
-    source,
-    (a) => a && a.outcomes.filter((o) => o.verdict === 'fits').length,
-  );
-  const all = usePart<Assessment | null, number>(source, (a) => a?.outcomes.length ?? 0);
+  const fits = usePart<Assessment | null, number | null>(source, (a) => a && fitCountOf(a).fits);
+  const all = usePart<Assessment | null, number>(source, (a) => (a ? fitCountOf(a).all : 0));
   return (
     <nav className={styles.strip} aria-label={word('fitting.stages')}>
       {STAGES.map((s) => (

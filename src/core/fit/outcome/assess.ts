@@ -154,3 +154,14 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
     angles: anglesOf(p, values),
   };
 }
+
+/**
+ * Returns how many settings fit, and of how many: what has no target, and is as the sitter likes it, counts nowhere.
+ */
+export function fitCountOf({ outcomes }: Pick<Assessment, 'outcomes'>): {
+  readonly fits: number;
+  readonly all: number;
+} {
+  const judged = outcomes.filter(({ verdict }) => verdict !== 'noted');
+  return { fits: judged.filter(({ verdict }) => verdict === 'fits').length, all: judged.length };
+}
