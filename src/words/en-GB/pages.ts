@@ -53,6 +53,8 @@ export const PAGE_WORDS = {
   'card.noControl': 'no control described',
   'conflict.value':
     'Somebody changed this while you were editing. Your version: {mine}. Saved version: {saved}.',
+  'conflict.keepMine': 'Keep mine',
+  'conflict.useSaved': 'Use saved',
   'people.title': 'People',
   'people.new': 'Add person',
   'people.name': 'Name',

@@ -79,8 +79,6 @@ export const SCREEN_WORDS = {
   'undo.fitting': 'Fitting of {name} deleted. You can undo this until {time}; then it is permanent.',
   'undo.close': 'Close',
 
-  'conflict.keepMine': 'Keep mine',
-  'conflict.useSaved': 'Use saved',
   'conflict.title': 'Somebody changed this while you were editing',
   'conflict.explain': 'Nothing is lost. Choose which version to keep on each line.',
   'conflict.field': 'Field',
