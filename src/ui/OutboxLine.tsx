@@ -60,7 +60,7 @@ function NotTaken({ entry }: { readonly entry: Entry }) {
         className={parts.plainButton}
         onClick={() => void outbox().resolve(subject, null)}
       >
-        {word('outbox.letGo')}
+        {word('outbox.release')}
       </button>
     </span>
   );

@@ -25,7 +25,7 @@ import type { SeatModel } from '../seat';
 export interface RankedSeat {
   readonly seatId: string;
   readonly name: string;
-  /** That some position fits, whole per cent; and how far the drawing may have it off, in points. */
+  /** Likelihood that the seat can be set to fit, whole per cent; and how far the drawing may have it off, in points. */
   readonly percent: number;
   readonly standardError: number;
   readonly settings: Settings;

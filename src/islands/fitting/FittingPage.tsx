@@ -161,7 +161,7 @@ function SetOrCard({
         found={found}
         disabled={disabled}
         onSolve={(remedies?: RemedySettings) => void record('solve', setting.solve(remedies))}
-        onLetGo={() => void autosave.keeper.letGo()}
+        onRelease={() => void autosave.keeper.release()}
         onMeasure={() => onStage('measure')}
         onSeats={() => onStage('choose')}
         methods={methods}

@@ -117,7 +117,7 @@ export const RemediesPanel = memo(function RemediesPanel({
   const holds = useHolds(setting, assessment, free);
   const offered = remedies?.offered ?? [];
   const other = remedies?.otherSeat ?? null;
-  const letGo = () => {
+  const release = () => {
     for (const kind of holds) store.hold(kind, false);
     onUse();
   };
@@ -143,8 +143,8 @@ export const RemediesPanel = memo(function RemediesPanel({
             list: holds.map((kind) => word(`kind.${kind}`).toLowerCase()).join(', '),
             conditions: names(free),
           })}{' '}
-          <button type="button" className={parts.plainButton} disabled={disabled} onClick={letGo}>
-            {word('remedy.held.letGo')}
+          <button type="button" className={parts.plainButton} disabled={disabled} onClick={release}>
+            {word('remedy.held.release')}
           </button>
         </p>
       )}

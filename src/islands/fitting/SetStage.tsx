@@ -48,7 +48,7 @@ interface Props {
   readonly disabled: boolean;
   /** Solving is an act: it is recorded, not only shown. */
   readonly onSolve: (remedies?: RemedySettings) => void;
-  readonly onLetGo: () => void;
+  readonly onRelease: () => void;
   readonly onMeasure: () => void;
   readonly methods: readonly MethodSummary[];
   readonly onMethod: (methodVersionId: string) => void;
@@ -72,7 +72,7 @@ function useSetCommands(store: SettingsStore, disabled: boolean, solve: () => vo
   useCommands('set', commands);
 }
 
-/** A drawing that follows the settings as fast as the device can; its words follow at rest. */
+/** A drawing that follows the settings as fast as the device can; its words follow when nothing moves. */
 function usePicture(live: Live, draw: (assessment: Assessment) => Picture) {
   return useMemo(
     () => ({ source: derived(live.paced, draw), atRest: derived(live.atRest, draw) }),
@@ -250,8 +250,8 @@ function Tracks({
   disabled,
   shortfalls,
   lever,
-  onLetGo,
-}: Pick<Props, 'setting' | 'disabled' | 'onLetGo'> & {
+  onRelease,
+}: Pick<Props, 'setting' | 'disabled' | 'onRelease'> & {
   readonly lever: OpenLever;
   readonly certainty: SetCertainty | null | undefined;
   readonly shortfalls: readonly ConditionId[] | null;
@@ -259,9 +259,9 @@ function Tracks({
   const sure = useSureness(setting, certainty);
   const { live, store, move, drag } = setting;
   const open = usePart(lever, (kind) => kind);
-  const letGo = useSteady(() => {
+  const release = useSteady(() => {
     store.endDrag();
-    onLetGo();
+    onRelease();
   });
   // Which adjustments there are, and their order, comes with seat, method and remedies.
   const kinds = usePart(live, kindsIn).split(' ') as AdjustmentKind[];
@@ -279,7 +279,7 @@ function Tracks({
             onOpen={lever.open}
             onMove={move}
             onDrag={drag}
-            onDragEnd={letGo}
+            onDragEnd={release}
           />
           {open === kind && (
             <TrackDetail
@@ -329,7 +329,7 @@ export function SetStage({
   found,
   disabled,
   onSolve,
-  onLetGo,
+  onRelease,
   onMeasure,
   onSeats,
   methods,
@@ -408,7 +408,7 @@ export function SetStage({
               certainty={certainty}
               disabled={disabled}
               shortfalls={found.remedies?.shortfalls ?? null}
-              onLetGo={onLetGo}
+              onRelease={onRelease}
             />
           </PanelBoundary>
           <PanelBoundary>

@@ -102,7 +102,7 @@ export class DraftKeeper {
   }
 
   /** Hands what has changed to the outbox now. */
-  async letGo(): Promise<void> {
+  async release(): Promise<void> {
     this.stopWaiting();
     const draft = this.now();
     if (!this.box || this.isHanded(draft)) return;
@@ -112,7 +112,7 @@ export class DraftKeeper {
 
   /** @returns whether the server has everything */
   async settle(): Promise<boolean> {
-    await this.letGo();
+    await this.release();
     await this.box?.flush();
     return this.box !== null && this.waiting().length === 0;
   }
@@ -206,7 +206,7 @@ export class DraftKeeper {
     const settings = this.source.get();
     this.timer = setTimeout(() => {
       this.timer = undefined;
-      if (settings === this.source.get()) void this.letGo();
+      if (settings === this.source.get()) void this.release();
       else this.waitForQuiet();
     }, QUIET_MS);
   }

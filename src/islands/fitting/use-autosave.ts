@@ -37,12 +37,12 @@ export function useAutosave(fitting: FittingDetail, store: SettingsStore | null)
     if (!keeper || state !== 'open') return;
     const stop = keeper.start(outbox());
     const leaving = () => {
-      if (document.visibilityState === 'hidden') void keeper.letGo();
+      if (document.visibilityState === 'hidden') void keeper.release();
     };
     document.addEventListener('visibilitychange', leaving);
     window.addEventListener('pagehide', leaving);
     return () => {
-      void keeper.letGo();
+      void keeper.release();
       stop();
       document.removeEventListener('visibilitychange', leaving);
       window.removeEventListener('pagehide', leaving);

@@ -194,8 +194,8 @@ function Doubts({ tour, told }: { readonly tour: TourInHand; readonly told: Told
           onTake={(slip) => takeSlip(asked.dimension, slip)}
         />
         <Reason id={asked.dimension} onKeep={tour.keep} />
-        <button type="button" className={parts.plainButton} onClick={tour.letGo}>
-          {word('tour.letGo')}
+        <button type="button" className={parts.plainButton} onClick={tour.release}>
+          {word('tour.release')}
         </button>
       </section>
     );

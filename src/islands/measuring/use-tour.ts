@@ -237,7 +237,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
     },
     /** The reading that was asked about stands, for a reason. */
     keep: (reason: string) => asked && void accept(asked, reason),
-    letGo: () => setAsked(null),
+    release: () => setAsked(null),
     /** What was read for a dimension was a slip for something else. */
     instead: (dimension: DimensionId, value: number, instrument: Instrument) => {
       setAsked(null);

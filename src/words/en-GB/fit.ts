@@ -406,7 +406,7 @@ export const FIT_WORDS = {
   'remedy.held': 'Out of range because {list} is pinned: {conditions}. Unpinned, the seat can be set to fit.',
   'remedy.held.many':
     'Out of range because {list} are pinned: {conditions}. Unpinned, the seat can be set to fit.',
-  'remedy.held.letGo': 'Unpin and reset',
+  'remedy.held.release': 'Unpin and reset',
   'remedy.for.thigh.less': 'A seat that can be set level, or a shorter gas lift.',
   'remedy.for.trunkThigh.more': 'A more upright backrest, or another method.',
   'remedy.for.trunkThigh.less': 'A backrest that reclines further, or another method.',

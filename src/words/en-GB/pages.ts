@@ -156,7 +156,7 @@ export const PAGE_WORDS = {
   'tour.undo.none': 'Nothing to undo',
   'tour.undo.last': 'Undo last reading',
   'tour.again': 'Measure again',
-  'tour.letGo': 'Discard and remeasure',
+  'tour.release': 'Discard and remeasure',
   'tour.doubt': 'Is this right?',
   'tour.pair': '{lower} cannot be more than {other} ({limit}). Measure both again.',
   'tour.list': 'Measurements',

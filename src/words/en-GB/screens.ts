@@ -73,7 +73,7 @@ export const SCREEN_WORDS = {
   'outbox.decide': 'Review',
   'outbox.notTaken': 'Not saved: {why}.',
   'outbox.again': 'Try again',
-  'outbox.letGo': 'Discard my change',
+  'outbox.release': 'Discard my change',
 
   'undo.sitter': '{name} deleted. You can undo this until {time}; then it is permanent.',
   'undo.fitting': 'Fitting of {name} deleted. You can undo this until {time}; then it is permanent.',
