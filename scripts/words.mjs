@@ -60,11 +60,12 @@ export async function compileWords(language = process.env.VELTO_LANGUAGE ?? CATA
   try {
     const outfile = join(folder, 'catalogue.mjs');
     await build({ entryPoints: [join(WORDS, CATALOGUE, 'index.ts')], bundle: true, format: 'esm', outfile });
-    const { ABOUTS, COMMON, PAGES, SERVER } = await import(pathToFileURL(outfile).href);
+    const { ABOUTS, COMMON, OFFLINE, PAGES, SERVER } = await import(pathToFileURL(outfile).href);
     const format = new MessageFormat('en');
     for (const [name, messages] of Object.entries({
       about: ABOUTS,
       common: COMMON,
+      offline: OFFLINE,
       pages: PAGES,
       server: SERVER,
     })) {

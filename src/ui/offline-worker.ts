@@ -4,6 +4,7 @@
  * on it. The page that shows a record is fetched again after a change of it was taken.
  */
 /// <reference lib="webworker" />
+import offline from '../words/compiled/offline';
 import { KEPT_PAGES, REFRESH } from './kept-pages';
 
 const worker = globalThis as unknown as ServiceWorkerGlobalScope;
@@ -13,9 +14,9 @@ const FILES = 'velto-files';
 const MOST_PAGES = 20;
 const HASHED = '/_astro/';
 
+const said = (key: string): string => String(offline[key]!({}));
 const UNKNOWN = `<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
-<title>Velto</title><body><h1>No connection</h1><p>This page has not been opened on this device before, so it cannot be
-shown now. What you entered is kept on this device and sent when the connection is back.</p></body></html>`;
+<title>Velto</title><body><h1>${said('offline.title')}</h1><p>${said('offline.notKept')} ${said('offline.kept')}</p></body></html>`;
 
 worker.addEventListener('install', () => void worker.skipWaiting());
 worker.addEventListener('activate', (event) => event.waitUntil(worker.clients.claim()));
@@ -24,10 +25,13 @@ worker.addEventListener('activate', (event) => event.waitUntil(worker.clients.cl
 const pageKey = (url: string): string => new URL(url).origin + new URL(url).pathname;
 
 async function keepPage(url: string, response: Response): Promise<void> {
+  const { status, headers } = response;
+  // Read to its end first: a connection that breaks half-way leaves the older copy in its place.
+  const whole = new Response(await response.blob(), { status, headers });
   const cache = await caches.open(KEPT_PAGES);
   const key = pageKey(url);
   await cache.delete(key);
-  await cache.put(key, response);
+  await cache.put(key, whole);
   const kept = await cache.keys();
   await Promise.all(kept.slice(0, Math.max(0, kept.length - MOST_PAGES)).map((old) => cache.delete(old)));
 }

@@ -1,13 +1,14 @@
 import { expect } from 'chai';
 import MessageFormat from '@messageformat/core';
-import { ABOUTS, COMMON, PAGES, SERVER } from '../../src/words/en-GB';
+import offline from '../../src/words/compiled/offline';
+import { ABOUTS, COMMON, OFFLINE, PAGES, SERVER } from '../../src/words/en-GB';
 import '../../src/words/pages';
 import '../../src/words/server';
 import { DEFAULT_READING, say, sayWith, t } from '../../src/words';
 import { PSEUDO, pseudo } from '../../scripts/words.mjs';
 import { message } from '../../src/core/message';
 
-const ALL = { ...COMMON, ...PAGES, ...SERVER, ...ABOUTS };
+const ALL = { ...COMMON, ...PAGES, ...SERVER, ...ABOUTS, ...OFFLINE };
 const format = new MessageFormat('en');
 
 /** Names of what a message takes. */

@@ -44,6 +44,8 @@ const SAME_EVERYWHERE = [
   /^\d{1,2} (?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec)[a-z]* \d{4}/,
   /^EN \d|^ANSI|^ISO|^DIN/,
   /not verified against source/,
+  // Codes of currencies (ISO 4217).
+  /^GBP$/,
 ];
 
 /** What is built in is no text that somebody typed. */

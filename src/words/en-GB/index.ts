@@ -22,3 +22,10 @@ export const COMMON = {
 export const PAGES = PAGE_WORDS;
 export const SERVER = SERVER_WORDS;
 export const ABOUTS = METHOD_ABOUTS;
+
+/** What the service worker says of a page that it has not kept. */
+export const OFFLINE = {
+  'offline.title': 'No connection',
+  'offline.notKept': 'This page has not been opened on this device before, so it cannot be shown now.',
+  'offline.kept': 'What you entered is kept on this device and sent when you are connected again.',
+} as const;
