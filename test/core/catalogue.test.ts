@@ -4,11 +4,13 @@ import offline from '../../src/words/compiled/offline';
 import { ABOUTS, COMMON, OFFLINE, PAGES, SERVER } from '../../src/words/en-GB';
 import '../../src/words/pages';
 import '../../src/words/server';
+import { addMessages } from '../../src/words/messages';
 import { DEFAULT_READING, say, sayWith, t } from '../../src/words';
 import { PSEUDO, pseudo } from '../../scripts/words.mjs';
 import { message } from '../../src/core/message';
 
 const ALL = { ...COMMON, ...PAGES, ...SERVER, ...ABOUTS, ...OFFLINE };
+addMessages(offline);
 const format = new MessageFormat('en');
 
 /** Names of what a message takes. */
