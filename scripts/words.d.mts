@@ -4,3 +4,5 @@ export declare const PSEUDO: string;
 export declare function pseudo(text: string): string;
 /** Compiles what has changed of the catalogue; does nothing where nothing has. */
 export declare function compileWords(language?: string): Promise<void>;
+/** Returns the source of a module with one function a message. */
+export declare function compiledModule(messages: Readonly<Record<string, string>>): Promise<string>;

@@ -48,20 +48,24 @@ function fingerprint(language) {
   return hash.digest('hex');
 }
 
+/** The source of a module with one function a message. */
+export async function compiledModule(messages) {
+  const { default: MessageFormat } = await import('@messageformat/core');
+  const { default: compileModule } = await import('@messageformat/core/compile-module.js');
+  return compileModule(new MessageFormat('en'), messages);
+}
+
 /** Compiles what has changed; does nothing where nothing has. */
 export async function compileWords(language = process.env.VELTO_LANGUAGE ?? CATALOGUE) {
   const mark = join(WORDS, 'compiled/.sources');
   const wanted = fingerprint(language);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   const { build } = await import('esbuild');
-  const { default: MessageFormat } = await import('@messageformat/core');
-  const { default: compileModule } = await import('@messageformat/core/compile-module.js');
   const folder = mkdtempSync(join(tmpdir(), 'velto-words-'));
   try {
     const outfile = join(folder, 'catalogue.mjs');
     await build({ entryPoints: [join(WORDS, CATALOGUE, 'index.ts')], bundle: true, format: 'esm', outfile });
     const { ABOUTS, COMMON, OFFLINE, PAGES, SERVER } = await import(pathToFileURL(outfile).href);
-    const format = new MessageFormat('en');
     for (const [name, messages] of Object.entries({
       about: ABOUTS,
       common: COMMON,
@@ -73,7 +77,7 @@ export async function compileWords(language = process.env.VELTO_LANGUAGE ?? CATA
         language === PSEUDO
           ? Object.fromEntries(Object.entries(messages).map(([key, text]) => [key, pseudo(text)]))
           : messages;
-      writeFileSync(join(WORDS, `compiled/${name}.js`), compileModule(format, texts));
+      writeFileSync(join(WORDS, `compiled/${name}.js`), await compiledModule(texts));
     }
   } finally {
     rmSync(folder, { recursive: true, force: true });

@@ -7,14 +7,7 @@ import { SHIPPED_METHODS } from '../../src/core/method';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { PlaceEditSchema } from '../../src/contract';
 import { faultOf, readingsOf, typed } from '../../src/islands/shared/measures/use-measures';
-import {
-  PLACE_LABELS,
-  differingFields,
-  readPlace,
-  sayField,
-  textsOf,
-  toggled,
-} from '../../src/islands/places/use-place-form';
+import { differingFields, readPlace, sayField, textsOf, toggled } from '../../src/islands/places/place-text';
 import { faultsOf, readMethod, textOf } from '../../src/islands/practice/method-text';
 import { asRecord, recordMet } from '../../src/ui/current';
 import { ClientError } from '../../src/ui/client-error';
@@ -74,21 +67,27 @@ describe('the form of a workstation', () => {
   it('says at the field what cannot be, and takes nothing for it', () => {
     const blank = textsOf(null, DEFAULT_READING);
     expect(readPlace(ID, blank, DEFAULT_READING).faults).to.include.keys('name', 'height');
-    const desk = { ...blank, name: 'Hatch', form: 'slides' as const, thickness: '30', keyboard: '20' };
+    const desk = {
+      ...blank,
+      name: 'Hatch',
+      form: 'slides' as const,
+      deskThicknessMm: '30',
+      keyboardThicknessMm: '20',
+    };
     const faultAt = (change: Partial<typeof desk>) =>
       Object.keys(
         readPlace(ID, { ...desk, lowest: '650', highest: '850', ...change }, DEFAULT_READING).faults,
       );
     expect(faultAt({})).to.deep.equal([]);
-    expect(faultAt({ thickness: '3000' })).to.deep.equal(['thickness']);
-    expect(faultAt({ drawer: 'wide' })).to.deep.equal(['drawer']);
+    expect(faultAt({ deskThicknessMm: '3000' })).to.deep.equal(['deskThicknessMm']);
+    expect(faultAt({ drawerMm: 'wide' })).to.deep.equal(['drawerMm']);
     expect(faultAt({ lowest: '900' }).length).to.be.greaterThan(0);
     expect(faultAt({ highest: '' })).to.include('highest');
   });
 
   it('says each field in words where two versions differ', () => {
     const texts = textsOf({ ...DEMO_PLACES[1]!, id: ID }, DEFAULT_READING);
-    for (const key of Object.keys(PLACE_LABELS) as (keyof typeof PLACE_LABELS)[])
+    for (const key of Object.keys(texts) as (keyof typeof texts)[])
       expect(sayField(key, texts), key)
         .to.match(/\S/)
         .and.not.to.match(/^[a-z]+\.[a-z]/);

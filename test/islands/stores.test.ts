@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { Settings } from '../../src/core/fit';
 import { SettingsStore } from '../../src/islands/fitting/settings-store';
 import { faultOf, readingsOf, typed, unitOf } from '../../src/islands/shared/measures/use-measures';
-import { readPlace, textsOf } from '../../src/islands/places/use-place-form';
+import { readPlace, textsOf } from '../../src/islands/places/place-text';
 import { DEFAULT_READING } from '../../src/words';
 import { listed, placeWith, slides } from '../support/inputs';
 
@@ -103,19 +103,23 @@ describe('a place as typed', () => {
   const base = textsOf(null, DEFAULT_READING);
 
   it('reads every form of desk', () => {
-    const fixed = readPlace('p', { ...base, name: 'A', height: '740', thickness: '3 cm' }, DEFAULT_READING);
+    const fixed = readPlace(
+      'p',
+      { ...base, name: 'A', height: '740', deskThicknessMm: '3 cm' },
+      DEFAULT_READING,
+    );
     expect(fixed.faults).to.deep.equal({});
     expect(fixed.edit.desk?.travel).to.have.property('type', 'listed');
     expect(fixed.edit.deskThicknessMm).to.equal(30);
     const free = readPlace(
       'p',
-      { ...base, name: 'A', form: 'slides', lowest: '65 cm', highest: '125 cm', thickness: '30' },
+      { ...base, name: 'A', form: 'slides', lowest: '65 cm', highest: '125 cm', deskThicknessMm: '30' },
       DEFAULT_READING,
     );
     expect(free.faults).to.deep.equal({});
     const stops = readPlace(
       'p',
-      { ...base, name: 'A', form: 'stops', stops: '780; 740;780', thickness: '30' },
+      { ...base, name: 'A', form: 'stops', stops: '780; 740;780', deskThicknessMm: '30' },
       DEFAULT_READING,
     );
     expect(
@@ -125,17 +129,17 @@ describe('a place as typed', () => {
   });
 
   it('says field by field what is wrong', () => {
-    const wrong = readPlace('p', { ...base, height: '74', thickness: 'thick' }, DEFAULT_READING);
-    expect(Object.keys(wrong.faults)).to.have.members(['name', 'height', 'thickness']);
+    const wrong = readPlace('p', { ...base, height: '74', deskThicknessMm: 'thick' }, DEFAULT_READING);
+    expect(Object.keys(wrong.faults)).to.have.members(['name', 'height', 'deskThicknessMm']);
     const reversed = readPlace(
       'p',
-      { ...base, name: 'A', form: 'slides', lowest: '900', highest: '700', thickness: '30' },
+      { ...base, name: 'A', form: 'slides', lowest: '900', highest: '700', deskThicknessMm: '30' },
       DEFAULT_READING,
     );
     expect(reversed.faults).to.deep.equal({ highest: 'The highest value is below the lowest.' });
     const none = readPlace(
       'p',
-      { ...base, name: 'A', form: 'stops', stops: ' ; ', thickness: '30' },
+      { ...base, name: 'A', form: 'stops', stops: ' ; ', deskThicknessMm: '30' },
       DEFAULT_READING,
     );
     expect(none.faults).to.have.property('stops');
@@ -145,8 +149,8 @@ describe('a place as typed', () => {
     expect(textsOf(placeWith(listed(740)), DEFAULT_READING)).to.deep.include({
       form: 'fixed',
       height: '740',
-      thickness: '30',
-      keyboard: '20',
+      deskThicknessMm: '30',
+      keyboardThicknessMm: '20',
     });
     expect(textsOf(placeWith(slides(650, 1250)), DEFAULT_READING)).to.deep.include({
       form: 'slides',

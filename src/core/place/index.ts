@@ -1,14 +1,16 @@
 import { adjustmentOf, type Adjustment } from '../seat';
-import { PLACE_LIMITS, SPOT_LIMITS, type Ground, type Task } from './lists';
+import { PLACE_LENGTHS, PLACE_LENGTH_IDS, SPOT_LIMITS, type Ground, type Task } from './lists';
 import type { Place } from './schema';
 
 export {
   GROUNDS,
-  PLACE_LIMITS,
+  PLACE_LENGTHS,
+  PLACE_LENGTH_IDS,
   SPOT_LIMITS,
   TASKS,
   WINNERS,
   type Ground,
+  type PlaceLength,
   type Task,
   type Winner,
 } from './lists';
@@ -55,8 +57,7 @@ export function placeDoubts(place: Place): PlaceDoubt[] {
     if (value !== undefined && !(low <= value && value <= high))
       doubts.push({ reason: 'outOfRange', field, value });
   };
-  for (const key of Object.keys(PLACE_LIMITS) as (keyof typeof PLACE_LIMITS)[])
-    check(`/${key}`, place[key], PLACE_LIMITS[key]);
+  for (const key of PLACE_LENGTH_IDS) check(`/${key}`, place[key], PLACE_LENGTHS[key].limits);
   for (const spot of ['handControls', 'pedals'] as const)
     for (const key of ['forwardMm', 'heightMm'] as const)
       check(`/${spot}/${key}`, place[spot]?.[key], SPOT_LIMITS[key]);

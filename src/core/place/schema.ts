@@ -3,11 +3,22 @@ import { z } from 'zod';
 import { Finite, Id, Name, Notes, type Frozen } from '../document';
 import { OFFERS, SEAT_CLASSES } from '../seat';
 import { AdjustmentSchema } from '../seat/schema';
-import { GROUNDS, PLACE_LIMITS, SPOT_LIMITS, TASKS, WINNERS } from './lists';
+import { GROUNDS, PLACE_LENGTHS, SPOT_LIMITS, TASKS, WINNERS } from './lists';
 import { PLACE_DOCUMENT } from './schema-version';
 
 const within = ([low, high]: readonly [number, number]) => Finite.min(low).max(high);
-const lengthOf = (key: keyof typeof PLACE_LIMITS) => within(PLACE_LIMITS[key]);
+
+/** The schemas of all lengths, each from its row. */
+const LENGTHS = Object.fromEntries(
+  Object.entries(PLACE_LENGTHS).map(([key, { limits, isRequired, about }]) => [
+    key,
+    (isRequired ? within(limits) : within(limits).optional()).describe(about),
+  ]),
+) as {
+  [Key in keyof typeof PLACE_LENGTHS]: (typeof PLACE_LENGTHS)[Key]['isRequired'] extends true
+    ? z.ZodNumber
+    : z.ZodOptional<z.ZodNumber>;
+};
 
 export const SpotSchema = z
   .strictObject({ forwardMm: within(SPOT_LIMITS.forwardMm), heightMm: within(SPOT_LIMITS.heightMm) })
@@ -19,18 +30,10 @@ export type Spot = Frozen<z.infer<typeof SpotSchema>>;
 /** What a place says beside its name, its adjustments and its notes. */
 export const PLACE_FIELDS = {
   task: z.enum(TASKS),
-  deskThicknessMm: lengthOf('deskThicknessMm').describe('desk top to its underside'),
-  keyboardThicknessMm: lengthOf('keyboardThicknessMm').describe('what lies on the desk under the hands'),
-  drawerMm: lengthOf('drawerMm').optional().describe('desk top to the bottom of a drawer over the thighs'),
-  apronMm: lengthOf('apronMm')
-    .optional()
-    .describe('desk top to the lower edge of an apron in front of the knees'),
-  keysFromEdgeMm: lengthOf('keysFromEdgeMm').optional().describe('hands behind the desk’s front edge'),
-  screenDistanceMm: lengthOf('screenDistanceMm').optional().describe('eye to screen'),
+  ...LENGTHS,
   handControls: SpotSchema.optional().describe('grip of the hand controls in neutral'),
   pedals: SpotSchema.optional().describe('heel on the pedals, half down'),
   ground: z.enum(GROUNDS).optional(),
-  headroomMm: lengthOf('headroomMm').optional().describe('floor to the ceiling of a cab'),
   wins: z.enum(WINNERS).optional(),
   needs: z.array(z.enum(OFFERS)).max(OFFERS.length).describe('what a seat has to offer here'),
   seatClasses: z

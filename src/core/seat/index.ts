@@ -88,6 +88,7 @@ export {
   type SeatClass,
   type StateKind,
 } from './lists';
+export { SEAT_LENGTHS, SEAT_LENGTH_IDS, type SeatLength, type SeatLengthRow } from './lengths';
 export { seatNumbers, type SeatNumbers } from './numbers';
 export {
   adjustmentOf,

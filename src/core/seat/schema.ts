@@ -16,12 +16,42 @@ import {
   STATE_KINDS,
   VARIANT_PARTS,
 } from './lists';
+import { SEAT_LENGTHS } from './lengths';
 import { SEAT_DOCUMENT } from './schema-version';
 
 const Length = Finite.min(0).max(10_000);
 /** What nobody described is null, whether that is said or left out. */
 const Described = QuantitySchema.nullable().default(null);
-const Unsaid = Finite.nullable().default(null);
+
+/** A length's schema by the form of its row. */
+const LENGTH_FORMS = {
+  quantity: Described,
+  number: Finite.nullable().default(null),
+  size: Length.nullable().default(null),
+  givenSize: Length.nullable(),
+  optional: Finite.optional(),
+  optionalSize: Length.optional(),
+};
+type Rows = typeof SEAT_LENGTHS;
+/** Names of the lengths under a part of the document; those of the document itself for `''`. */
+type NameIn<At extends string, Part extends string> = Part extends ''
+  ? At extends `${string}/${string}`
+    ? never
+    : At
+  : At extends `${Part}/${infer Name}`
+    ? Name
+    : never;
+type LengthSchemas<Part extends string> = {
+  [Key in keyof Rows as NameIn<Rows[Key]['at'], Part>]: (typeof LENGTH_FORMS)[Rows[Key]['form']];
+};
+/** The schemas of all lengths under a part of the document, each from its row. */
+function lengthsIn<Part extends '' | 'cushion' | 'pan' | 'back' | 'arms'>(part: Part): LengthSchemas<Part> {
+  const own = Object.values(SEAT_LENGTHS).flatMap(({ at, form, about }) => {
+    const [name = '', under = ''] = at.split('/').reverse();
+    return under === part ? [[name, LENGTH_FORMS[form].describe(about)] as const] : [];
+  });
+  return Object.fromEntries(own) as unknown as LengthSchemas<Part>;
+}
 /** Heights on a sheet without a mass are taken with this on the seat, kg. */
 const USUAL_REFERENCE_KG = 75;
 
@@ -107,12 +137,7 @@ const ArmsSchema = z.strictObject({
   support: z.enum(ARM_SUPPORTS),
   on: z.enum(['seat', 'back']).nullable(),
   moveWithBack: z.boolean().nullable(),
-  lengthMm: Length.nullable(),
-  widthMm: Length.nullable(),
-  frontMm: Finite.optional().describe(
-    'front end before the back support’s most forward point, pads at their rearmost; absent: not known',
-  ),
-  pivotFromRearMm: Length.optional().describe('where the pad turns'),
+  ...lengthsIn('arms'),
   turnsRightRound: z.boolean().optional(),
 });
 
@@ -143,10 +168,10 @@ export const SeatSchema = z.strictObject({
   name: Name,
   seatClass: z.enum(SEAT_CLASSES),
   ratedLoadKg: Described.describe('null: read the label'),
-  seatWidthMm: Described.describe('usable width of the pan'),
+  ...lengthsIn(''),
   cushion: z
     .strictObject({
-      sinkMm: Described.describe('how far it gives under the reference mass'),
+      ...lengthsIn('cushion'),
       referenceMassKg: Finite.positive().default(USUAL_REFERENCE_KG),
       heightsAre: z
         .enum(['loaded', 'empty'])
@@ -154,19 +179,10 @@ export const SeatSchema = z.strictObject({
         .describe('whether heights were taken with the reference mass on the seat, or with nobody on it'),
     })
     .prefault({}),
-  pan: z
-    .strictObject({
-      axisFromRearMm: Unsaid.describe('tilt axis from the pan’s rear end: 0 rear, depth front'),
-      recessMm: Unsaid.describe(
-        'how far the buttocks may lie behind the most forward point of the back support',
-      ),
-      frontEdgeRadiusMm: Length.nullable().default(null),
-    })
-    .prefault({}),
+  pan: z.strictObject(lengthsIn('pan')).prefault({}),
   back: z
     .strictObject({
-      topMm: Unsaid.describe('above the loaded seat'),
-      topWidthMm: Length.optional(),
+      ...lengthsIn('back'),
       synchroRatio: Finite.positive()
         .nullable()
         .default(null)
@@ -179,7 +195,6 @@ export const SeatSchema = z.strictObject({
     .prefault({}),
   arms: ArmsSchema.nullable().default(null).describe('null: none'),
   offers: z.array(z.enum(OFFERS)).max(OFFERS.length).default([]),
-  rideMm: Length.optional().describe('travel of a suspension'),
   states: z.array(StateSchema).max(STATE_KINDS.length).default([]),
   strappedCushions: z.array(StrappedCushionSchema).max(10).default([]),
   lifts: z

@@ -3,13 +3,14 @@ import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
 import { SEXES } from '../../core/body';
 import type { SitterDetail } from '../../contract';
-import { ClientError, api, explain } from '../../ui/client';
+import { api } from '../../ui/client';
 import { DateField } from '../../ui/DateField';
 import { isDate } from '../../ui/read-date';
 import { Conflict, type Picks } from '../../ui/Conflict';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
-import { useDraft } from '../../ui/use-draft';
+import { putFaults } from '../../ui/form-faults';
+import { useDraftForm } from '../../ui/use-draft-form';
 import { sayDate, word, type Reading } from '../../words';
 import styles from './people.module.css';
 import { recordMet } from '../../ui/current';
@@ -45,15 +46,6 @@ function sayField(field: keyof Who, who: Who, reading: Reading): string {
   return isDate(date) ? sayDate(date, reading) : date;
 }
 
-type Faults = Partial<Record<'name' | 'birthDate' | 'consentOn' | 'other', string>>;
-
-/** Under which field a fault of the server belongs. */
-function faultsOf(error: unknown): Faults {
-  const [first] = (error instanceof ClientError ? error.problem?.errors : null) ?? [];
-  const field = (['name', 'birthDate', 'consentOn'] as const).find((id) => first?.pointer === `/${id}`);
-  return first && field ? { [field]: first.detail } : { other: explain(error) };
-}
-
 /** Who somebody is, and whether measures may be kept. */
 export function Identity({
   sitter,
@@ -66,15 +58,22 @@ export function Identity({
   readonly onSaved: (sitter: SitterDetail) => void;
 }) {
   // Kept in this browser while it is typed: leaving the page without saving loses nothing.
-  const { text: typed, put, drop } = useDraft<Who>(`who:${sitter.id}`, whoOf(sitter));
-  const [fault, setFault] = useState<Faults>({});
+  const {
+    form,
+    text: typed,
+    put,
+    drop,
+  } = useDraftForm<Who>(`who:${sitter.id}`, whoOf(sitter), ({ name }) =>
+    name.trim() === '' ? { name: word('people.nameMissing') } : {},
+  );
+  const [problem, setProblem] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<SitterDetail | null>(null);
   const reading = useReading();
   const mine: Who = { ...typed, name: typed.name.trim(), consentBy: typed.consentBy?.trim() || null };
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
-    if (mine.name === '') return setFault({ name: word('people.nameMissing') });
-    setFault({});
+    if (form.validate().hasErrors) return;
+    setProblem(null);
     // The field says itself what is wrong with it.
     if (![mine.birthDate, mine.consentOn].every((date) => date === null || isDate(date))) return;
     await send(mine, sitter.version);
@@ -94,7 +93,7 @@ export function Identity({
         return send(edit, current.version);
       }
       if (current) return setTheirs(current);
-      setFault(faultsOf(error));
+      setProblem(putFaults(form, error));
     }
   };
   const decide = async (picks: Picks) => {
@@ -127,16 +126,13 @@ export function Identity({
     >
       <TextInput
         label={word('people.name')}
-        value={typed.name}
+        {...form.getInputProps('name')}
         maxLength={120}
-        onChange={(e) => put({ name: e.currentTarget.value })}
-        error={fault.name}
         style={{ flex: '1 1 18rem' }}
       />
       <Checkbox
         label={word('people.isNickname')}
-        checked={typed.isNickname}
-        onChange={(e) => put({ isNickname: e.currentTarget.checked })}
+        {...form.getInputProps('isNickname', { type: 'checkbox' })}
         className={styles.box}
       />
       <DateField
@@ -144,7 +140,7 @@ export function Identity({
         value={typed.birthDate ?? ''}
         last={today}
         onChange={(date) => put({ birthDate: date || null })}
-        error={fault.birthDate}
+        error={form.errors.birthDate}
       />
       <NativeSelect
         label={word('people.sex')}
@@ -160,7 +156,7 @@ export function Identity({
         value={typed.consentOn ?? ''}
         last={today}
         onChange={(date) => put({ consentOn: date || null })}
-        error={fault.consentOn}
+        error={form.errors.consentOn}
       />
       {typed.consentOn === null && (
         <Button variant="default" onClick={() => put({ consentOn: today })}>
@@ -192,7 +188,7 @@ export function Identity({
           </button>
         </p>
       )}
-      {fault.other && <p role="alert">{fault.other}</p>}
+      {problem && <p role="alert">{problem}</p>}
       {typed.isNickname && !sitter.isNickname && (
         <p className={parts.soft}>{word('people.isNickname.what')}</p>
       )}

@@ -6,48 +6,48 @@ import type { Sitter } from '../../contract';
 import type { Page } from '../../contract/paging';
 import { DateField } from '../../ui/DateField';
 import { isDate } from '../../ui/read-date';
-import { ClientError, api, explain } from '../../ui/client';
+import { api } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
 import { LoadFault, MoreLine } from '../../ui/MoreLine';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { useDraft } from '../../ui/use-draft';
+import { putFaults } from '../../ui/form-faults';
+import { useDraftForm } from '../../ui/use-draft-form';
 import { usePages } from '../../ui/use-pages';
 import { sayWith, word } from '../../words';
 import { SheetLinks } from './SheetLinks';
 import styles from './people.module.css';
 
 function NewSitter({ today }: { readonly today: string }) {
-  const [fault, setFault] = useState<{ name?: string; birthDate?: string; other?: string }>({});
-  const [isNickname, setIsNickname] = useState(false);
-  const [consents, setConsents] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const { text, put, drop } = useDraft('sitter:new', { name: '', birthDate: '' });
+  const { form, text, drop } = useDraftForm(
+    'sitter:new',
+    { name: '', birthDate: '', isNickname: false, consents: false },
+    ({ name }) => (name.trim() === '' ? { name: word('people.nameMissing') } : {}),
+  );
   const [id] = useState(newId);
   const create = async (event: SubmitEvent) => {
     event.preventDefault();
-    const name = text.name.trim();
+    if (form.validate().hasErrors) return;
     const birthDate = text.birthDate || null;
-    if (name === '') return setFault({ name: word('people.nameMissing') });
     // The field says itself what is wrong with it.
-    if (birthDate !== null && !isDate(birthDate)) return setFault({});
+    if (birthDate !== null && !isDate(birthDate)) return;
     setBusy(true);
     try {
       const sitter = await api.createSitter({
         id,
-        name,
+        name: text.name.trim(),
         birthDate,
-        isNickname,
-        consentOn: consents ? today : null,
+        isNickname: text.isNickname,
+        consentOn: text.consents ? today : null,
       });
       await drop();
       window.location.href = `/people/${sitter.id}`;
     } catch (error) {
       setBusy(false);
-      const problem = error instanceof ClientError ? error.problem : null;
-      const onDate = problem?.errors?.find((e) => e.pointer === '/birthDate')?.detail;
-      setFault(onDate ? { birthDate: onDate } : { other: explain(error) });
+      setProblem(putFaults(form, error));
     }
   };
   return (
@@ -55,35 +55,31 @@ function NewSitter({ today }: { readonly today: string }) {
       <h2>{word('people.new')}</h2>
       <TextInput
         name="name"
-        value={text.name}
-        onChange={(e) => put({ name: e.currentTarget.value })}
+        {...form.getInputProps('name')}
         label={word('people.name')}
         description={word('people.nickname.hint')}
         maxLength={120}
-        error={fault.name}
         autoComplete="off"
       />
       <Checkbox
         label={word('people.isNickname')}
-        checked={isNickname}
-        onChange={(e) => setIsNickname(e.currentTarget.checked)}
+        {...form.getInputProps('isNickname', { type: 'checkbox' })}
       />
       <DateField
         name="birthDate"
-        value={text.birthDate}
         last={today}
-        onChange={(birthDate) => put({ birthDate })}
+        value={text.birthDate}
+        onChange={(birthDate) => form.setFieldValue('birthDate', birthDate)}
+        error={form.errors.birthDate}
         label={word('people.birthDate')}
         description={word('people.birthDate.hint')}
-        error={fault.birthDate}
       />
       <Checkbox
         label={word('people.consentNow')}
         description={word('people.consent')}
-        checked={consents}
-        onChange={(e) => setConsents(e.currentTarget.checked)}
+        {...form.getInputProps('consents', { type: 'checkbox' })}
       />
-      {fault.other && <p role="alert">{fault.other}</p>}
+      {problem && <p role="alert">{problem}</p>}
       <Button type="submit" loading={busy}>
         {word('people.create')}
       </Button>

@@ -1,30 +1,29 @@
 import { Button, Checkbox, NativeSelect, TextInput, Textarea } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
-import { GROUNDS, TASKS, WINNERS, type Task } from '../../core/place';
+import { GROUNDS, TASKS, WINNERS } from '../../core/place';
 import { OFFERS, SEAT_CLASSES } from '../../core/seat';
 import type { PlaceSummary } from '../../contract';
-import { ClientError, api, explain } from '../../ui/client';
+import { api } from '../../ui/client';
+import { putFaults } from '../../ui/form-faults';
 import { Conflict, type Picks } from '../../ui/Conflict';
 import { newId } from '../../ui/ids';
 import { useReading } from '../../ui/preferences';
-import { useDraft } from '../../ui/use-draft';
+import { useDraftForm } from '../../ui/use-draft-form';
 import parts from '../../ui/parts.module.css';
 import { t, word } from '../../words';
 import {
   DESK_FORMS,
-  DESK_LENGTHS,
-  MORE_LENGTHS,
-  PLACE_LABELS,
   differingFields,
   isIn,
+  labelOf,
   readPlace,
   sayField,
   textsOf,
   toggled,
   type DeskForm,
-  type PlaceFaults,
   type PlaceText,
-} from './use-place-form';
+} from './place-text';
+import { DESK_HEIGHTS, DESK_LENGTHS, LISTS, MORE_FIELDS } from './place-layout';
 import styles from './places.module.css';
 import { recordMet } from '../../ui/current';
 
@@ -34,14 +33,6 @@ const DESK_WORDS: Record<DeskForm, string> = {
   slides: 'places.desk.slides',
   stops: 'places.desk.stops',
 };
-const FIELDS: Record<DeskForm, readonly (keyof PlaceText)[]> = {
-  none: [],
-  fixed: ['height'],
-  slides: ['lowest', 'highest'],
-  stops: ['stops'],
-};
-const LISTS: readonly (keyof PlaceText)[] = ['stops', 'footrests'];
-
 const draftKey = (existing: PlaceSummary | null): string => `place:${existing?.place.id ?? 'new'}`;
 
 interface Props {
@@ -54,33 +45,33 @@ interface Props {
 export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   const reading = useReading();
   const [initial] = useState(() => textsOf(existing?.place ?? null, reading));
-  const { text, put, drop } = useDraft<PlaceText>(draftKey(existing), initial);
   const [id] = useState(() => existing?.place.id ?? newId());
+  const { form, text, put, drop } = useDraftForm<PlaceText>(
+    draftKey(existing),
+    initial,
+    (typed) => readPlace(id, typed, reading).faults,
+  );
   const [theirs, setTheirs] = useState<PlaceSummary | null>(null);
-  const [faults, setFaults] = useState<PlaceFaults>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
-    await send(text, existing?.version ?? null);
+    await send(form.getValues(), existing?.version ?? null);
   };
   const send = async (typed: PlaceText, version: number | null) => {
-    const read = readPlace(id, typed, reading);
-    setFaults(read.faults);
-    if (Object.keys(read.faults).length > 0) return;
+    if (form.validate().hasErrors) return;
+    const { edit } = readPlace(id, typed, reading);
     setBusy(true);
     setProblem(null);
     try {
-      const saved =
-        version === null ? await api.createPlace(read.edit) : await api.editPlace(read.edit, version);
+      const saved = version === null ? await api.createPlace(edit) : await api.editPlace(edit, version);
       await drop();
       onSaved(saved);
     } catch (error) {
-      const named = error instanceof ClientError ? error.problem : null;
       const current = recordMet('place', error);
       if (current) setTheirs(current);
-      else setProblem(named?.errors?.[0]?.detail ?? explain(error));
+      else setProblem(putFaults(form, error));
       setBusy(false);
     }
   };
@@ -104,7 +95,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
         busy={busy}
         rows={fields.map((key) => ({
           id: key,
-          name: t(PLACE_LABELS[key]),
+          name: labelOf(key),
           mine: sayField(key, text),
           theirs: sayField(key, other),
           first: initial[key] === text[key] ? 'theirs' : 'mine',
@@ -117,10 +108,8 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
   const length = (key: keyof PlaceText) => (
     <TextInput
       key={key}
-      label={t(PLACE_LABELS[key])}
-      value={text[key]}
-      onChange={(e) => put({ [key]: e.currentTarget.value })}
-      error={faults[key]}
+      label={labelOf(key)}
+      {...form.getInputProps(key)}
       rightSection={<span className={parts.soft}>{reading.length}</span>}
       inputMode={reading.length === 'in' || LISTS.includes(key) ? 'text' : 'decimal'}
       autoComplete="off"
@@ -135,47 +124,37 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
       aria-label={existing ? existing.place.name : word('places.new')}
     >
       <h2>{existing ? existing.place.name : word('places.new')}</h2>
-      <TextInput
-        label={word('places.name')}
-        value={text.name}
-        maxLength={120}
-        onChange={(e) => put({ name: e.currentTarget.value })}
-        error={faults.name}
-      />
+      <TextInput label={word('places.name')} {...form.getInputProps('name')} maxLength={120} />
       <NativeSelect
         label={word('places.task')}
-        value={text.task}
-        onChange={(e) => put({ task: e.currentTarget.value as Task })}
+        {...form.getInputProps('task')}
         data={TASKS.map((t) => ({ value: t, label: word(`task.${t}`) }))}
       />
       <NativeSelect
-        label={word('places.desk.kind')}
-        value={text.form}
-        onChange={(e) => put({ form: e.currentTarget.value as DeskForm })}
+        label={word('places.form')}
+        {...form.getInputProps('form')}
         data={DESK_FORMS.map((f) => ({ value: f, label: t(DESK_WORDS[f]) }))}
       />
-      {FIELDS[text.form].map(length)}
+      {DESK_HEIGHTS[text.form].map(length)}
       {text.form !== 'none' && DESK_LENGTHS.map(length)}
       {text.form !== 'none' && (
         <NativeSelect
           label={word('places.wins')}
-          value={text.wins}
-          onChange={(e) => put({ wins: e.currentTarget.value as PlaceText['wins'] })}
+          {...form.getInputProps('wins')}
           data={['', ...WINNERS].map((w) => ({
             value: w,
             label: sayField('wins', { ...text, wins: w as PlaceText['wins'] }),
           }))}
         />
       )}
-      <details className={styles.more} open={MORE_LENGTHS.some((key) => text[key] !== '') || undefined}>
+      <details className={styles.more} open={MORE_FIELDS.some((key) => text[key] !== '') || undefined}>
         <summary>{word('places.more')}</summary>
         <p className={parts.soft}>{word('places.optional')}</p>
         <div>
-          {MORE_LENGTHS.map(length)}
+          {MORE_FIELDS.map(length)}
           <NativeSelect
             label={word('places.ground')}
-            value={text.ground}
-            onChange={(e) => put({ ground: e.currentTarget.value as PlaceText['ground'] })}
+            {...form.getInputProps('ground')}
             data={['', ...GROUNDS].map((g) => ({
               value: g,
               label: sayField('ground', { ...text, ground: g as PlaceText['ground'] }),
@@ -193,7 +172,7 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
           ] as const
         ).map(([key, kind, ids]) => (
           <fieldset key={key} className={styles.choices}>
-            <legend>{t(PLACE_LABELS[key])}</legend>
+            <legend>{labelOf(key)}</legend>
             {ids.map((id) => (
               <Checkbox
                 key={id}
@@ -207,11 +186,10 @@ export function PlaceForm({ existing, onSaved, onCancel }: Props) {
       </details>
       <Textarea
         label={word('places.notes')}
-        value={text.notes}
+        {...form.getInputProps('notes')}
         maxLength={2000}
         autosize
         minRows={2}
-        onChange={(e) => put({ notes: e.currentTarget.value })}
       />
       {problem && (
         <p className={parts.notice} data-tone="misfit" role="alert">

@@ -1,8 +1,10 @@
 import { Button, FileInput, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
 import { useState, type SubmitEvent } from 'react';
 import type { TableSummary } from '../../contract';
 import type { ReadTable } from '../../core/population';
-import { ClientError, api, explain } from '../../ui/client';
+import { api } from '../../ui/client';
+import { putFaults } from '../../ui/form-faults';
 import { newId } from '../../ui/ids';
 import parts from '../../ui/parts.module.css';
 import { sayTableFault, sayWith, word } from '../../words';
@@ -45,24 +47,28 @@ function Read({ read }: { readonly read: ReadTable }) {
 
 /** A table from a file: what was read is told before it is taken, and every fault with its line and column. */
 export function NewTable({ onTaken }: { readonly onTaken: (table: TableSummary) => void }) {
-  const [name, setName] = useState('');
-  const [source, setSource] = useState('');
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const [faults, setFaults] = useState<{ name?: string; source?: string; file?: string; other?: string }>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const form = useForm({
+    mode: 'controlled',
+    initialValues: { name: '', source: '', csv: '' },
+    validate: (typed) => ({
+      ...(typed.name.trim() === '' ? { name: word('tables.new.nameMissing') } : {}),
+      ...(typed.source.trim() === '' ? { source: word('tables.new.sourceMissing') } : {}),
+      ...(chosen?.read.ok ? {} : { csv: word('tables.new.fileMissing') }),
+    }),
+  });
   const choose = async (file: File | null) => {
     const isTooLong = file !== null && file.size > MOST_BYTES;
-    setFaults(isTooLong ? { file: word('tables.new.tooLong') } : {});
+    if (isTooLong) form.setFieldError('csv', word('tables.new.tooLong'));
+    else form.clearFieldError('csv');
     setChosen(file && !isTooLong ? await readFile(file) : null);
   };
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
-    const found = {
-      ...(name.trim() === '' ? { name: word('tables.new.nameMissing') } : {}),
-      ...(source.trim() === '' ? { source: word('tables.new.sourceMissing') } : {}),
-      ...(chosen?.read.ok ? {} : { file: word('tables.new.fileMissing') }),
-    };
-    setFaults(found);
-    if (Object.keys(found).length > 0 || !chosen) return;
+    setProblem(null);
+    if (form.validate().hasErrors || !chosen) return;
+    const { name, source } = form.getValues();
     try {
       const taken = await api.addTable({
         id: newId(),
@@ -70,33 +76,19 @@ export function NewTable({ onTaken }: { readonly onTaken: (table: TableSummary) 
         source: source.trim(),
         csv: chosen.csv,
       });
-      setName('');
-      setSource('');
+      form.reset();
       setChosen(null);
       onTaken(taken);
     } catch (error) {
-      const detail = error instanceof ClientError ? error.problem?.errors?.[0]?.detail : null;
-      setFaults({ other: detail ?? explain(error) });
+      setProblem(putFaults(form, error));
     }
   };
   return (
     <form className={styles.panel} onSubmit={(e) => void save(e)} noValidate aria-label={word('tables.new')}>
       <h2>{word('tables.new')}</h2>
       <p className={parts.soft}>{word('tables.new.about')}</p>
-      <TextInput
-        label={word('tables.new.name')}
-        value={name}
-        maxLength={120}
-        error={faults.name}
-        onChange={(e) => setName(e.currentTarget.value)}
-      />
-      <TextInput
-        label={word('tables.new.source')}
-        value={source}
-        maxLength={300}
-        error={faults.source}
-        onChange={(e) => setSource(e.currentTarget.value)}
-      />
+      <TextInput label={word('tables.new.name')} {...form.getInputProps('name')} maxLength={120} />
+      <TextInput label={word('tables.new.source')} {...form.getInputProps('source')} maxLength={300} />
       <FileInput
         label={word('tables.new.file')}
         accept=".csv,text/csv"
@@ -104,11 +96,11 @@ export function NewTable({ onTaken }: { readonly onTaken: (table: TableSummary) 
         value={chosen?.file ?? null}
         clearable
         clearButtonProps={{ 'aria-label': word('limits.remove') }}
-        error={faults.file}
+        error={form.errors.csv}
         onChange={(file) => void choose(file)}
       />
       {chosen && <Read read={chosen.read} />}
-      {faults.other && <p role="alert">{faults.other}</p>}
+      {problem && <p role="alert">{problem}</p>}
       <Button type="submit">{word('tables.new.save')}</Button>
     </form>
   );

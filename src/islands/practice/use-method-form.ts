@@ -4,7 +4,7 @@ import type { MethodSummary } from '../../contract';
 import type { Target } from '../../core/target';
 import type { ConditionId } from '../../core/fit';
 import { ClientError, api, explain } from '../../ui/client';
-import { useDraft } from '../../ui/use-draft';
+import { useDraftForm } from '../../ui/use-draft-form';
 import type { Reading } from '../../words';
 import {
   faultsOf,
@@ -52,7 +52,7 @@ export function useMethodForm(
   reading: Reading,
   onSaved: (saved: MethodSummary) => void,
 ) {
-  const draft = useDraft(`method:${method.id}:${version}`, textOf(method));
+  const draft = useDraftForm(`method:${method.id}:${version}`, textOf(method));
   const { text, put } = draft;
   const [state, setState] = useState<'idle' | 'saving'>('idle');
   const [fault, setFault] = useState<string | null>(null);

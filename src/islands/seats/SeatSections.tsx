@@ -1,11 +1,12 @@
 /** The parts of a seat with what can be adjusted on each, and what else there is to say of them. */
 import { Checkbox } from '@mantine/core';
-import { ARM_SUPPORTS, SEAT_PARTS, type AdjustmentKind, type SeatPart } from '../../core/seat';
+import { ARM_SUPPORTS, SEAT_LENGTHS, SEAT_PARTS, type AdjustmentKind, type SeatPart } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { t, word } from '../../words';
 import { AdjustmentFields } from './AdjustmentFields';
 import { ChoiceField, Chips, TextField, type FormState } from './fields';
+import { PART_FIELDS, TEXTS, type PlainKey } from './seat-layout';
 import { heightFirst, newAdjustment, type AdjustmentText, type SeatText } from './seat-text';
 import styles from './seat-form.module.css';
 
@@ -15,10 +16,6 @@ export interface SectionProps {
   readonly onChange: (change: Partial<SeatText>, field: string) => void;
 }
 
-type PlainKey = {
-  [K in keyof SeatText]: SeatText[K] extends string ? K : never;
-}[keyof SeatText];
-
 /** Lengths and other plain numbers of a seat. */
 export function PlainFields({
   keys,
@@ -27,14 +24,14 @@ export function PlainFields({
   onChange,
 }: SectionProps & { readonly keys: readonly PlainKey[] }) {
   const reading = useReading();
-  const unitOf = (key: PlainKey): string | undefined =>
-    key === 'ratedLoad' || key === 'referenceMass'
-      ? reading.mass
-      : key === 'price'
-        ? reading.currency
-        : ['synchro', 'cleaning', 'variantLabel', 'name', 'notes'].includes(key)
-          ? undefined
-          : reading.length;
+  const units: Partial<Record<PlainKey, string | undefined>> = {
+    ratedLoad: reading.mass,
+    referenceMass: reading.mass,
+    price: reading.currency,
+    zoneLower: reading.length,
+    zoneUpper: reading.length,
+  };
+  const unitOf = (key: PlainKey): string | undefined => (key in SEAT_LENGTHS ? reading.length : units[key]);
   return keys.map((key) => (
     <TextField
       key={key}
@@ -43,7 +40,7 @@ export function PlainFields({
       value={text[key]}
       form={form}
       unit={unitOf(key)}
-      isText={key === 'cleaning' || key === 'variantLabel' || key === 'name'}
+      isText={TEXTS.includes(key)}
       onChange={(value) => onChange({ [key]: value }, key)}
     />
   ));
@@ -68,7 +65,7 @@ function PartFields({ part, ...props }: SectionProps & { readonly part: SeatPart
   if (part === 'pan')
     return (
       <>
-        <PlainFields {...props} keys={['width']} />
+        <PlainFields {...props} keys={PART_FIELDS.panFirst} />
         <ChoiceField
           label={word('seatForm.heightsAre')}
           value={text.heightsAre}
@@ -78,15 +75,15 @@ function PartFields({ part, ...props }: SectionProps & { readonly part: SeatPart
           ]}
           onChange={(heightsAre) => onChange({ heightsAre }, 'heightsAre')}
         />
-        <PlainFields {...props} keys={['sink', 'referenceMass', 'edgeRadius', 'axis', 'recess']} />
+        <PlainFields {...props} keys={PART_FIELDS.pan} />
       </>
     );
-  if (part === 'back') return <PlainFields {...props} keys={['backTop', 'backTopWidth', 'synchro']} />;
+  if (part === 'back') return <PlainFields {...props} keys={PART_FIELDS.back} />;
   if (part === 'lumbar')
     return text.adjustments.some((a) => a.kind === 'lowerLumbar' || a.kind === 'upperLumbar') ? (
-      <PlainFields {...props} keys={['zoneLower', 'zoneUpper']} />
+      <PlainFields {...props} keys={PART_FIELDS.lumbar} />
     ) : null;
-  if (part === 'base') return <PlainFields {...props} keys={['ride']} />;
+  if (part === 'base') return <PlainFields {...props} keys={PART_FIELDS.base} />;
   if (part !== 'arms' || !text.hasArms) return null;
   return (
     <>
@@ -96,7 +93,7 @@ function PartFields({ part, ...props }: SectionProps & { readonly part: SeatPart
         options={ARM_SUPPORTS.map((s) => [s, word(`arms.${s}`)])}
         onChange={(armSupport) => onChange({ armSupport }, 'armSupport')}
       />
-      <PlainFields {...props} keys={['padLength', 'padWidth', 'padFront', 'padPivot']} />
+      <PlainFields {...props} keys={PART_FIELDS.arms} />
       <ChoiceField
         label={word('seatForm.armsOn')}
         value={text.armsOn}

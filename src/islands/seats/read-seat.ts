@@ -4,10 +4,13 @@ import type { Quantity } from '../../core/quantity';
 import {
   OFFERS,
   SEAT_DOCUMENT,
+  SEAT_LENGTHS,
+  SEAT_LENGTH_IDS,
   VARIANT_PARTS,
   seatDoubts,
   type Adjustment,
   type Offer,
+  type SeatLength,
   type SeatModel,
   type SeatState,
 } from '../../core/seat';
@@ -23,25 +26,9 @@ export interface ReadSeat {
 }
 
 const LENGTH: Limits = [0, 10_000];
-/** Ends that no seat passes, and where most are: mm, kg. */
-const PLAIN_LIMITS = {
-  sink: { limits: [0, 150], common: [5, 60] },
-  width: { limits: [200, 1000], common: [380, 560] },
-  axis: { limits: [-200, 800], common: null },
-  recess: { limits: [0, 200], common: null },
-  edgeRadius: { limits: [0, 300], common: null },
-  backTop: { limits: [60, 1200], common: [300, 700] },
-  backTopWidth: { limits: [50, 1000], common: [300, 500] },
-  zoneLower: { limits: [0, 600], common: [120, 200] },
-  zoneUpper: { limits: [0, 600], common: [180, 300] },
-  padLength: { limits: [20, 800], common: [150, 350] },
-  padWidth: { limits: [15, 300], common: [50, 120] },
-  padFront: { limits: [-200, 800], common: null },
-  padPivot: { limits: [0, 800], common: null },
-  ride: { limits: [0, 400], common: [30, 120] },
-} as const satisfies Partial<Record<keyof SeatText, { limits: Limits; common: Limits | null }>>;
-export type PlainLength = keyof typeof PLAIN_LIMITS;
-export const PLAIN_LENGTHS = Object.keys(PLAIN_LIMITS) as PlainLength[];
+/** Middles of two lumbar zones above the seat, mm: neither without the other. */
+const ZONES = { limits: [0, 600], common: { zoneLower: [120, 200], zoneUpper: [180, 300] } } as const;
+type Zone = keyof typeof ZONES.common;
 
 const LOAD: Limits = [5, 1000];
 const PRICE: Limits = [0, 1e7];
@@ -63,17 +50,33 @@ function statesOf(text: SeatText, adjustments: readonly Adjustment[], base: Seat
   });
 }
 
-function armsOf(text: SeatText, length: (field: PlainLength) => number | null): SeatModel['arms'] {
+/** The lengths under a part of the document; `''`: of the document itself. What nobody said is null or left out. */
+function lengthsIn<Part extends 'cushion' | 'pan' | 'back' | 'arms'>(
+  part: Part | '',
+  { length, base }: Pick<Readers, 'length' | 'base'>,
+): Partial<NonNullable<SeatModel[Part]>> {
+  const own: Record<string, unknown> = {};
+  for (const key of SEAT_LENGTH_IDS) {
+    const { at, form } = SEAT_LENGTHS[key];
+    const [name = '', under = ''] = at.split('/').reverse();
+    if (under !== part) continue;
+    const value = length(key);
+    if (form === 'quantity') {
+      const from = (under === '' ? base : base?.[under as Part]) as
+        Record<string, Quantity> | null | undefined;
+      own[name] = keptQuantity(value, from?.[name]);
+    } else if (value !== null || (form !== 'optional' && form !== 'optionalSize')) own[name] = value;
+  }
+  return own as Partial<NonNullable<SeatModel[Part]>>;
+}
+
+function armsOf(text: SeatText, readers: Readers): SeatModel['arms'] {
   if (!text.hasArms) return null;
-  const [front, pivot] = [length('padFront'), length('padPivot')];
   return {
+    ...(lengthsIn('arms', readers) as Pick<NonNullable<SeatModel['arms']>, 'lengthMm' | 'widthMm'>),
     support: text.armSupport,
     on: text.armsOn || null,
     moveWithBack: text.armsWithBack === '' ? null : text.armsWithBack === 'yes',
-    lengthMm: length('padLength'),
-    widthMm: length('padWidth'),
-    ...(front !== null && { frontMm: front }),
-    ...(pivot !== null && { pivotFromRearMm: pivot }),
     ...(text.turnsRound && { turnsRightRound: true }),
   };
 }
@@ -85,9 +88,12 @@ function armsOf(text: SeatText, length: (field: PlainLength) => number | null): 
 export function readSeat(id: string, text: SeatText, reading: Reading, base: SeatModel | null): ReadSeat {
   const faults = new Faults();
   if (isBlank(text.name)) faults.put('name', { text: word('seatForm.fault.name') });
-  const length = (field: PlainLength): number | null => {
+  const length = (field: SeatLength | Zone): number | null => {
     if (isBlank(text[field])) return null;
-    const { limits, common } = PLAIN_LIMITS[field];
+    const { limits, common } =
+      field === 'zoneLower' || field === 'zoneUpper'
+        ? { limits: ZONES.limits, common: ZONES.common[field] }
+        : SEAT_LENGTHS[field];
     const { value, fault } = between(text[field], 'mm', limits, common, reading);
     if (fault) faults.put(field, fault);
     return fault ? null : value;
@@ -118,7 +124,7 @@ export function readSeat(id: string, text: SeatText, reading: Reading, base: Sea
         faults,
       ) ?? [],
   );
-  const seat = composed(id, text, base, adjustments, { length, mass, plain, reading, faults });
+  const seat = composed(id, text, adjustments, { length, mass, plain, reading, faults, base });
   if (seat && Object.keys(faults.all).length === 0)
     // What the texts cannot say by themselves: parts of a seat that speak against each other.
     for (const doubt of seatDoubts(seat))
@@ -135,22 +141,24 @@ function fieldOf(pointer: string, text: SeatText): string {
 }
 
 interface Readers {
-  readonly length: (field: PlainLength) => number | null;
+  readonly length: (field: SeatLength | Zone) => number | null;
   readonly mass: (field: 'ratedLoad' | 'referenceMass') => number | null;
   readonly plain: (field: 'price' | 'synchro', limits: Limits) => number | null;
   readonly reading: Reading;
   readonly faults: Faults;
+  /** The seat that is edited or copied. */
+  readonly base: SeatModel | null;
 }
 
 function composed(
   id: string,
   text: SeatText,
-  base: SeatModel | null,
   adjustments: readonly Adjustment[],
-  { length, mass, plain, reading, faults }: Readers,
+  readers: Readers,
 ): SeatModel | null {
+  const { length, mass, plain, reading, faults, base } = readers;
   const zones = [length('zoneLower'), length('zoneUpper')] as const;
-  const [ride, topWidth, price] = [length('ride'), length('backTopWidth'), plain('price', PRICE)];
+  const price = plain('price', PRICE);
   const lifts = text.lifts.flatMap(({ name, lowest, highest }, i) => {
     const ends = [lowest, highest].map((t) => between(t, 'mm', LENGTH, null, reading));
     const wrong = ends.find((e) => e.fault)?.fault;
@@ -188,27 +196,21 @@ function composed(
     name: text.name.trim() || '–',
     seatClass: text.seatClass,
     ratedLoadKg: keptQuantity(mass('ratedLoad'), base?.ratedLoadKg),
-    seatWidthMm: keptQuantity(length('width'), base?.seatWidthMm),
+    ...(lengthsIn('', readers) as Pick<SeatModel, 'seatWidthMm'>),
     cushion: {
-      sinkMm: keptQuantity(length('sink'), base?.cushion.sinkMm),
+      ...(lengthsIn('cushion', readers) as Pick<SeatModel['cushion'], 'sinkMm'>),
       referenceMassKg: mass('referenceMass') ?? base?.cushion.referenceMassKg ?? 75,
       heightsAre: text.heightsAre,
     },
-    pan: {
-      axisFromRearMm: length('axis'),
-      recessMm: length('recess'),
-      frontEdgeRadiusMm: length('edgeRadius'),
-    },
+    pan: lengthsIn('pan', readers) as SeatModel['pan'],
     back: {
-      topMm: length('backTop'),
-      ...(topWidth !== null && { topWidthMm: topWidth }),
+      ...(lengthsIn('back', readers) as Pick<SeatModel['back'], 'topMm'>),
       synchroRatio,
       ...(zones[0] !== null &&
         zones[1] !== null && { lumbarZones: { lowerMm: zones[0], upperMm: zones[1] } }),
     },
-    arms: armsOf(text, length),
+    arms: armsOf(text, readers),
     offers: text.offers.split(' ').filter((id): id is Offer => (OFFERS as readonly string[]).includes(id)),
-    ...(ride !== null && { rideMm: ride }),
     states,
     strappedCushions: cushions,
     ...(lifts.length > 0 && { lifts }),

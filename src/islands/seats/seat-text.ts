@@ -2,6 +2,8 @@
 import { typedIn } from '../../ui/in-unit';
 import {
   ADJUSTMENT_KINDS,
+  SEAT_LENGTHS,
+  SEAT_LENGTH_IDS,
   endsOf,
   isFixed,
   positionCount,
@@ -12,9 +14,11 @@ import {
   type LockState,
   type MovedBy,
   type SeatClass,
+  type SeatLength,
   type SeatModel,
   type StateKind,
 } from '../../core/seat';
+import type { Quantity } from '../../core/quantity';
 import { formatMassNumber } from '../../core/units';
 import type { Reading } from '../../words';
 
@@ -72,19 +76,12 @@ export interface LiftText {
   readonly highest: string;
 }
 
-export interface SeatText {
+export interface SeatText extends Readonly<Record<SeatLength, string>> {
   readonly name: string;
   readonly seatClass: SeatClass;
   readonly heightsAre: 'loaded' | 'empty';
   readonly referenceMass: string;
-  readonly sink: string;
   readonly ratedLoad: string;
-  readonly width: string;
-  readonly axis: string;
-  readonly recess: string;
-  readonly edgeRadius: string;
-  readonly backTop: string;
-  readonly backTopWidth: string;
   readonly synchro: string;
   readonly zoneLower: string;
   readonly zoneUpper: string;
@@ -92,17 +89,12 @@ export interface SeatText {
   readonly armSupport: ArmSupport;
   readonly armsOn: '' | 'seat' | 'back';
   readonly armsWithBack: '' | 'yes' | 'no';
-  readonly padLength: string;
-  readonly padWidth: string;
-  readonly padFront: string;
-  readonly padPivot: string;
   readonly turnsRound: boolean;
   /** Ids with blanks between. */
   readonly offers: string;
   readonly states: readonly StateKind[];
   readonly cushions: readonly CushionText[];
   readonly lifts: readonly LiftText[];
-  readonly ride: string;
   readonly price: string;
   readonly coverComesOff: '' | 'byHand' | 'withTool' | 'fixed';
   readonly cleaning: string;
@@ -216,20 +208,27 @@ function adjustmentText(adjustment: Adjustment, seat: SeatModel, reading: Readin
 const effortText = (value: number, by: EffortText, reading: Reading): string =>
   by === 'moment' ? String(value) : formatMassNumber(value, reading.mass);
 
+const lengthTexts = (textOf: (key: SeatLength) => string): Record<SeatLength, string> =>
+  Object.fromEntries(SEAT_LENGTH_IDS.map((key) => [key, textOf(key)])) as Record<SeatLength, string>;
+
+/** A length of a seat, mm, where its row says that it stands; null or undefined where nobody said it. */
+function lengthIn(seat: SeatModel, key: SeatLength): number | null | undefined {
+  let found: unknown = seat;
+  for (const step of SEAT_LENGTHS[key].at.split('/'))
+    found = (found as Readonly<Record<string, unknown>> | null | undefined)?.[step];
+  return SEAT_LENGTHS[key].form === 'quantity'
+    ? (found as Quantity | null)?.value
+    : (found as number | null | undefined);
+}
+
 /** What is typed of a seat that nobody has entered yet. */
 export const newSeatText = (reading: Reading): SeatText => ({
+  ...lengthTexts(() => ''),
   name: '',
   seatClass: 'office',
   heightsAre: 'loaded',
   referenceMass: formatMassNumber(REFERENCE_KG.adult, reading.mass),
-  sink: '',
   ratedLoad: '',
-  width: '',
-  axis: '',
-  recess: '',
-  edgeRadius: '',
-  backTop: '',
-  backTopWidth: '',
   synchro: '',
   zoneLower: '',
   zoneUpper: '',
@@ -237,16 +236,11 @@ export const newSeatText = (reading: Reading): SeatText => ({
   armSupport: 'elbowPad',
   armsOn: '',
   armsWithBack: '',
-  padLength: '',
-  padWidth: '',
-  padFront: '',
-  padPivot: '',
   turnsRound: false,
   offers: '',
   states: [],
   cushions: [],
   lifts: [],
-  ride: '',
   price: '',
   coverComesOff: '',
   cleaning: '',
@@ -283,20 +277,14 @@ export function textOfSeat(seat: SeatModel, reading: Reading): SeatText {
   const mm = (value: number | null | undefined) => (value == null ? '' : typedIn(value, 'mm', reading));
   const kg = (value: number | null | undefined) =>
     value == null ? '' : formatMassNumber(value, reading.mass);
-  const { arms, pan, back, cushion } = seat;
+  const { arms, back, cushion } = seat;
   return {
+    ...lengthTexts((key) => mm(lengthIn(seat, key))),
     name: seat.name,
     seatClass: seat.seatClass,
     heightsAre: cushion.heightsAre,
     referenceMass: kg(cushion.referenceMassKg),
-    sink: mm(cushion.sinkMm?.value),
     ratedLoad: kg(seat.ratedLoadKg?.value),
-    width: mm(seat.seatWidthMm?.value),
-    axis: mm(pan.axisFromRearMm),
-    recess: mm(pan.recessMm),
-    edgeRadius: mm(pan.frontEdgeRadiusMm),
-    backTop: mm(back.topMm),
-    backTopWidth: mm(back.topWidthMm),
     synchro: back.synchroRatio === null ? '' : String(back.synchroRatio),
     zoneLower: mm(back.lumbarZones?.lowerMm),
     zoneUpper: mm(back.lumbarZones?.upperMm),
@@ -304,10 +292,6 @@ export function textOfSeat(seat: SeatModel, reading: Reading): SeatText {
     armSupport: arms?.support ?? 'elbowPad',
     armsOn: arms?.on ?? '',
     armsWithBack: yesNo(arms?.moveWithBack),
-    padLength: mm(arms?.lengthMm),
-    padWidth: mm(arms?.widthMm),
-    padFront: mm(arms?.frontMm),
-    padPivot: mm(arms?.pivotFromRearMm),
     turnsRound: arms?.turnsRightRound === true,
     offers: seat.offers.join(' '),
     states: seat.states.map((s) => s.kind),
@@ -322,7 +306,6 @@ export function textOfSeat(seat: SeatModel, reading: Reading): SeatText {
       lowest: mm(l.lowestMm),
       highest: mm(l.highestMm),
     })),
-    ride: mm(seat.rideMm),
     price: seat.price === undefined ? '' : String(seat.price),
     coverComesOff: seat.cover?.comesOff ?? '',
     cleaning: seat.cover?.cleaning ?? '',

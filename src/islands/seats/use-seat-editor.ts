@@ -5,7 +5,7 @@ import { gapsOf, type SeatModel } from '../../core/seat';
 import { ClientError, api, explain } from '../../ui/client';
 import type { Picks } from '../../ui/Conflict';
 import { recordMet } from '../../ui/current';
-import { useDraft } from '../../ui/use-draft';
+import { useDraftForm } from '../../ui/use-draft-form';
 import { sayWith, word, type Reading } from '../../words';
 import { mergedTexts } from './seat-differences';
 import { readSeat } from './read-seat';
@@ -36,7 +36,7 @@ export function useSeatEditor(
   reading: Reading,
   onSaved: (seat: SeatSummary) => void,
 ) {
-  const { text, put, drop, now } = useDraft<SeatText>(draft, initial);
+  const { form, text, put, drop, now } = useDraftForm<SeatText>(draft, initial);
   const [past, setPast] = useState<Past>({ back: [], on: [] });
   const [hasTried, setHasTried] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -115,7 +115,7 @@ export function useSeatEditor(
     save,
     decide,
     cancel: drop,
-    isChanged: text !== initial,
+    isChanged: form.isDirty(),
     undo: past.back.length > 0 ? () => step('back', 'on') : null,
     redo: past.on.length > 0 ? () => step('on', 'back') : null,
   };

@@ -1,13 +1,16 @@
+/** A workstation as it is typed: its texts, what they come to, and what is wrong with them. */
 import { stated } from '../../core/quantity';
 import {
   GROUNDS,
-  PLACE_LIMITS,
+  PLACE_LENGTHS,
+  PLACE_LENGTH_IDS,
   SPOT_LIMITS,
   TASKS,
   WINNERS,
   deskOf,
   type Ground,
   type Place,
+  type PlaceLength,
   type Spot,
   type Task,
   type Winner,
@@ -24,6 +27,7 @@ import {
 } from '../../core/seat';
 import { formatLengthNumber } from '../../core/units';
 import type { PlaceEdit } from '../../contract';
+import { DESK_LENGTHS } from './place-layout';
 import { readBetween, type Read } from '../../ui/read-length';
 import { t, word, type Reading } from '../../words';
 
@@ -31,7 +35,7 @@ export const DESK_FORMS = ['none', 'fixed', 'slides', 'stops'] as const;
 export type DeskForm = (typeof DESK_FORMS)[number];
 
 /** A place as typed: texts until they can be read. */
-export interface PlaceText {
+export interface PlaceText extends Readonly<Record<PlaceLength, string>> {
   readonly name: string;
   readonly task: Task;
   readonly form: DeskForm;
@@ -39,21 +43,14 @@ export interface PlaceText {
   readonly lowest: string;
   readonly highest: string;
   readonly stops: string;
-  readonly thickness: string;
-  readonly drawer: string;
-  readonly apron: string;
-  readonly keyboard: string;
-  readonly keysFromEdge: string;
   readonly wins: Winner | '';
   readonly screenLowest: string;
   readonly screenHighest: string;
-  readonly screenDistance: string;
   readonly footrests: string;
   readonly gripForward: string;
   readonly gripHeight: string;
   readonly heelForward: string;
   readonly heelHeight: string;
-  readonly headroom: string;
   readonly ground: Ground | '';
   /** Ids, with blanks between. */
   readonly needs: string;
@@ -63,62 +60,8 @@ export interface PlaceText {
 
 export type PlaceFaults = Partial<Record<keyof PlaceText, string>>;
 
-/** What each field of the form is called. */
-export const PLACE_LABELS: Record<keyof PlaceText, string> = {
-  name: 'places.name',
-  task: 'places.task',
-  form: 'places.desk.kind',
-  height: 'places.height',
-  lowest: 'places.lowest',
-  highest: 'places.highest',
-  stops: 'places.stops',
-  thickness: 'places.thickness',
-  drawer: 'places.drawer',
-  apron: 'places.apron',
-  keyboard: 'places.keyboard',
-  keysFromEdge: 'places.keysFromEdge',
-  wins: 'places.wins',
-  screenLowest: 'places.screenLowest',
-  screenHighest: 'places.screenHighest',
-  screenDistance: 'places.screenDistance',
-  footrests: 'places.footrests',
-  gripForward: 'places.gripForward',
-  gripHeight: 'places.gripHeight',
-  heelForward: 'places.heelForward',
-  heelHeight: 'places.heelHeight',
-  headroom: 'places.headroom',
-  ground: 'places.ground',
-  needs: 'places.needs',
-  seatClasses: 'places.seatClasses',
-  notes: 'places.notes',
-};
-
-/** Lengths that belong to a desk: the first two always, the others where they are there. */
-export const DESK_LENGTHS = ['thickness', 'keyboard', 'drawer', 'apron', 'keysFromEdge'] as const;
-/** Lengths of what else a place may have. */
-export const MORE_LENGTHS = [
-  'screenLowest',
-  'screenHighest',
-  'screenDistance',
-  'footrests',
-  'gripForward',
-  'gripHeight',
-  'heelForward',
-  'heelHeight',
-  'headroom',
-] as const;
-
-/** Which plain length of a place each field holds. */
-const LENGTHS = {
-  thickness: 'deskThicknessMm',
-  keyboard: 'keyboardThicknessMm',
-  drawer: 'drawerMm',
-  apron: 'apronMm',
-  keysFromEdge: 'keysFromEdgeMm',
-  screenDistance: 'screenDistanceMm',
-  headroom: 'headroomMm',
-} as const satisfies Partial<Record<keyof PlaceText, keyof typeof PLACE_LIMITS>>;
-type LengthField = keyof typeof LENGTHS;
+/** What a field of the form is called. */
+export const labelOf = (key: keyof PlaceText): string => word(`places.${key}`);
 
 const SPOTS = {
   handControls: ['gripForward', 'gripHeight'],
@@ -131,6 +74,9 @@ function formOf(desk: Adjustment | null): DeskForm {
   return 'slides';
 }
 
+/** What a new workstation is taken to have until somebody says otherwise, mm. */
+const NEW_LENGTHS: Partial<Record<PlaceLength, number>> = { keyboardThicknessMm: 0 };
+
 /** The texts of a place, or those of a new one. */
 export function textsOf(place: Place | null, reading: Reading): PlaceText {
   const say = (mm: number | undefined) => (mm === undefined ? '' : formatLengthNumber(mm, reading.length));
@@ -141,7 +87,11 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
   const travel = desk?.travel;
   const values = valuesOf(travel);
   const screen = of('screenHeight');
+  const lengths = Object.fromEntries(
+    PLACE_LENGTH_IDS.map((key) => [key, say(place ? place[key] : NEW_LENGTHS[key])]),
+  ) as Record<PlaceLength, string>;
   return {
+    ...lengths,
     name: place?.name ?? '',
     task: place?.task ?? TASKS[0],
     form: place ? formOf(desk) : 'fixed',
@@ -149,21 +99,14 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
     lowest: travel && travel.type !== 'listed' ? say(endsOf(travel).lowest) : '',
     highest: travel && travel.type !== 'listed' ? say(endsOf(travel).highest) : '',
     stops: values.join('; '),
-    thickness: say(place?.deskThicknessMm),
-    drawer: say(place?.drawerMm),
-    apron: say(place?.apronMm),
-    keyboard: say(place?.keyboardThicknessMm ?? 0),
-    keysFromEdge: say(place?.keysFromEdgeMm),
     wins: place?.wins ?? '',
     screenLowest: screen ? say(endsOf(screen).lowest) : '',
     screenHighest: screen ? say(endsOf(screen).highest) : '',
-    screenDistance: say(place?.screenDistanceMm),
     footrests: valuesOf(of('footrest')).slice(1).join('; '),
     gripForward: say(place?.handControls?.forwardMm),
     gripHeight: say(place?.handControls?.heightMm),
     heelForward: say(place?.pedals?.forwardMm),
     heelHeight: say(place?.pedals?.heightMm),
-    headroom: say(place?.headroomMm),
     ground: place?.ground ?? '',
     needs: (place?.needs ?? []).join(' '),
     seatClasses: (place?.seatClasses ?? []).join(' '),
@@ -171,8 +114,7 @@ export function textsOf(place: Place | null, reading: Reading): PlaceText {
   };
 }
 
-const SOURCE = 'measured on the spot';
-const q = (value: number) => stated(value, SOURCE);
+const q = (value: number) => stated(value, word('places.source'));
 const limitsOf = (kind: AdjustmentKind): readonly [number, number] => [
   ADJUSTMENT_KINDS[kind].lowest,
   ADJUSTMENT_KINDS[kind].highest,
@@ -292,12 +234,19 @@ export function readPlace(
     Object.assign(faults, read.faults);
     return read;
   };
-  const length = (field: LengthField, isAsked: boolean): number | undefined => {
-    if (!isAsked || (isBlank(text[field]) && field !== 'thickness' && field !== 'keyboard')) return undefined;
-    const { value, fault } = readBetween(text[field], PLACE_LIMITS[LENGTHS[field]], reading);
-    if (fault) faults[field] = fault;
+  /** Without a desk, its lengths are none; what has to be said then is 0. */
+  const length = (key: PlaceLength): number | undefined => {
+    const { isRequired, limits } = PLACE_LENGTHS[key];
+    if (!hasDesk && DESK_LENGTHS.includes(key)) return isRequired ? 0 : undefined;
+    if (isBlank(text[key]) && !isRequired) return undefined;
+    const { value, fault } = readBetween(text[key], limits, reading);
+    if (fault) faults[key] = fault;
     return value;
   };
+  const lengths = Object.fromEntries(PLACE_LENGTH_IDS.map((key) => [key, length(key)])) as Pick<
+    Place,
+    PlaceLength
+  >;
   const desk = take(readDesk(text, reading)).travel;
   const screen = take(readScreen(text, reading)).travel;
   const footrest = take(readFootrest(text, reading)).travel;
@@ -308,13 +257,7 @@ export function readPlace(
     desk: desk && part('desk', 'deskHeight', desk),
     screen: screen && part('screen', 'screenHeight', screen),
     footrest: footrest && part('footrest', 'footrest', footrest),
-    deskThicknessMm: length('thickness', hasDesk) ?? 0,
-    keyboardThicknessMm: length('keyboard', hasDesk) ?? 0,
-    drawerMm: length('drawer', hasDesk),
-    apronMm: length('apron', hasDesk),
-    keysFromEdgeMm: length('keysFromEdge', hasDesk),
-    screenDistanceMm: length('screenDistance', true),
-    headroomMm: length('headroom', true),
+    ...lengths,
     handControls: take(readSpot(text, 'handControls', reading)).spot,
     pedals: take(readSpot(text, 'pedals', reading)).spot,
     ground: GROUNDS.find((ground) => ground === text.ground),
