@@ -25,6 +25,10 @@ export interface Message {
   readonly values: Readonly<Record<string, MessageValue>>;
 }
 
+/**
+ * A sentence that is said where it is read.
+ * @returns the key with its values; said by `say` of the words. Definition.
+ */
 export function message(key: string, values: Readonly<Record<string, MessageValue>> = {}): Message {
   return { key, values };
 }

@@ -14,7 +14,7 @@ import {
   type ConditionId,
 } from '../../src/core/fit';
 import { DIMENSION_IDS, type DimensionId } from '../../src/core/body';
-import { napeAlongBackMm } from '../../src/core/fit/geometry/on-seat';
+import { napeAlongBackMm } from '../../src/core/fit/geometry/head';
 import { trunkMomentNm } from '../../src/core/posture';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { cosDeg } from '../../src/core/units';

@@ -15,21 +15,21 @@ import { leversOf } from '../../src/core/fit/cost/judge';
 import { footrestCost } from '../../src/core/fit/cost/levers';
 import {
   clearMm,
-  datumMm,
   elbowAboveSeatMm,
   elbowHalfMm,
+  padFrontMm,
+  shoulderPoint,
+  spreadDeg,
+} from '../../src/core/fit/geometry/arms';
+import { datumMm, hollowFromRearMm, legTopsMm } from '../../src/core/fit/geometry/on-seat';
+import {
   eyeMm,
-  hollowFromRearMm,
-  legTopsMm,
   napeAlongBackMm,
   napeBeforeBackMm,
   napeBeforeUprightMm,
-  padFrontMm,
   restDegOf,
-  shoulderPoint,
-  spreadDeg,
-  underDeskMm,
-} from '../../src/core/fit/geometry/on-seat';
+} from '../../src/core/fit/geometry/head';
+import { underDeskMm } from '../../src/core/fit/geometry/at-place';
 import type { SetValues } from '../../src/core/fit/problem/problem';
 import { valuesOfSettings } from '../../src/core/fit/search/solve';
 import { balancedTension, wantedLock, wantedLumbarDepthMm } from '../../src/core/fit/conditions/wanted';

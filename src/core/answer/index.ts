@@ -38,7 +38,11 @@ export interface FitFound {
   readonly remedies: Remedies | null;
 }
 
-/** One case: solved and judged, and what else was asked for. */
+/**
+ * One case: solved and judged, and what else was asked for.
+ * @returns the settings with verdicts, and of what else was asked for only that; or the doubts for which the case
+ *   cannot be calculated. Definition.
+ */
 export function fitAnswer({ inputs, remedies, held, include }: FitQuestion): FitFound {
   const p = problemOf(inputs);
   const solved = solve(p, { remedies, held });
@@ -60,7 +64,10 @@ export interface RankQuestion {
   readonly seats: readonly SeatModel[];
 }
 
-/** Seats for one sitter. */
+/**
+ * Seats for one sitter.
+ * @returns the seats by rank and those refused, each with its reason; none is left out. Definition.
+ */
 export const rankAnswer = ({ asked, seats }: RankQuestion): Ranking =>
   rankSeats(asked, seats, drawsOf(asked.body, RANKING_DRAWS));
 

@@ -14,12 +14,22 @@ export interface MeasureDoubt {
   readonly limit: number;
 }
 
-/** A reading, or what somebody stated; not what was estimated. */
+/**
+ * A reading, or what somebody stated; not what was estimated.
+ * @returns false also where nothing is known. Definition.
+ */
 export const isMeasured = (body: Body, id: DimensionId): boolean =>
   body[id] !== undefined && !isEstimate(body[id]);
-/** Of what nothing is known, not even an estimate. */
+/**
+ * Of what nothing is known, not even an estimate.
+ * @returns in the order asked; empty where all are known. Definition.
+ */
 export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
   ids.filter((id) => body[id] === undefined);
+/**
+ * Of what only an estimate is known.
+ * @returns in the order asked; empty where none is. Definition.
+ */
 export const estimatedOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
   ids.filter((id) => isEstimate(body[id]));
 
@@ -33,11 +43,18 @@ const USED_RELAXED: readonly DimensionId[] = [
   'napeHeight',
 ];
 
-/** How unsure a measure is in the posture that it is used in: its own spread, and that of the slump. */
+/**
+ * How unsure a measure is in the posture that it is used in: its own spread, and that of the slump.
+ * @param spread standard deviation of the measure itself, same unit
+ * @returns a standard deviation in the dimension’s unit, mm or kg, 0 or more. Assumed for the slump.
+ */
 export const spreadInUse = (id: DimensionId, spread: number): number =>
   USED_RELAXED.includes(id) ? Math.hypot(spread, SLUMP_SPREAD_MM) : spread;
 
-/** A body with every measure as unsure as it is in the posture that it is used in. */
+/**
+ * A body with every measure as unsure as it is in the posture that it is used in.
+ * @returns a new body with the same values. Assumed for the slump.
+ */
 export const bodyInUse = (body: Body): Body =>
   Object.fromEntries(
     (Object.entries(body) as [DimensionId, Body[DimensionId]][]).map(([id, quantity]) => [
@@ -49,6 +66,7 @@ export const bodyInUse = (body: Body): Body =>
 /**
  * A value outside what any body can have.
  * @param value mm or kg, by the dimension
+ * @returns null where the value is possible. Assumed limits, wide on purpose.
  */
 export function rangeDoubt(dimension: DimensionId, value: number): MeasureDoubt | null {
   const { lowest, highest } = DIMENSIONS[dimension];
@@ -77,7 +95,10 @@ const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm:
   { lower: 'threeFingerBreadth', upper: 'fourFingerBreadth', slackMm: 0 },
 ];
 
-/** Pairs of measures that no body can have together; empty where nothing is wrong. An estimate contradicts nothing. */
+/**
+ * Pairs of measures that no body can have together; empty where nothing is wrong. An estimate contradicts nothing.
+ * @returns one for each pair, naming both. Definition.
+ */
 export function pairDoubts(body: Body): MeasureDoubt[] {
   const doubts: MeasureDoubt[] = [];
   for (const { lower, upper, slackMm } of ORDERED_PAIRS) {

@@ -84,6 +84,10 @@ export const FITTING_DIMENSIONS: readonly DimensionId[] = DIMENSION_IDS.filter(
   (id) => DIMENSIONS[id].set !== 'more',
 );
 
+/**
+ * Whether a text names a dimension.
+ * @returns false for any other text, without a fault. Definition.
+ */
 export function isDimensionId(id: string): id is DimensionId {
   return Object.hasOwn(DIMENSIONS, id);
 }

@@ -59,6 +59,7 @@ function reached(row: Row, movers: readonly Mover[]): { readonly at: number[]; l
  * The share of bodies for which a residual can be brought between two ends.
  * @param residual as a row: what it is less `lo`
  * @param width from one end of the band to the other; Infinity: it has no upper end
+ * @returns a share, 0 to 1. Definition (normal error).
  */
 export function shareInBand(residual: Row, width: number, movers: readonly Mover[]): number {
   const { at, lo, hi } = reached(residual, movers);

@@ -3,7 +3,10 @@ import { computableConditions, type Problem } from '../fit';
 import type { AdjustmentKind } from '../seat';
 import type { CausedCertainty, SetCertainty } from './set';
 
-/** Of each adjustment the least certain condition on its track. */
+/**
+ * Of each adjustment the least certain condition on its track.
+ * @returns by kind; without those on whose track nothing is judged. Definition.
+ */
 export function certaintyByKind(
   p: Problem,
   { each }: SetCertainty,

@@ -33,6 +33,7 @@ export interface ChooseCertainty {
  * How sure it is that some position of this seat fits, each condition alone and all at once.
  * @param best settings of this problem: remedies in use count as given
  * @param draws of this problem's body
+ * @returns shares of bodies, 0 to 1, by condition and in all. Definition (counted over the draws).
  */
 export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): ChooseCertainty {
   const p = inPlace(bare, best.remedies);

@@ -26,7 +26,10 @@ export const USUAL_DRAWS: DrawOptions = { seed: 1, count: 4096 };
 /** For many seats at once: a share that is one in two is told to within 1.6 points, and seats are told apart by the same bodies. */
 export const RANKING_DRAWS: DrawOptions = { seed: 1, count: 1024 };
 
-/** One person's draws serve for every seat that is tried. */
+/**
+ * One person's draws serve for every seat that is tried.
+ * @returns as many bodies as asked for, in mm and kg; the same for the same seed. Definition (normal errors).
+ */
 export function drawsOf(body: Body, { seed, count }: DrawOptions = USUAL_DRAWS): Draws {
   const { ids, covariance } = errorsOf(bodyInUse(body));
   const n = ids.length;
@@ -62,7 +65,10 @@ export type Column = Float64Array;
 
 const columns = new WeakMap<Draws, readonly Column[]>();
 
-/** The draws by dimension, in the order of `ids`: sums over all bodies run several times as fast along a column. */
+/**
+ * The draws by dimension, in the order of `ids`: sums over all bodies run several times as fast along a column.
+ * @returns one column for each dimension, as long as there are draws. Definition.
+ */
 export function columnsOf(draws: Draws): readonly Column[] {
   const known = columns.get(draws);
   if (known) return known;
@@ -76,6 +82,12 @@ export function columnsOf(draws: Draws): readonly Column[] {
 const pool = new Map<number, Column[]>();
 const POOL_SEED = 2;
 
+/**
+ * Normal scores that do not depend on a seed.
+ * @param count rows, 1 or more
+ * @param n columns, 1 or more
+ * @returns `n` columns of `count` numbers with mean 0 and deviation 1; always the same ones. Definition.
+ */
 export function standardNormals(count: number, n: number): readonly Column[] {
   const known = pool.get(count) ?? [];
   pool.set(count, known);

@@ -17,6 +17,10 @@ export type Side = 'lo' | 'hi';
 /** Both ends of a band move with the body where a method says so; elsewhere they stand still. */
 export const MOVING_BAND: ConditionId = 'kneeRoom';
 
+/**
+ * What is left to either end of a condition’s band.
+ * @returns one or two, in the condition’s unit; empty where its band is open on both sides. Definition.
+ */
 export function marginsOf(p: Problem, c: Condition): { readonly side: Side; readonly margin: Margin }[] {
   const band = bandOf(p.targets[c.id]);
   const margins: Readonly<Record<Side, Margin>> =
@@ -62,7 +66,10 @@ function crossing(
   return (good + bad) / 2;
 }
 
-/** Where a condition begins to fail while one adjustment alone is moved to either side. */
+/**
+ * Where a condition begins to fail while one adjustment alone is moved to either side.
+ * @returns none where it fails on neither side within reach. Definition.
+ */
 export function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: AdjustmentKind): SetValues[] {
   const { values } = p.variables[kind]!;
   const moved: SetValues = { ...from };
@@ -81,7 +88,10 @@ export function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: Adju
   });
 }
 
-/** The same while one measure is off: for a seat on which nothing moves. */
+/**
+ * The same while one measure is off: for a seat on which nothing moves.
+ * @returns none where it fails at no such error. Definition.
+ */
 export function edgesOver({ p, from, ids }: Frame, c: Condition, margin: Margin): Problem[] {
   const here = margin(p, from);
   return c

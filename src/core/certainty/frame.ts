@@ -90,17 +90,28 @@ function sinksOf(p: Problem): Frame['sinks'] {
   };
 }
 
-/** Settings with one adjustment elsewhere: a copy of the same shape is read several times as fast as another object. */
+/**
+ * Settings with one adjustment elsewhere: a copy of the same shape is read several times as fast as another object.
+ * @param value in the adjustment’s own unit
+ * @returns the copy; `v` stays as it is. Definition.
+ */
 export function withValue(p: Problem, v: SetValues, kind: AdjustmentKind, value: number): SetValues {
   const copy = { ...v };
   put(p, copy, kind, value);
   return copy;
 }
 
-/** How far to either side an adjustment is looked at. */
+/**
+ * How far to either side an adjustment is looked at.
+ * @returns in the adjustment’s own unit, above 0. Assumed.
+ */
 export const stepOf = (p: Problem, kind: AdjustmentKind): number =>
   ADJUSTMENT_UNITS[p.variables[kind]!.adjustment.unit].finestStep / 2;
 
+/**
+ * The problem as set, with what may be off.
+ * @returns what the looks from these settings have in common. Definition.
+ */
 export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
   const present = Object.values(p.variables);
   const kinds = present.filter((v) => v.values.length > 1 && !isCarried(p, v.kind)).map((v) => v.kind);

@@ -18,7 +18,15 @@ export interface Row {
   readonly bends?: ReadonlyMap<number, readonly number[]> | undefined;
 }
 
-/** Rows are all made here: of one shape they are read several times as fast. */
+/**
+ * Rows are all made here: of one shape they are read several times as fast.
+ * @param at the residual where nothing is off, in its unit
+ * @param move by how much one unit of each mover changes it
+ * @param off by how much one unit of each thing not known changes it
+ * @param sd deviation of what it follows, in its unit, 0 or more
+ * @param bends whether it is straight on one side only
+ * @returns the row as it is given. Definition.
+ */
 export const rowOf = (
   at: number,
   move: readonly number[],
@@ -52,6 +60,10 @@ const MOST_CELLS = 256;
 const MOST_ROWS = 600;
 const NONE = 1e-9;
 
+/**
+ * From where to where a mover goes.
+ * @returns the lowest and highest place of a mover, in its unit. Definition.
+ */
 export const endsOf = (m: Mover): { readonly lo: number; readonly hi: number } =>
   m.type === 'slides' ? m : { lo: m.values[0]!, hi: m.values[m.values.length - 1]! };
 
@@ -68,7 +80,11 @@ interface Spread {
   readonly unknowns: Unknowns;
 }
 
-/** The deviation of what a row follows. */
+/**
+ * The deviation of what a row follows.
+ * @param off by how much one unit of each thing not known changes it
+ * @returns in the row’s unit, 0 or more. Definition (variance of a sum).
+ */
 export function sdOf(off: readonly number[], { covariance, together }: Unknowns): number {
   let square = 0;
   for (let i = 0; i < off.length; i++) {
@@ -262,7 +278,10 @@ function partsOf(rows: readonly Row[]): readonly Part[] {
   return parts.map((part) => ({ movers: [...part.movers], rows: part.rows }));
 }
 
-/** Those that stop and are looked at one by one; the rest slides. */
+/**
+ * Those that stop and are looked at one by one; the rest slides.
+ * @returns places among `part`, rising. Definition.
+ */
 export function stopsAmong(part: readonly number[], movers: readonly Mover[]): number[] {
   const count = (j: number): number => {
     const m = movers[j]!;
@@ -327,6 +346,7 @@ function casesOf(rows: readonly Row[], j: number, spread: Spread): Region[] {
 /**
  * What the body has to be for some position to meet every row; null where none ever does.
  * @param unknowns in the order of every row's `off`
+ * @returns null where none ever does. Definition (elimination of Fourier and Motzkin).
  */
 export function regionOf(rows: readonly Row[], movers: readonly Mover[], unknowns: Unknowns): Region | null {
   const spread: Spread = { movers, unknowns };
@@ -432,6 +452,7 @@ function within({ rows, parts }: Region, bodies: Int32Array, count: number, draw
 /**
  * How many of so many drawn bodies lie in a region.
  * @param columns for each thing that is not known exactly what it is off by, body after body
+ * @returns 0 to `count`; 0 for no region. Definition.
  */
 export function countWithin(region: Region | null, columns: readonly Float64Array[], count: number): number {
   if (!region) return 0;
@@ -443,6 +464,7 @@ export function countWithin(region: Region | null, columns: readonly Float64Arra
 /**
  * The share of all bodies that lie in a region that is told by at most one row, or two that pull against each other
  * along one line; null for any other, of which bodies have to be drawn.
+ * @returns a share, 0 to 1; null where bodies have to be drawn. Definition (normal error).
  */
 export function plainShare(region: Region | null, unknowns: Unknowns): number | null {
   if (!region) return 0;

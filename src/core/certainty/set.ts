@@ -59,7 +59,10 @@ const GROUPS = 32;
 /** Less than this of a doubt is not worth another measuring. */
 const WORTH = 0.002;
 
-/** What is only switched by another adjustment (a lock by the lean) does not follow how far that one may be off. */
+/**
+ * What is only switched by another adjustment (a lock by the lean) does not follow how far that one may be off.
+ * @returns false where it follows by degrees. Definition.
+ */
 export const isSwitchedBy = (p: Problem, c: Condition, kind: AdjustmentKind): boolean =>
   CONDITION_UNITS[c.id] === 'own' && !c.owners(p).includes(kind);
 
@@ -309,6 +312,7 @@ function told(
  * Quickly, for many seats: margins are taken as straight on either side of each measure, which with estimates of wide
  * spread can be off by a few points.
  * @param draws of this problem's body
+ * @returns shares of bodies, 0 to 1, by condition and in all. Definition (margins taken as straight).
  */
 export function quickCertainty(bare: Problem, settings: Settings, draws: Draws): SetCertainty {
   const p = inPlace(bare, settings.remedies);
@@ -334,6 +338,7 @@ function bodyAt(p: Problem, { ids, off }: Draws, d: number): Body {
  * Exactly, but for the count of draws: every drawn body is set on the seat as it stands and every condition asked. Slower
  * by a hundred times; yields how far it is batch by batch, and last the whole.
  * @param draws of this problem's body
+ * @returns shares of bodies, 0 to 1, by condition and in all. Definition (counted over the draws).
  */
 export function* certaintyOfSettings(
   bare: Problem,

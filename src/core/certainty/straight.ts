@@ -174,7 +174,10 @@ export interface Straightened {
   readonly along: { readonly residual: Row; readonly width: number } | null;
 }
 
-/** Straight rows for both ends of a condition's band: one for each place where it begins to fail. */
+/**
+ * Straight rows for both ends of a condition's band: one for each place where it begins to fail.
+ * @returns rows and what they follow; without rows where the condition never fails. Definition.
+ */
 export function straightened(f: Frame, c: Condition): Straightened {
   const margins = marginsOf(f.p, c);
   if (c.isStraight) {

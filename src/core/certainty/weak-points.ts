@@ -15,7 +15,10 @@ export interface WeakPoints {
   readonly rest: number | null;
 }
 
-/** What most speaks against settings, and how sure everything else is. */
+/**
+ * What most speaks against settings, and how sure everything else is.
+ * @returns null in place of a point where nothing is judged. Definition.
+ */
 export function weakPoints({ each }: Pick<SetCertainty, 'each'>): WeakPoints {
   const weakest = each[0];
   if (!weakest || weakest.probability >= ALL_SURE) return { named: [], rest: null };

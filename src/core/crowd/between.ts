@@ -20,6 +20,7 @@ export interface Counted {
  * Draws people and counts them, batch by batch; the same for the same seed. Centiles do not add up: of two dimensions
  * that each leave out one in ten, together they leave out up to one in five. The standard error of a share is
  * √(share (1 − share) / people).
+ * @returns counts so far, people. Definition (Monte Carlo).
  */
 export function* countBetween(
   population: Population,

@@ -4,7 +4,10 @@ import { upgradePlace } from '../place';
 import { UPPER_SUPPORT, UPPER_SUPPORT_OFF, isLoose, upgradeSeat, without } from '../seat';
 import { INPUTS_SCHEMA } from '../fit';
 
-/** Returns settings in the form of now: an upper support that was off is a state in use. */
+/**
+ * Returns settings in the form of now: an upper support that was off is a state in use.
+ * @returns what is no document of settings as it is. Definition.
+ */
 export function upgradeSettings(stored: unknown): unknown {
   if (!isLoose(stored) || !isLoose(stored.positions) || !(UPPER_SUPPORT in stored.positions)) return stored;
   const isOff = stored.positions[UPPER_SUPPORT] === 0;
@@ -15,7 +18,10 @@ export function upgradeSettings(stored: unknown): unknown {
   };
 }
 
-/** Returns a document of inputs in the form of now, seat, place and method included; one that is none as it is. */
+/**
+ * Returns a document of inputs in the form of now, seat, place and method included; one that is none as it is.
+ * @returns an unknown version as it is, for the schema to refuse. Definition.
+ */
 export function upgradeInputs(stored: unknown): unknown {
   if (!isLoose(stored)) return stored;
   const { work } = stored;

@@ -11,7 +11,10 @@ export type Cells =
   | { readonly head: readonly string[]; readonly rows: readonly (readonly string[])[] }
   | { readonly fault: CellsFault; readonly row: number };
 
-/** One line of a file, with its end. */
+/**
+ * One line of a file, with its end.
+ * @returns with CR and LF at its end. Source: RFC 4180.
+ */
 export const csvLine = (cells: readonly string[]): string =>
   `${Papa.unparse([[...cells]], { newline: '\r\n' })}\r\n`;
 
@@ -27,7 +30,7 @@ function delimiterOf(text: string, isKnown: (name: string) => boolean): string {
 /**
  * Splits a CSV file into its head and rows.
  * @param isKnown whether a column has such a name
- * @returns a fault where nothing can be read, with the row that it is in, or 0 for the whole file
+ * @returns a fault where nothing can be read, with the row that it is in, or 0 for the whole file. Source: RFC 4180.
  */
 export function cellsOf(file: string, isKnown: (name: string) => boolean): Cells {
   const text = file.replace(/^\uFEFF/, '');

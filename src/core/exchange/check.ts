@@ -13,7 +13,10 @@ export interface PersonFault extends Pick<PeopleFault, 'reason' | 'value' | 'lim
   readonly path: string;
 }
 
-/** Whether it is a day of the calendar, ISO 8601. */
+/**
+ * Whether it is a day of the calendar, ISO 8601.
+ * @returns false for a day that the calendar does not have. Source: ISO 8601.
+ */
 export function isDate(text: string): boolean {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
   const at = new Date(`${text}T00:00:00Z`);
@@ -87,6 +90,7 @@ function readingFaults(reading: FileReading, path: string, person: FilePerson, t
 /**
  * Everything that is wrong with one person.
  * @param today local date: nothing lies after it
+ * @returns empty where nothing is. Definition.
  */
 export function personFaults(person: FilePerson, today: string): PersonFault[] {
   const faults = [
@@ -125,7 +129,10 @@ function bodyOf(readings: readonly FileReading[]): Body {
   );
 }
 
-/** Pairs of readings that no body has: told, not refused, for one cannot see which of the two is wrong. */
+/**
+ * Pairs of readings that no body has: told, not refused, for one cannot see which of the two is wrong.
+ * @returns empty where there are none. Definition.
+ */
 export function personDoubts(person: FilePerson): PersonFault[] {
   return pairDoubts(bodyOf(person.readings)).map(({ dimension, other }) => ({
     path: `readings/${person.readings.findIndex((r) => r.dimension === dimension && r.withdrawnAt === undefined)}/value`,

@@ -16,7 +16,10 @@ export const PERSON_COLUMNS = [
 ] as const;
 export type PersonColumn = (typeof PERSON_COLUMNS)[number];
 
-/** The column of a dimension as it is written, with its unit: `stature [mm]`. */
+/**
+ * The column of a dimension as it is written, with its unit: `stature [mm]`.
+ * @returns the head, with mm or kg. Definition.
+ */
 export const columnOf = (id: DimensionId): string => `${id} [${DIMENSIONS[id].unit}]`;
 
 /** The whole head of a file that is written. */
@@ -41,7 +44,10 @@ const plain = (head: string): string => head.toLowerCase().replace(/[\s_-]+/g, '
 const PERSON_BY_PLAIN = new Map(PERSON_COLUMNS.map((column) => [plain(column), column]));
 const DIMENSION_BY_PLAIN = new Map(DIMENSION_IDS.map((id) => [plain(id), id]));
 
-/** What a column of a file holds, by its head: `Popliteal height (cm)` and `popliteal_height [cm]` are the same. */
+/**
+ * What a column of a file holds, by its head: `Popliteal height (cm)` and `popliteal_height [cm]` are the same.
+ * @returns `ignored` for a head that names nothing. Definition.
+ */
 export function columnByHead(head: string): Column {
   const person = PERSON_BY_PLAIN.get(plain(head));
   if (person) return { of: 'person', column: person };

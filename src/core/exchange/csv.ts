@@ -44,9 +44,16 @@ const SEX_BY_WORD: Readonly<Record<string, Sex>> = {
 const YES = ['yes', 'true', '1'];
 const NO = ['', 'no', 'false', '0'];
 
+/**
+ * The head of a file of people.
+ * @returns one line. Definition.
+ */
 export const peopleCsvHead = (): string => csvLine(PEOPLE_HEAD);
 
-/** A person's row; texts that a spreadsheet would compute have an apostrophe before them. */
+/**
+ * A person's row; texts that a spreadsheet would compute have an apostrophe before them.
+ * @returns one line, lengths in mm and masses in kg. Definition.
+ */
 export function peopleCsvRow(person: CsvPerson): string {
   const { id, name, isNickname, birthDate, sex, consentOn, consentBy, measuredOn, measuredBy, values } =
     person;
@@ -78,6 +85,10 @@ export interface PeopleRead {
   readonly ignored: string[];
 }
 
+/**
+ * What a reading begins with.
+ * @returns a new one each time. Definition.
+ */
 export const nothingRead = (): PeopleRead => ({ people: [], faults: [], doubts: [], rows: 0, ignored: [] });
 
 /** How far reading has come. */
@@ -303,6 +314,7 @@ const ROWS_A_SLICE = 200;
 /**
  * Reads a file of people, slice by slice: the last value has everything.
  * @param today local date: nothing lies after it
+ * @returns people and faults; never fails, for a file that cannot be read is a fault at row 0. Definition.
  */
 export function* readPeopleCsv(text: string, today: string): Generator<ReadingProgress, void, void> {
   const end = (faults: PeopleFault[]): ReadingProgress => ({

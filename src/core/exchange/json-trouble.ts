@@ -25,7 +25,10 @@ function stringEnd(text: string, from: number): number {
 /** Depth at which the items of the file's list stand. */
 const ITEM_DEPTH = 3;
 
-/** Returns the first trouble of a text that is JSON; null where there is none. */
+/**
+ * Returns the first trouble of a text that is JSON; null where there is none.
+ * @returns null where there is none; `text` has to be JSON. Definition.
+ */
 export function jsonTrouble(text: string): JsonTrouble | null {
   const levels: Level[] = [];
   let item = 0;

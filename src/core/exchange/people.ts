@@ -125,7 +125,10 @@ export const MOST_FILE_BYTES = 20_000_000;
 export const MOST_PEOPLE = 20_000;
 
 const SHOWN = 60;
-/** As it is shown beside a fault: control characters as what they are, and not without end. */
+/**
+ * As it is shown beside a fault: control characters as what they are, and not without end.
+ * @returns at most a line. Definition.
+ */
 export const shown = (value: unknown): string => {
   const text = typeof value === 'string' ? value : (JSON.stringify(value) ?? '');
   const plain = text.replace(

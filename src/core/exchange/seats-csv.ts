@@ -40,6 +40,10 @@ export interface SeatsRead {
   rows: number;
   readonly ignored: string[];
 }
+/**
+ * What a reading of seats begins with.
+ * @returns a new one each time. Definition.
+ */
 export const noSeatsRead = (): SeatsRead => ({ seats: [], faults: [], rows: 0, ignored: [] });
 
 export interface SeatReadingProgress {
@@ -84,6 +88,10 @@ export const SEATS_HEAD: readonly string[] = [
   ...FLAT_KINDS.flatMap((kind) => ENDS.map((end) => kindColumn(kind, end))),
 ];
 
+/**
+ * The head of a file of seats.
+ * @returns one line. Definition.
+ */
 export const seatsCsvHead = (): string => csvLine(SEATS_HEAD);
 
 function cellsOfKind(seat: SeatModel, kind: AdjustmentKind): readonly [string, string, string] {
@@ -100,7 +108,10 @@ function cellsOfKind(seat: SeatModel, kind: AdjustmentKind): readonly [string, s
   return [String(lowest), String(highest), positions];
 }
 
-/** A seat's row; texts that a spreadsheet would calculate have an apostrophe before them. */
+/**
+ * A seat's row; texts that a spreadsheet would calculate have an apostrophe before them.
+ * @returns one line; what a row cannot hold is left out. Definition.
+ */
 export function seatsCsvRow(seat: SeatModel): string {
   const number = (value: number | null | undefined) => (value == null ? '' : String(value));
   const cells: Record<PlainColumn, string> = {
@@ -354,6 +365,7 @@ const ROWS_A_SLICE = 50;
 /**
  * Reads a CSV file of seats, slice by slice: the last value has everything.
  * @param newId makes an id for a row that has none
+ * @returns seats and faults; never fails, for a file that cannot be read is a fault at row 0. Definition.
  */
 export function* readSeatsCsv(text: string, newId: () => string): Generator<SeatReadingProgress, void, void> {
   const end = (faults: SeatFileFault[]): SeatReadingProgress => ({

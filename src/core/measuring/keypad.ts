@@ -7,7 +7,10 @@ export type Key = (typeof KEYS)[number];
 
 const MOST_DIGITS = 6;
 
-/** The text after one more key. */
+/**
+ * The text after one more key.
+ * @returns the same text where the key adds nothing. Definition.
+ */
 export function pressed(text: string, key: Key): string {
   if (key === 'back') return text.slice(0, -1);
   if (key === '.') return text.includes('.') ? text : text === '' ? '0.' : `${text}.`;
@@ -17,6 +20,7 @@ export function pressed(text: string, key: Key): string {
 /**
  * Whether no further digit could make another measure of this dimension: whole millimetres only, because in any other
  * unit a fraction may follow.
+ * @returns false for what is no number. Definition.
  */
 export function isComplete(dimension: DimensionId, text: string): boolean {
   const { unit, lowest, highest } = DIMENSIONS[dimension];

@@ -30,7 +30,10 @@ const rounded = (value: number): number => Math.round(value * TENTHS) / TENTHS;
 /** Repeat tolerances that a practice has set for itself, mm or kg by the dimension; the others are as declared. */
 export type Tolerances = { readonly [id in DimensionId]?: number | undefined };
 
-/** By how much two readings may differ before a third is wanted, mm or kg. */
+/**
+ * By how much two readings may differ before a third is wanted, mm or kg.
+ * @returns above 0. Source stands with each dimension.
+ */
 export const toleranceOf = (dimension: DimensionId, tolerances: Tolerances = {}): number =>
   tolerances[dimension] ?? DIMENSIONS[dimension].repeatTolerance;
 
@@ -40,13 +43,21 @@ export const TOLERANCE_LIMITS: Readonly<Record<'mm' | 'kg', readonly [number, nu
   kg: [0.1, 5],
 };
 
-/** How far the first two lie apart; null before there are two. */
+/**
+ * How far the first two lie apart; null before there are two.
+ * @param takes mm or kg
+ * @returns in the unit of the readings, 0 or more; null before there are two. Definition.
+ */
 export function apartBy(takes: readonly number[]): number | null {
   const [first, second] = takes;
   return first === undefined || second === undefined ? null : Math.abs(first - second);
 }
 
-/** Whether the first two readings differ by more than the dimension's repeat tolerance. */
+/**
+ * Whether the first two readings differ by more than the dimension's repeat tolerance.
+ * @param takes mm or kg
+ * @returns false before there are two. Definition.
+ */
 export function differTooMuch(
   dimension: DimensionId,
   takes: readonly number[],
@@ -57,7 +68,11 @@ export function differTooMuch(
   return apart !== null && apart > toleranceOf(dimension, tolerances) + 1e-6;
 }
 
-/** How many readings a dimension wants, as far as can be told from those taken: two, or three. */
+/**
+ * How many readings a dimension wants, as far as can be told from those taken: two, or three.
+ * @param takes mm or kg
+ * @returns 2 or 3. Common practice, no source.
+ */
 export const takesWanted = (
   dimension: DimensionId,
   takes: readonly number[],
@@ -77,6 +92,7 @@ export const PAIRS_THAT_TELL = 20;
  * The deviation of one reading of a fitter whose own error is known: what comes again in every reading of one hand shows
  * in no pair and stays as it is usual.
  * @param tem technical error of measurement, mm or kg
+ * @returns same unit. Assumed: how much of an error comes again in every reading of one hand.
  */
 export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
   Math.hypot(Math.sqrt(1 - REPEATED) * DIMENSIONS[dimension].readingSd, tem);
@@ -85,7 +101,7 @@ export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
  * One reading stands for itself, of two the mean, of three the median counts.
  * @param takes mm or kg, one to three of them
  * @param singleSd deviation of one reading, same unit: the typical one, or this fitter's own
- * @returns null without any
+ * @returns value and deviation in their unit; null without any. Definition (mean, median).
  */
 export function settleTakes(
   dimension: DimensionId,

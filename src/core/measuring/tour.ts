@@ -27,7 +27,10 @@ export interface Step {
 export const TOUR_SETS = ['quick', 'full'] as const;
 export type TourSet = (typeof TOUR_SETS)[number];
 
-/** The three-minute set, or all that settings are computed from. */
+/**
+ * The three-minute set, or all that settings are computed from.
+ * @returns in the order of measuring. Common practice, no source.
+ */
 export const selectionOf = (set: TourSet): readonly DimensionId[] =>
   DIMENSION_IDS.filter((id) => {
     const own = DIMENSIONS[id].set;
@@ -36,6 +39,10 @@ export const selectionOf = (set: TourSet): readonly DimensionId[] =>
 
 export const NEW_TOUR: Tour = { selection: selectionOf('quick'), takes: [], skipped: [] };
 
+/**
+ * The readings of one dimension.
+ * @returns mm or kg, first reading first; empty where there are none. Definition.
+ */
 export const takesOf = ({ takes }: Tour, dimension: DimensionId): number[] =>
   takes.filter((t) => t.dimension === dimension).map((t) => t.value);
 
@@ -44,7 +51,7 @@ const POSTURES: readonly DimensionRow['posture'][] = ['standing', 'footwear', 's
 /**
  * What is measured next: all of one posture once, then all of it again, so that the hand does not remember the first
  * reading and nobody gets up twice; a third reading at once, while the tape is still there.
- * @returns null when everything has been measured or skipped
+ * @returns null when everything has been measured or skipped. Common practice, no source.
  */
 export function nextStep(tour: Tour, tolerances: Tolerances = {}): Step | null {
   const left = DIMENSION_IDS.filter((id) => tour.selection.includes(id) && !tour.skipped.includes(id));
@@ -62,7 +69,10 @@ export function nextStep(tour: Tour, tolerances: Tolerances = {}): Step | null {
   return null;
 }
 
-/** How many readings are taken, and how many there will be as far as can be told. */
+/**
+ * How many readings are taken, and how many there will be as far as can be told.
+ * @returns counts of readings. Definition.
+ */
 export function progressOf(
   tour: Tour,
   tolerances: Tolerances = {},
@@ -78,9 +88,16 @@ export function progressOf(
   };
 }
 
+/**
+ * One more reading taken.
+ * @returns a new tour. Definition.
+ */
 export const withTake = (tour: Tour, take: Take): Tour => ({ ...tour, takes: [...tour.takes, take] });
 
-/** The last reading undone; the dimension is no longer skipped if it was. */
+/**
+ * The last reading undone; the dimension is no longer skipped if it was.
+ * @returns a new tour; the same where there is none. Definition.
+ */
 export function withoutLast(tour: Tour): Tour {
   const last = tour.takes.at(-1);
   return {
@@ -90,19 +107,29 @@ export function withoutLast(tour: Tour): Tour {
   };
 }
 
-/** All readings of one dimension discarded, to measure it anew. */
+/**
+ * All readings of one dimension discarded, to measure it anew.
+ * @returns a new tour. Definition.
+ */
 export const withoutTakes = (tour: Tour, dimension: DimensionId): Tour => ({
   ...tour,
   takes: tour.takes.filter((t) => t.dimension !== dimension),
   skipped: tour.skipped.filter((id) => id !== dimension),
 });
 
+/**
+ * A dimension left out.
+ * @returns a new tour. Definition.
+ */
 export const withSkipped = (tour: Tour, dimension: DimensionId): Tour => ({
   ...tour,
   skipped: [...tour.skipped, dimension],
 });
 
-/** Measured in this selection from now on; what was taken stays. */
+/**
+ * Measured in this selection from now on; what was taken stays.
+ * @returns a new tour. Definition.
+ */
 export const withSelection = (tour: Tour, selection: readonly DimensionId[]): Tour => ({
   ...tour,
   selection,

@@ -90,6 +90,9 @@ export interface Method {
   readonly reported: { readonly knee: Interval; readonly elbow: Interval };
 }
 
-/** The target of a condition as a method has it. */
+/**
+ * The target of a condition as a method has it.
+ * @returns bounds in the condition’s unit. Source stands with the target.
+ */
 export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>
   method.targets[id] ?? COMMON_TARGETS[id];

@@ -161,7 +161,10 @@ export const ORDERS = {
 export type OrderId = keyof typeof ORDERS;
 export const ORDER_IDS = Object.keys(ORDERS) as OrderId[];
 
-/** Which of the known orders this is; null for one of its own. */
+/**
+ * Which of the known orders this is; null for one of its own.
+ * @returns null for one of its own. Definition.
+ */
 export const orderIdOf = (order: readonly AdjustmentKind[]): OrderId | null =>
   ORDER_IDS.find(
     (id) => ORDERS[id].length === order.length && ORDERS[id].every((kind, i) => kind === order[i]),

@@ -48,6 +48,7 @@ const withTies = (list: unknown): unknown =>
  * Returns a method's document in the form of now: an upper support is a state of the seat, and no longer has a target
  * or a turn in the order. Targets and the price of a footrest that are still what they were when every method had them
  * follow the common ones of now; those that a practice set for itself stay.
+ * @returns an unknown version as it is, for the schema to refuse. Definition.
  */
 export function upgradeMethod(stored: unknown): unknown {
   if (!isLoose(stored)) return stored;

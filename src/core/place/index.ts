@@ -33,10 +33,17 @@ export const TASK_OFFSETS = {
 /** How hard a damper is wanted on this ground (common practice; 1 soft, 5 hard). */
 export const DAMPER_FOR = { smooth: 2, mixed: 3, rough: 4 } as const satisfies Record<Ground, number>;
 
+/**
+ * The desk of a place.
+ * @returns null where there is none. Definition.
+ */
 export const deskOf = (place: Place | null): Adjustment | null =>
   place ? adjustmentOf(place.adjustments, 'deskHeight') : null;
 
-/** Desk top to the lowest thing over the thighs, and to the lowest thing before the knees, mm. */
+/**
+ * Desk top to the lowest thing over the thighs, and to the lowest thing before the knees, mm.
+ * @returns mm, 0 or more. Definition.
+ */
 export const overLegs = (place: Place): { readonly thighsMm: number; readonly kneesMm: number } => ({
   thighsMm: Math.max(place.deskThicknessMm, place.drawerMm ?? 0),
   kneesMm: Math.max(place.deskThicknessMm, place.apronMm ?? 0),
@@ -50,7 +57,10 @@ export interface PlaceDoubt {
   readonly value: number;
 }
 
-/** Everything of a place that is a plain number, against its limits. */
+/**
+ * Everything of a place that is a plain number, against its limits.
+ * @returns empty where nothing is wrong. Assumed limits.
+ */
 export function placeDoubts(place: Place): PlaceDoubt[] {
   const doubts: PlaceDoubt[] = [];
   const check = (field: string, value: number | undefined, [low, high]: readonly [number, number]) => {

@@ -25,7 +25,10 @@ const aged = (row: Row, id: BodyDimension): Row => ({
 
 const made = new WeakMap<PopulationTable, PopulationTable>();
 
-/** The people of a table when they are older than it speaks of. */
+/**
+ * The people of a table when they are older than it speaks of.
+ * @returns a new table. Source: as told with the table.
+ */
 export function agedTable(table: PopulationTable): PopulationTable {
   const known = made.get(table);
   if (known) return known;

@@ -59,7 +59,12 @@ function earlier(height: Ages, depth: Ages): ChildSeatRow['endsBy'] {
   return height.to < depth.to ? 'seatHeight' : 'seatDepth';
 }
 
-/** Returns from when to when a seat fits a made-up child, month by month, each at its best settings. */
+/**
+ * Returns from when to when a seat fits a made-up child, month by month, each at its best settings.
+ * @param share centile of the child, 0 to 1
+ * @param shoeMm height of the heel, mm
+ * @returns months of age; no span where it never fits. Definition.
+ */
 export function childSeatRow(
   given: Pick<FitInputs, 'seat' | 'method'>,
   who: Who,
@@ -99,7 +104,10 @@ export function childSeatRow(
   };
 }
 
-/** Rows for the smallest, the average and the largest, barefoot and in shoes; one after the other. */
+/**
+ * Rows for the smallest, the average and the largest, barefoot and in shoes; one after the other.
+ * @returns six rows in all. Definition.
+ */
 export function* childSeatRows(
   given: Pick<FitInputs, 'seat' | 'method'> & { readonly seat: SeatModel },
   who: Who,

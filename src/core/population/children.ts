@@ -68,7 +68,11 @@ function rowAtAge<R extends readonly number[]>(printed: readonly R[], ageYears: 
   return a.map((value, i) => value + share * (b[i]! - value)) as unknown as R;
 }
 
-/** Mean and deviation of stature at an age, mm. */
+/**
+ * Mean and deviation of stature at an age, mm.
+ * @param ageYears 2 to 18
+ * @returns mm. Source: WHO growth references (2006, 2007), from memory as marked in the table.
+ */
 export function statureAt(sex: Sex, ageYears: number): { readonly mean: number; readonly sd: number } {
   const [, mean, sd] = rowAtAge(STATURE_BY_AGE[sex], ageYears);
   return { mean, sd };
@@ -102,6 +106,11 @@ const OWN_SPREAD = 0.04;
 const adultShare = (sex: Sex, id: BodyDimension): number =>
   rowOf(BRITISH, sex, id).mean / rowOf(BRITISH, sex, 'stature').mean;
 
+/**
+ * A dimension as a share of stature.
+ * @param ageYears 2 to 18
+ * @returns a share, 0 to 1. Source: as told with the table of proportions.
+ */
 export function shareOfStature(sex: Sex, id: BodyDimension, ageYears: number): number {
   const grown = adultShare(sex, id);
   const small = SHARE_AT_FIVE[id] ?? grown;
@@ -165,7 +174,11 @@ function massAt(sex: Sex, ageYears: number): Row {
   return { mean: middle + (bmi.skew * deviation) / 6, sd: deviation, skew: bmi.skew, basis: 'derived' };
 }
 
-/** How one dimension is distributed among children of an age. */
+/**
+ * How one dimension is distributed among children of an age.
+ * @param ageYears 2 to 18
+ * @returns mm or kg. Source: as told with the tables.
+ */
 export function childRow(sex: Sex, id: BodyDimension, ageYears: number): Row {
   const { mean, sd } = statureAt(sex, ageYears);
   if (id === 'stature') return { mean, sd, skew: 0, basis: 'published' };
@@ -195,6 +208,8 @@ function rowAt(who: Who, id: BodyDimension, ageYears: number): Row {
 /**
  * A made-up child of an age: in every dimension at the same centile.
  * @param share 0.5 for the average child, 0.05 for the 5th percentile
+ * @param ageYears 2 to 18
+ * @returns every dimension, marked as an estimate. Definition.
  */
 export function childAt(who: Who, ageYears: number, share: number): Body {
   return Object.fromEntries(
@@ -217,7 +232,11 @@ const SOURCE_NAME = 'Children of this age';
 const AGES_PER_YEAR = 20;
 const tables = new Map<number, PopulationTable>();
 
-/** How children of an age are distributed, as a table like those of adults: by WHO, CDC and the proportions of children. */
+/**
+ * How children of an age are distributed, as a table like those of adults: by WHO, CDC and the proportions of children.
+ * @param ageYears 2 to 18
+ * @returns a table for both sexes, mm and kg.
+ */
 export function tableOfAge(ageYears: number): PopulationTable {
   const age = Math.round(ageYears * AGES_PER_YEAR) / AGES_PER_YEAR;
   const known = tables.get(age);
@@ -264,7 +283,10 @@ export const SIZE_MARKS: readonly SizeMark[] = SCHOOL_SIZES.map(({ mark, heightM
   seatMm: heightMm,
 }));
 
-/** The size for a popliteal height without shoes, mm; null for one that is too small for any. */
+/**
+ * The size for a popliteal height without shoes, mm; null for one that is too small for any.
+ * @returns null for a popliteal height that no size is meant for. Source: EN 1729-1, from memory.
+ */
 export const sizeMarkFor = (poplitealMm: number): SizeMark | null =>
   SIZE_MARKS.find(({ popliteal: [from, below] }) => from <= poplitealMm && poplitealMm < below) ?? null;
 
@@ -274,6 +296,9 @@ const PACE = 0.2;
 /**
  * A child's measures at a later age: each keeps its place among children of the age, as far as it was known; a
  * prediction, marked as an estimate.
+ * @param fromYears 2 to 18
+ * @param toYears 2 to 18
+ * @returns a new body. Assumed: each keeps its centile.
  */
 export function grown(body: Body, who: Who, fromYears: number, toYears: number): Body {
   const grownBody: Partial<Record<BodyDimension, Quantity>> = {};
@@ -293,7 +318,11 @@ const LATEST_YEARS = 0.5;
 const SOONEST_YEARS = 1 / 12;
 const WATCHED = ['poplitealHeight', 'buttockPoplitealLength'] as const;
 
-/** After how many years to measure again: when leg or thigh will have outgrown what a reading can tell, at the latest in half a year. */
+/**
+ * After how many years to measure again: when leg or thigh will have outgrown what a reading can tell, at the latest in half a year.
+ * @param ageYears 2 to 18
+ * @returns years, above 0 to 0.5. Common practice, no source.
+ */
 export function yearsToNextMeasuring(who: Who, ageYears: number): number {
   if (ageYears >= OLDEST) return LATEST_YEARS;
   for (let years = SOONEST_YEARS; years < LATEST_YEARS; years += SOONEST_YEARS)

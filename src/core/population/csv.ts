@@ -142,7 +142,10 @@ export type ReadTable =
   | { readonly ok: true; readonly table: PopulationTable }
   | { readonly ok: false; readonly faults: readonly CsvFault[] };
 
-/** Reads a table; every fault is told, with its place. */
+/**
+ * Reads a table; every fault is told, with its place.
+ * @returns the table, or every fault. Definition.
+ */
 export function readTable(text: string, named: Pick<PopulationTable, 'id' | 'name' | 'source'>): ReadTable {
   const { data, meta } = Papa.parse<Cells>(text.replace(/^\uFEFF/, ''), {
     header: true,
@@ -167,7 +170,10 @@ export function readTable(text: string, named: Pick<PopulationTable, 'id' | 'nam
   return { ok: true, table: { ...named, n, rows: reader.rows } };
 }
 
-/** A table as such a file: read again, it is the same table. */
+/**
+ * A table as such a file: read again, it is the same table.
+ * @returns lines with CR and LF. Definition.
+ */
 export function writeTable({ rows, n }: PopulationTable): string {
   const lines = SEXES.flatMap((sex) =>
     BODY_DIMENSIONS.flatMap((dimension) => {

@@ -24,6 +24,7 @@ const RIDGE = 1e-9;
  * Readings err independently, each by its spread. An estimate leans on the readings, so it errs with them, and what it
  * lacks beyond them it has in common with the other estimates, as the dimensions of people have. Every spread stays what
  * it is said to be.
+ * @returns one error for each measure, mm or kg. Definition.
  */
 export function errorsOf(body: Body): Errors {
   const ids = DIMENSION_IDS.filter((id) => (body[id]?.spread ?? 0) > 0);

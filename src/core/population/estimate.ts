@@ -19,6 +19,10 @@ export interface Estimate {
   readonly spread: number;
 }
 
+/**
+ * What estimates may lean on: measured or stated.
+ * @returns mm or kg with deviations; empty where nothing was measured. Definition.
+ */
 export const knownOf = (body: Body): Known[] =>
   MODELLED.flatMap((id, number) => {
     const quantity = body[id];
@@ -32,6 +36,7 @@ export const knownOf = (body: Body): Known[] =>
  * dimensions, and for skewed and mixed ones the straight line with the least mean square error, whose deviation is that
  * error. Another known dimension never widens a deviation.
  * @param known measured dimensions; the error of each counts
+ * @returns mm or kg; a dimension that is known is told as well. Definition (linear regression).
  */
 export function conditional(population: Population, known: readonly Known[]): Estimate[] {
   const { means, covariance } = population;
@@ -57,7 +62,12 @@ export function conditional(population: Population, known: readonly Known[]): Es
   });
 }
 
-/** The deviation of an estimate of somebody who may come of another population than the table's. */
+/**
+ * The deviation of an estimate of somebody who may come of another population than the table's.
+ * @param number of the dimension, from 0
+ * @param spread standard deviation, mm or kg
+ * @returns same unit, never less than `spread`. Assumed.
+ */
 export const withBetween = (population: Population, number: number, spread: number): number =>
   Math.hypot(spread, BETWEEN_POPULATIONS * Math.sqrt(population.covariance.get(number, number)));
 
@@ -103,6 +113,7 @@ function bySharesOfStature(body: Body): Partial<Record<BodyDimension, Quantity>>
 /**
  * Every dimension that was not measured, estimated; marked as an estimate, with its spread.
  * @param population null where nobody chose one: then shares of stature, as far as they go
+ * @returns without those that nothing is known of. Definition.
  */
 export function estimatesOf(
   body: Body,

@@ -47,10 +47,16 @@ export const MODELLED: readonly BodyDimension[] = BODY_DIMENSIONS;
 
 const loading = (id: BodyDimension, factor: number): number => LOADINGS[id][factor] ?? 0;
 
-/** Share of the variance of a score that is its own. */
+/**
+ * Share of the variance of a score that is its own.
+ * @returns a share, 0 to 1. Assumed.
+ */
 export const ownShare = (id: BodyDimension): number =>
   Math.max(0, 1 - FACTORS.reduce((sum, _, f) => sum + loading(id, f) ** 2, 0));
 
-/** Correlation of two scores. */
+/**
+ * Correlation of two scores.
+ * @returns −1 to 1; 1 for the same one. Assumed.
+ */
 export const scoreCorrelation = (a: BodyDimension, b: BodyDimension): number =>
   a === b ? 1 : FACTORS.reduce((sum, _, f) => sum + loading(a, f) * loading(b, f), 0);

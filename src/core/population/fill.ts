@@ -16,6 +16,7 @@ export interface TableSitter {
  * Whom a sitter is one of: children of the age, else the people of a table, older than it speaks of or not, of the sex
  * or, where nobody said, of both.
  * @param table null where nobody chose one
+ * @returns null where neither age nor table says whom. Definition.
  */
 export function populationFor(
   { sex, ageYears }: TableSitter,
@@ -45,7 +46,7 @@ const toTenth = (n: number): number => Math.round(n * TENTHS) / TENTHS;
  * Fills in what settings are computed from and nobody has measured. Each estimate has the basis `estimated`, its spread
  * and the name of the table; what was measured stays as it is.
  * @param table null: by shares of stature, as far as they go
- * @returns the body itself where nothing at all was measured: the average of everybody is nobody's body
+ * @returns a new body, or the body itself where nothing at all was measured. Definition.
  */
 export function filledBody(body: Body, sitter: TableSitter, table: PopulationTable | null): Body {
   if (knownOf(body).length === 0) return body;

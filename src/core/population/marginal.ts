@@ -35,6 +35,10 @@ function logDeviation(skew: number): number {
   return (low + high) / 2;
 }
 
+/**
+ * The distribution of a dimension by mean, deviation and skew.
+ * @returns parameters in the row’s unit, mm or kg. Definition (shifted log-normal; normal without skew).
+ */
 export function marginalOf({ mean, sd, skew }: Row): Marginal {
   if (skew < LEAST_SKEW) return { mean, sd, s: 0, start: mean, scale: sd };
   const s = logDeviation(skew);
@@ -42,33 +46,61 @@ export function marginalOf({ mean, sd, skew }: Row): Marginal {
   return { mean, sd, s, start: mean - scale * Math.exp((s * s) / 2), scale };
 }
 
-/** The value at a standard normal score. */
+/**
+ * The value at a standard normal score.
+ * @param z standard normal score
+ * @returns mm or kg. Definition.
+ */
 export const valueAt = ({ s, start, scale }: Marginal, z: number): number =>
   s === 0 ? start + scale * z : start + scale * Math.exp(s * z);
 
-/** The standard normal score of a value; −∞ below where the distribution begins. */
+/**
+ * The standard normal score of a value; −∞ below where the distribution begins.
+ * @param value mm or kg
+ * @returns a standard normal score. Definition.
+ */
 export function scoreOf({ s, start, scale }: Marginal, value: number): number {
   if (s === 0) return (value - start) / scale;
   return value > start ? Math.log((value - start) / scale) / s : -Infinity;
 }
 
-/** By how much the value rises with the score, there. */
+/**
+ * By how much the value rises with the score, there.
+ * @param z standard normal score
+ * @returns mm or kg a deviation, above 0. Definition.
+ */
 export const slopeAt = ({ s, scale }: Marginal, z: number): number =>
   s === 0 ? scale : s * scale * Math.exp(s * z);
 
-/** How common a value is: share of people for each mm or kg around it. */
+/**
+ * How common a value is: share of people for each mm or kg around it.
+ * @param value mm or kg
+ * @returns 0 or more. Definition.
+ */
 export function densityAt(m: Marginal, value: number): number {
   const z = scoreOf(m, value);
   return Number.isFinite(z) ? normal.pdf(z, 0, 1) / slopeAt(m, z) : 0;
 }
 
-/** Share of people at most so large, 0…1. */
+/**
+ * Share of people at most so large, 0…1.
+ * @param value mm or kg
+ * @returns 0 to 1. Definition.
+ */
 export const shareBelow = (m: Marginal, value: number): number => normal.cdf(scoreOf(m, value), 0, 1);
 
-/** The value that a share of people do not exceed. */
+/**
+ * The value that a share of people do not exceed.
+ * @param share 0 to 1
+ * @returns mm or kg; −∞ or ∞ at 0 and 1. Definition.
+ */
 export const centile = (m: Marginal, share: number): number => valueAt(m, normal.inv(share, 0, 1));
 
-/** Correlation of the values of two dimensions whose scores correlate by `r` (exact). */
+/**
+ * Correlation of the values of two dimensions whose scores correlate by `r` (exact).
+ * @param r −1 to 1
+ * @returns −1 to 1. Definition.
+ */
 export function valueCorrelation(a: Marginal, b: Marginal, r: number): number {
   const grow = (s: number): number => Math.sqrt(Math.exp(s * s) - 1);
   if (a.s === 0 && b.s === 0) return r;

@@ -19,7 +19,10 @@ export interface Population {
   readonly parts: readonly { readonly sex: Sex; readonly marginals: readonly Marginal[] }[];
 }
 
-/** What a table does not print: that of the first table, in proportion to stature. */
+/**
+ * What a table does not print: that of the first table, in proportion to stature.
+ * @returns mm or kg. Source: as told with the table.
+ */
 export function rowOf(table: PopulationTable, sex: Sex, id: BodyDimension): Row {
   const own = table.rows[sex][id];
   if (own) return own;
@@ -74,6 +77,10 @@ function build(table: PopulationTable, who: Who): Population {
 
 const built = new WeakMap<PopulationTable, Map<Who, Population>>();
 
+/**
+ * The people of a table, as the estimates need them.
+ * @returns one or two sexes with their marginals. Definition.
+ */
 export function populationOf(table: PopulationTable, who: Who): Population {
   const known = built.get(table) ?? new Map<Who, Population>();
   built.set(table, known);
@@ -82,16 +89,27 @@ export function populationOf(table: PopulationTable, who: Who): Population {
   return found;
 }
 
+/**
+ * Where a dimension stands among those of bodies.
+ * @returns a place from 0. Definition.
+ */
 export const numberOf = (id: BodyDimension): number => MODELLED.indexOf(id);
 
-/** Share of the population at most so large, 0…1. */
+/**
+ * Share of the population at most so large, 0…1.
+ * @param value mm or kg
+ * @returns 0 to 1. Definition.
+ */
 export function centileOf(population: Population, id: BodyDimension, value: number): number {
   const n = numberOf(id);
   const { parts } = population;
   return parts.reduce((sum, p) => sum + shareBelow(p.marginals[n]!, value), 0) / parts.length;
 }
 
-/** The value that a share of the population (0…1) does not exceed, mm or kg; found by halving. */
+/**
+ * The value that a share of the population (0…1) does not exceed, mm or kg; found by halving.
+ * @returns to a hundredth of a mm or kg. Definition.
+ */
 export function valueAtShare(population: Population, id: BodyDimension, share: number): number {
   const n = numberOf(id);
   const marginals = population.parts.map((p) => p.marginals[n]!);
@@ -109,7 +127,10 @@ const CURVE_POINTS = 120;
 /** So many deviations beyond the means a curve goes. */
 const CURVE_ENDS = 3.2;
 
-/** How a dimension is spread, as points of a curve: mm or kg, and the share of people for each. */
+/**
+ * How a dimension is spread, as points of a curve: mm or kg, and the share of people for each.
+ * @returns rising by x. Definition.
+ */
 export function densityOf(
   population: Population,
   id: BodyDimension,

@@ -129,6 +129,7 @@ function slipsOf(
  * Measures that do not fit the others, the most surprising first; those for which a reason was given are let stand and
  * no others judged by them. One that is found is left out before the next is
  * looked for, so that a single slip does not cast doubt on the rest.
+ * @returns empty where all hang together. Definition (conditional normal scores).
  */
 export function implausible(body: Body, population: Population): Implausible[] {
   let ids = MODELLED.filter((id) => isMeasured(body, id) && !body[id]?.reason);
@@ -154,7 +155,7 @@ export function implausible(body: Body, population: Population): Implausible[] {
 /**
  * Whether a new measure stands only with a reason: it, or another for its sake, is then `REASON_FROM` deviations or
  * more from what the others let expect, and was not before. One for which a reason was given is not asked for again.
- * @returns what speaks against it; null where nothing does
+ * @returns what speaks against it; null where nothing does. Definition.
  */
 export function reasonWanted(
   before: Body,

@@ -21,6 +21,7 @@ export interface Pair<D extends DimensionId = DimensionId> {
 /**
  * How well each fitter's readings of each dimension repeat.
  * @param sdOf how much people differ in a dimension; NaN where nobody knows
+ * @returns without those who never measured anything twice. Definition.
  */
 export function repeatabilityByFitter<D extends DimensionId>(
   pairs: readonly Pair<D>[],
@@ -42,9 +43,11 @@ export function repeatabilityByFitter<D extends DimensionId>(
 }
 
 /**
+ * How well readings repeat.
  * @param pairs two readings of the same dimension of the same person
  * @param sd how much people differ, in the same unit
- * @returns null without pairs
+ * @returns errors in the unit of the pairs; null without pairs. Source: technical error of measurement, √(Σd²/2n)
+ *   (Ulijaszek & Kerr 1999, from memory).
  */
 export function repeatability(pairs: readonly (readonly [number, number])[], sd = NaN): Repeatability | null {
   if (pairs.length === 0) return null;

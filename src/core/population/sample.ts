@@ -19,6 +19,7 @@ const USUAL_BATCH = 10_000;
 /**
  * Draws standard normal scores that hang together by common factors, batch by batch: one person after the other.
  * @param loadings of each dimension on each factor; what is left of its variance is its own
+ * @returns as many rows as a batch has; the same for the same seed. Definition.
  */
 export function* sampleScores(
   loadings: readonly (readonly number[])[],
@@ -55,6 +56,7 @@ export function* sampleScores(
 /**
  * Draws people, batch by batch: values in the order of `ids`, one person after the other. Of a mixed population every
  * second is of either sex.
+ * @returns mm and kg; the same for the same seed. Definition.
  */
 export function* samplePeople(
   population: Population,

@@ -6,6 +6,10 @@ const NO_TABLE_HAS = ['shoeHeel', 'threeFingerBreadth', 'fourFingerBreadth'] as 
 /** Everything that tables of bodies speak of. */
 export type BodyDimension = Exclude<DimensionId, (typeof NO_TABLE_HAS)[number]>;
 
+/**
+ * Whether a dimension is one of bodies.
+ * @returns false for shoes and what else is no body’s. Definition.
+ */
 export const isBodyDimension = (id: DimensionId): id is BodyDimension =>
   !(NO_TABLE_HAS as readonly DimensionId[]).includes(id);
 

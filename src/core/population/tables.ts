@@ -11,6 +11,11 @@ export const Z95 = 1.6448536269514722;
 /**
  * Skew from printed centiles (Cornish and Fisher's first term): how far the middle of 5th and 95th lies above the mean.
  * Rounded to what such figures can carry.
+ * @param mean mm or kg
+ * @param sd same unit, above 0
+ * @param p5 same unit
+ * @param p95 same unit
+ * @returns without unit, 0 for a normal one. Source: Cornish & Fisher 1938.
  */
 export function skewOf(mean: number, sd: number, p5: number, p95: number): number {
   const above = (p5 + p95) / 2 - mean;

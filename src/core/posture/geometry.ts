@@ -8,12 +8,20 @@ import { SEATED_DATUM_FROM_REAR_MM, SHANK_FORWARD_MOST_DEG, THIGH_MOST_DEG } fro
  * @param fromRear distance along the pan from its rear end, mm
  * @param axis tilt axis from the rear end, mm
  * @param panDeg pan angle
+ * @returns mm. Definition (geometry).
  */
 export function panHeight(h: number, fromRear: number, axis: number, panDeg: number): number {
   return h + (fromRear - axis) * sinDeg(panDeg);
 }
 
-/** Pan angle of a synchro seat: `ratio` back degrees carry the pan one degree; null leaves the pan alone. */
+/**
+ * Pan angle of a synchro seat: `ratio` back degrees carry the pan one degree; null leaves the pan alone.
+ * @param seatAngleDeg the pan’s own angle, degrees
+ * @param backDeg lean, degrees
+ * @param uprightDeg lean at which the pan stands at its own angle
+ * @param ratio back degrees for one of the pan
+ * @returns degrees, positive with the front up. Definition.
+ */
 export function panAngle(
   seatAngleDeg: number,
   backDeg: number,
@@ -23,12 +31,18 @@ export function panAngle(
   return ratio === null ? seatAngleDeg : seatAngleDeg + (backDeg - uprightDeg) / ratio;
 }
 
-/** Hollow of the knee from the pan's rear end, mm: length less the recess behind, plus what pushes forward. */
+/**
+ * Hollow of the knee from the pan's rear end, mm: length less the recess behind, plus what pushes forward.
+ * @returns mm. Definition.
+ */
 export function hollowFromRear(buttockPoplitealMm: number, recessMm: number, pushMm: number): number {
   return buttockPoplitealMm - recessMm + pushMm;
 }
 
-/** Where the seated heights are counted from, along the pan from its rear end, mm. */
+/**
+ * Where the seated heights are counted from, along the pan from its rear end, mm.
+ * @returns mm. Definition.
+ */
 export function datumFromRear(recessMm: number, pushMm: number): number {
   return SEATED_DATUM_FROM_REAR_MM - recessMm + pushMm;
 }
@@ -47,7 +61,7 @@ export function datumFromRear(recessMm: number, pushMm: number): number {
  * @param wantedDeg where the thigh is wanted
  * @param restDeg how the thigh lies where a method raises the knee off the pan; otherwise the pan angle
  * @returns `gapMm` positive when the feet dangle, or the knee is not raised as far as the method has it; negative when
- * the seat is too low; shank and thigh angles
+ *   the seat is too low; shank and thigh angles in degrees. Definition (geometry).
  */
 export function legPosture(
   hollowMm: number,
@@ -77,6 +91,7 @@ export function legPosture(
 /**
  * Angle of the line on which a thigh lies whose front third of pan has dropped by `slopeDeg` (0 or less), below the
  * pan's own line: from the rear end to the dropped edge. −10° gives −3.3°.
+ * @returns degrees, 0 or less. Definition (geometry).
  */
 export const chordDeg = (slopeDeg: number): number => atan2Deg(sinDeg(slopeDeg) / 3, 1);
 
@@ -87,6 +102,8 @@ export const chordDeg = (slopeDeg: number): number => atan2Deg(sinDeg(slopeDeg) 
  * @param gapMm by how much the foot would hang with the thigh on the pan's own line, positive, mm
  * @param fromRearMm hollow of the knee from the pan's rear end, mm
  * @param chord how far the thigh may fall, degrees, 0 or less
+ * @returns what is left of the gap and how far the knee came down, mm; the thigh’s angle, degrees. Definition
+ *   (geometry).
  */
 export function fallenLeg(
   gapMm: number,
@@ -103,15 +120,25 @@ export function fallenLeg(
 /**
  * How far a lumbar pushes the sitter forward: what of its depth neither the hollow of the back takes up nor the
  * seat depth, measured with the lumbar at its flattest, already counts. mm
+ * @returns mm, 0 or more. Definition.
  */
 export const lumbarPush = (lumbarDepthMm: number, flattestMm: number, hollowDepthMm: number): number =>
   Math.max(0, lumbarDepthMm - Math.max(flattestMm, hollowDepthMm));
 
-/** A landmark of the level head before the line of the leaning back, square to it, mm. */
+/**
+ * A landmark of the level head before the line of the leaning back, square to it, mm.
+ * @returns mm, positive before it. Definition (geometry).
+ */
 export const forwardOfBack = (pivotMm: number, landmarkMm: number, backDeg: number): number =>
   (landmarkMm - pivotMm) * sinDeg(backDeg);
 
-/** The angle between two sides of a triangle from the third one, degrees: 180 where that is too long, 0 too short. */
+/**
+ * The angle between two sides of a triangle from the third one, degrees: 180 where that is too long, 0 too short.
+ * @param one a side next to the angle, any unit
+ * @param two the other, same unit
+ * @param third opposite, same unit
+ * @returns degrees, 0 to 180. Definition (law of cosines).
+ */
 export function sideAngleDeg(one: number, two: number, third: number): number {
   const cosine = (one * one + two * two - third * third) / (2 * one * two);
   return acosDeg(Math.max(-1, Math.min(1, cosine)));
@@ -134,16 +161,27 @@ export const SLUMPS = {
 } as const satisfies Record<string, Slump>;
 export const CARRIED_FROM_DEG = 10;
 
-/** @param hasBack whether there is a back to lean against */
+/**
+ * By how much a relaxed trunk is lower than an erect one.
+ * @param hasBack whether there is a back to lean against
+ * @param backDeg lean from vertical, degrees
+ * @returns mm, 0 or more. Assumed.
+ */
 export function slumpMm({ free, leaning }: Slump, hasBack: boolean, backDeg: number): number {
   if (!hasBack || backDeg <= 0) return free;
   return free + (leaning - free) * Math.min(1, backDeg / CARRIED_FROM_DEG);
 }
 
-/** Angle between trunk and the underside of the thigh. */
+/**
+ * Angle between trunk and the underside of the thigh.
+ * @returns degrees. Definition.
+ */
 export const trunkThighDeg = (backDeg: number, thighDeg: number): number => 90 + backDeg - thighDeg;
 
-/** Inside angle of the knee. */
+/**
+ * Inside angle of the knee.
+ * @returns degrees. Definition.
+ */
 export const kneeDeg = (thighDeg: number, shankDeg: number): number => 90 - thighDeg + shankDeg;
 
 /**
@@ -151,6 +189,7 @@ export const kneeDeg = (thighDeg: number, shankDeg: number): number => 90 - thig
  * @param shoulderMm shoulder height sitting; @param elbowMm elbow height sitting
  * @param backDeg trunk angle; @param forwardDeg, @param outDeg upper arm from hanging. Hanging and upright gives
  * `elbowMm`; 25° forward and 20° out gives 0.8517 elbow + 0.1483 shoulder (Parcells et al. 1999 after Chaffin & Anderson).
+ * @returns mm. Source: Parcells et al. 1999 after Chaffin & Anderson.
  */
 export function elbowAbove(
   shoulderMm: number,
@@ -165,6 +204,7 @@ export function elbowAbove(
 /**
  * Upper arm out from the body so that the elbow lies over the pad's middle, degrees; negative where the pads stand
  * closer than the elbows hang.
+ * @returns degrees; NaN where a measure is missing. Definition (geometry).
  */
 export function armOutDeg(
   clearMm: number,
@@ -176,7 +216,10 @@ export function armOutDeg(
   return asinDeg((clearMm + padWidthMm - (elbowBreadthMm - forearmBreadthMm)) / (2 * upperArmMm));
 }
 
-/** The clear distance between pads that puts the upper arm out by `outDeg`: the inverse of `armOutDeg`. */
+/**
+ * The clear distance between pads that puts the upper arm out by `outDeg`: the inverse of `armOutDeg`.
+ * @returns mm. Definition (geometry).
+ */
 export function clearForArmOut(
   outDeg: number,
   padWidthMm: number,
@@ -187,17 +230,27 @@ export function clearForArmOut(
   return 2 * upperArmMm * sinDeg(outDeg) + (elbowBreadthMm - forearmBreadthMm) - padWidthMm;
 }
 
-/** A landmark of the head above the datum, along the back: up to `pivotMm` the trunk leans, above it the head stays level. */
+/**
+ * A landmark of the head above the datum, along the back: up to `pivotMm` the trunk leans, above it the head stays level.
+ * @returns mm. Definition (geometry).
+ */
 export function alongBack(pivotMm: number, landmarkMm: number, backDeg: number): number {
   return pivotMm + (landmarkMm - pivotMm) * cosDeg(backDeg);
 }
 
-/** A landmark of the head above the datum, vertically. */
+/**
+ * A landmark of the head above the datum, vertically.
+ * @returns mm. Definition (geometry).
+ */
 export function headAbove(pivotMm: number, landmarkMm: number, backDeg: number): number {
   return pivotMm * cosDeg(backDeg) + (landmarkMm - pivotMm);
 }
 
-/** Top of the thigh above the datum, mm, at `along` in front of it. */
+/**
+ * Top of the thigh above the datum, mm, at `along` in front of it.
+ * @param along mm before the datum
+ * @returns mm. Definition (geometry).
+ */
 export function thighTopAbove(thighClearanceMm: number, thighDeg: number, along: number): number {
   return along * tanDeg(thighDeg) + thighClearanceMm / cosDeg(thighDeg);
 }
@@ -206,6 +259,7 @@ export function thighTopAbove(thighClearanceMm: number, thighDeg: number, along:
  * Moment of head, arms and trunk about the hip when leaning back, N·m.
  * Winter (2009), Table 4.1: 0.678 of body mass, centre at 0.626 of hip to shoulder; segment 0.288 of stature
  * (Drillis & Contini 1966).
+ * @returns N·m.
  */
 export function trunkMomentNm(massKg: number, statureMm: number, backDeg: number): number {
   return (
@@ -227,6 +281,7 @@ const GRAVITY = 9.81;
 /**
  * Inside angle of the elbow with the upper arm hanging and the hand at `handsMm`; 90° with the forearm level, more
  * with the hand lower than the elbow.
+ * @returns degrees. Definition (geometry).
  */
 export function elbowDeg(elbowMm: number, handsMm: number, forearmMm: number): number {
   return 90 + asinDeg((elbowMm - handsMm) / forearmMm);
@@ -239,6 +294,7 @@ const HAND_FROM_MIDDLE_MM = 60;
  * How far a forearm turns in, degrees, from an elbow `elbowHalfMm` beside the middle to a hand before a keyboard: what
  * an arm pad has to turn to lie under it. 0 where the elbow is nearer the middle than the hand.
  * asin((elbow half-spacing − hand half-spacing) / forearm–hand length).
+ * @returns degrees, 0 or more. Definition (geometry).
  */
 export function padTurnDeg(elbowHalfMm: number, forearmHandMm: number): number {
   const across = Math.max(0, elbowHalfMm - HAND_FROM_MIDDLE_MM);

@@ -68,6 +68,7 @@ const byName = (a: { readonly name: string; readonly seatId: string }, b: typeof
 /**
  * Meant for the place before not meant; likelier to fit (whole per cent) before less likely; then the lesser penalty, the larger margin, the lower price (not
  * known: last), the name.
+ * @returns negative, 0 or positive, as `sort` takes it. Definition.
  */
 export function byRank(a: RankedSeat, b: RankedSeat): number {
   return (
@@ -100,7 +101,10 @@ function marginOf(p: Problem, v: SetValues): number | null {
   return least === null ? null : Math.round(least * MARGIN_STEP) / MARGIN_STEP;
 }
 
-/** One seat by itself: refused, or with all that its rank hangs on. */
+/**
+ * One seat by itself: refused, or with all that its rank hangs on.
+ * @returns never null; the reasons stand with a refused seat. Definition.
+ */
 export function rankOne(asked: Asked, seat: SeatModel, draws: Draws): RankedSeat | RefusedSeat {
   const inputs = { ...asked, seat };
   const of = { seatId: seat.id, name: seat.name };
@@ -133,6 +137,7 @@ const FIRST = 50;
  * Ranks seats one after the other; the order they come in does not matter. Yields after each what is known so far, and
  * last the whole.
  * @param draws of the asked body, the same for all seats
+ * @returns ranked and refused so far. Definition.
  */
 export function* rankingInTurn(
   asked: Asked,
@@ -161,7 +166,10 @@ export function* rankingInTurn(
   yield { count, done, ranked, refused: refused.sort(byName) };
 }
 
-/** All of `rankingInTurn` at once. */
+/**
+ * All of `rankingInTurn` at once.
+ * @returns ranked and refused. Definition.
+ */
 export function rankSeats(asked: Asked, seats: readonly SeatModel[], draws: Draws): Ranking {
   let last: Ranking = { count: 0, done: 0, ranked: [], refused: [] };
   for (const known of rankingInTurn(asked, seats, draws)) last = known;

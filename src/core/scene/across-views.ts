@@ -2,16 +2,8 @@
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SetValues } from '../fit';
 import { figureOf, seatFigureOf } from '../fit/geometry/figure';
-import {
-  clearMm,
-  datumFromRearMm,
-  elbowHalfMm,
-  elbowOnPadMm,
-  hollowFromRearMm,
-  padFrontMm,
-  panPointMm,
-  trunkDegOf,
-} from '../fit/geometry/on-seat';
+import { clearMm, elbowHalfMm, elbowOnPadMm, padFrontMm } from '../fit/geometry/arms';
+import { datumFromRearMm, hollowFromRearMm, panPointMm, trunkDegOf } from '../fit/geometry/on-seat';
 import { padTurnDeg, type Point } from '../posture';
 import { cosDeg, sinDeg } from '../units';
 import { Pen, at } from './pen';
@@ -155,7 +147,10 @@ const USUAL_WIDTH_MM = 460;
 const drawnWidthMm = (p: Problem): number =>
   isKnown(p.seat.seatWidthMm) ? p.seat.seatWidthMm : USUAL_WIDTH_MM;
 
-/** Seen from the front: whether hips and elbows have room, and how far the arms are held out. */
+/**
+ * Seen from the front: whether hips and elbows have room, and how far the arms are held out.
+ * @returns primitives in mm. Definition.
+ */
 export function frontView(a: Assessment): Scene {
   const p = a.problem;
   const v = a.values;
@@ -277,7 +272,10 @@ function planPad(
   d.area(`pad${side}`, 'seat', corner(-w, -l), corner(w, -l), corner(w, l), corner(-w, l));
 }
 
-/** Seen from above: the seat's breadth and depth, and which way the forearms, and so the pads, have to turn. */
+/**
+ * Seen from above: the seat's breadth and depth, and which way the forearms, and so the pads, have to turn.
+ * @returns primitives in mm. Definition.
+ */
 export function planView(a: Assessment): Scene {
   const p = a.problem;
   const v = a.values;

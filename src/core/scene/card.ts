@@ -99,7 +99,10 @@ export interface Card {
   readonly cautions: readonly Message[];
 }
 
-/** Hand, control and place; and which way is more, with what the sitter does while it moves. */
+/**
+ * Hand, control and place; and which way is more, with what the sitter does while it moves.
+ * @returns null in place of what nobody described. Definition.
+ */
 export function controlWords(
   kind: AdjustmentKind,
   found: { readonly control: Control; readonly move: Move } | null,
@@ -131,7 +134,10 @@ function movementKey({ directionForMore, sitter }: Move): string {
   return sitter.forMore === 'nothing' ? 'card.movement.plain' : 'card.movement.same';
 }
 
-/** Whether the words of a position already say its value. */
+/**
+ * Whether the words of a position already say its value.
+ * @returns false where a value has to stand beside them. Definition.
+ */
 export const saysValue = (words: Message): boolean => 'value' in words.values;
 
 function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
@@ -152,7 +158,10 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   };
 }
 
-/** Whether the seat's height is held by a lift that is released while sitting. */
+/**
+ * Whether the seat's height is held by a lift that is released while sitting.
+ * @returns false for a seat that is set standing. Definition.
+ */
 export function isLifted(p: Problem): boolean {
   const height = p.variables.seatHeight;
   return (
@@ -208,7 +217,10 @@ function estimatesOf(p: Problem, a: Assessment): Message[] {
   });
 }
 
-/** What stands at the head of the card: names from the inputs, and who and when. */
+/**
+ * What stands at the head of the card: names from the inputs, and who and when.
+ * @returns messages and names. Definition.
+ */
 export function cardHeader(
   p: Problem,
   of: { readonly sitter: string; readonly fitter: string; readonly date: string },
@@ -217,7 +229,11 @@ export function cardHeader(
   return { ...of, seat: seat.name, place: place?.name ?? null, method: method.name };
 }
 
-/** What is to be added, taken off or changed, by size: longer or shorter, higher or lower. */
+/**
+ * What is to be added, taken off or changed, by size: longer or shorter, higher or lower.
+ * @param sizeMm 0 for what has no size
+ * @returns one sentence. Definition.
+ */
 export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
   message(`remedy.use.${id}${sizeMm < 0 ? '.less' : ''}`, { size: { sizeMm: Math.abs(sizeMm) } });
 
@@ -235,7 +251,11 @@ const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
     parts: r.arithmetic,
   }));
 
-/** @param found remedies solved for with what is in use already; null where they are not known */
+/**
+ * The card of settings as set: one model, painted on screen, on paper and as PDF.
+ * @param found remedies solved for with what is in use already; null where they are not known
+ * @returns rows in the order of setting. Definition.
+ */
 export function cardOf(
   a: Assessment,
   header: CardHeader,

@@ -1,6 +1,7 @@
 /** What a tape or a level must show of a setting. */
 import type { Assessment, Problem, SettingOutcome } from '../fit';
-import { apexMm, clearMm, datumMm, frontEdgeMm } from '../fit/geometry/on-seat';
+import { apexMm, datumMm, frontEdgeMm } from '../fit/geometry/on-seat';
+import { clearMm } from '../fit/geometry/arms';
 import { message, type Message } from '../message';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../seat';
 
@@ -41,7 +42,10 @@ function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | nul
 /** Settings that only a tape or a level can tell: there the check is the setting. */
 const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
 
-/** A setting in words, and what a tape or a level must show beside it; what nothing holds has no angle to ask for. */
+/**
+ * A setting in words, and what a tape or a level must show beside it; what nothing holds has no angle to ask for.
+ * @returns `check` is null where there is nothing to check. Definition.
+ */
 export function settingOf(
   p: Problem,
   a: Assessment,

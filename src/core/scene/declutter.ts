@@ -1,7 +1,9 @@
 /**
  * Moves labels apart that would lie on each other, as little as possible and keeping their order.
  * @param wanted heights, any order; @param gap least distance between two
- * @returns heights in the order given, at least `gap` apart, within `low`…`high` where there is room
+ * @param low lowest height, same unit
+ * @param high highest height, same unit
+ * @returns heights in the order given, at least `gap` apart, within `low`…`high` where there is room. Definition.
  */
 export function spreadApart(wanted: readonly number[], gap: number, low: number, high: number): number[] {
   const order = wanted.map((z, i) => ({ z, i })).sort((a, b) => a.z - b.z || a.i - b.i);

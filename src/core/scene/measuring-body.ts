@@ -38,7 +38,10 @@ const DRAWN_SHARES: Record<Exclude<DimensionId, 'stature' | 'bodyMass'>, number>
   fourFingerBreadth: 0.042,
 };
 
-/** Lengths to draw with: what is known, the rest in the usual share of stature. */
+/**
+ * Lengths to draw with: what is known, the rest in the usual share of stature.
+ * @returns mm for every dimension. Assumed shares.
+ */
 export function drawnSizes(known: (dimension: DimensionId) => number | undefined): SizeOf {
   const stature = known('stature') ?? DRAWN_STATURE_MM;
   return (id) => known(id) ?? (id === 'stature' || id === 'bodyMass' ? stature : DRAWN_SHARES[id] * stature);
@@ -117,7 +120,10 @@ function bench(d: Pen, from: number, to: number, height: number): void {
 
 const floor = (d: Pen, from: number, to: number): void => d.line('floor', 'floor', at(from, 0), at(to, 0));
 
-/** Seated upright on a hard, level bench, feet flat, the forearm level. */
+/**
+ * Seated upright on a hard, level bench, feet flat, the forearm level.
+ * @returns a pen with the body drawn, mm. Definition.
+ */
 export function sideOf(size: SizeOf): { readonly pen: Pen; readonly body: Seated } {
   const d = new Pen();
   const b = seatedOf(size);
@@ -146,7 +152,10 @@ export function sideOf(size: SizeOf): { readonly pen: Pen; readonly body: Seated
   return { pen: d, body: b };
 }
 
-/** Standing tall, seen from the side. */
+/**
+ * Standing tall, seen from the side.
+ * @returns a pen with the body drawn, mm. Definition.
+ */
 export function standingOf(size: SizeOf): {
   readonly pen: Pen;
   readonly elbow: Point;
@@ -174,7 +183,10 @@ export function standingOf(size: SizeOf): {
   return { pen: d, elbow, ankle };
 }
 
-/** Seated, seen from the front; breadths only. */
+/**
+ * Seated, seen from the front; breadths only.
+ * @returns a pen with the body drawn, mm. Definition.
+ */
 export function frontOf(size: SizeOf): { readonly pen: Pen; readonly body: Seated } {
   const d = new Pen();
   const b = seatedOf(size);
@@ -221,7 +233,10 @@ export function frontOf(size: SizeOf): { readonly pen: Pen; readonly body: Seate
   return { pen: d, body: b };
 }
 
-/** The back of a hand, fingers together and up; the middle joints of the four lie on one line. */
+/**
+ * The back of a hand, fingers together and up; the middle joints of the four lie on one line.
+ * @returns a pen with the hand drawn, mm. Definition.
+ */
 export function handOf(size: SizeOf): { readonly pen: Pen; readonly joints: number; readonly left: number } {
   const d = new Pen();
   const four = size('fourFingerBreadth');
@@ -237,7 +252,10 @@ export function handOf(size: SizeOf): { readonly pen: Pen; readonly joints: numb
   return { pen: d, joints, left };
 }
 
-/** A shoe from the side, cut open at the heel. */
+/**
+ * A shoe from the side, cut open at the heel.
+ * @returns a pen with the shoe drawn, mm. Definition.
+ */
 export function shoeOf(size: SizeOf): { readonly pen: Pen; readonly heel: number } {
   const d = new Pen();
   const heel = Math.max(4, size('shoeHeel'));

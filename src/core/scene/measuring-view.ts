@@ -243,6 +243,7 @@ function scaledShape(shape: Shape, by: number): Shape {
 /**
  * The drawing of one dimension. Of the body mass: a person who stands on a scale.
  * @param size a length for every dimension
+ * @returns primitives in mm. Definition.
  */
 export function measuringView(dimension: DimensionId, size: SizeOf): Scene {
   // Drawn as large as an adult, for whom thicknesses are made up, and brought to the sitter's own size.

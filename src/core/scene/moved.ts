@@ -36,13 +36,19 @@ export const MOVED_PARTS: Readonly<Partial<Record<AdjustmentKind, readonly strin
 const isOf = (kind: AdjustmentKind, { id }: Primitive): boolean | undefined =>
   MOVED_PARTS[kind]?.some((part) => id === part || id === `${part}1` || id === `${part}-1`);
 
-/** Returns the outlines of what an adjustment moves in a view; none where the view does not show it. */
+/**
+ * Returns the outlines of what an adjustment moves in a view; none where the view does not show it.
+ * @returns in the order drawn. Definition.
+ */
 export const movedIn = ({ primitives }: Pick<Scene, 'primitives'>, kind: AdjustmentKind): Primitive[] =>
   primitives
     .filter((primitive) => isOf(kind, primitive))
     .map((primitive) => ({ ...primitive, id: `${primitive.id}-moved`, role: 'moved', layer: Infinity }));
 
-/** Returns a view in which what an adjustment moves stands out. */
+/**
+ * Returns a view in which what an adjustment moves stands out.
+ * @returns a new view. Definition.
+ */
 export function withMoved(scene: Scene, kind: AdjustmentKind): Scene {
   return {
     ...scene,

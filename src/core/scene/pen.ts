@@ -1,7 +1,19 @@
 import type { Point } from '../posture';
 import type { Primitive, Role, Shape } from './primitives';
 
+/**
+ * A point of a view.
+ * @param x mm, positive forward or to the right
+ * @param z mm, positive upwards
+ * @returns mm. Definition.
+ */
 export const at = (x: number, z: number): Point => ({ x, z });
+/**
+ * A point moved.
+ * @param dx mm
+ * @param dz mm
+ * @returns a new point, mm. Definition.
+ */
 export const shift = (p: Point, dx: number, dz: number): Point => at(p.x + dx, p.z + dz);
 
 /** Collects the primitives of a view. */

@@ -27,7 +27,7 @@ const bareOf = (p: Problem): Problem => p.bare?.problem ?? p;
 
 /**
  * What a posture sets otherwise than the settings as they stand, in the order of setting.
- * @returns null where it has no settings
+ * @returns null where it has no settings. Definition.
  */
 export function postureRows(main: Assessment, posture: PostureSettings): readonly PostureRow[] | null {
   if (!posture.settings) return null;

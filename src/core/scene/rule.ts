@@ -6,17 +6,10 @@ import { estimatedOf, type DimensionId } from '../body';
 import { message, type Message } from '../message';
 import type { Assessment, Problem, SettingOutcome, Verdict } from '../fit';
 import { figureOf, seatFigureOf } from '../fit/geometry/figure';
-import {
-  apexMm,
-  datumMm,
-  elbowAboveSeatMm,
-  elbowOnPadMm,
-  legOf,
-  napeAlongBackMm,
-  restDegOf,
-  trunkDegOf,
-  underDeskMm,
-} from '../fit/geometry/on-seat';
+import { apexMm, datumMm, legOf, trunkDegOf } from '../fit/geometry/on-seat';
+import { elbowAboveSeatMm, elbowOnPadMm } from '../fit/geometry/arms';
+import { napeAlongBackMm, restDegOf } from '../fit/geometry/head';
+import { underDeskMm } from '../fit/geometry/at-place';
 import type { AdjustmentKind } from '../seat';
 import { cosDeg } from '../units';
 
@@ -185,7 +178,10 @@ function verdictOf(outcome: SettingOutcome | undefined, conditionId: string): Ve
   return outcome.verdict === 'fits' ? 'close' : outcome.verdict;
 }
 
-/** The rule of a set seat; pairs with a missing measure are left out and said. */
+/**
+ * The rule of a set seat; pairs with a missing measure are left out and said.
+ * @returns heights in mm. Definition.
+ */
 export function ruleOf(a: Assessment): Rule {
   const p = a.problem;
   const pairs = BUILDS.flatMap(([build, owner, condition]): Pair[] => {

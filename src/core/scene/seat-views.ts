@@ -304,7 +304,10 @@ const box = (d: Pen, id: string, role: Role, x: number, z: number, width: number
 /** A pan whose width nobody described has none to draw. */
 const panRole = (seat: SeatModel): Role => (seat.seatWidthMm ? 'seat' : 'seatThin');
 
-/** The seat from its right side. */
+/**
+ * The seat from its right side.
+ * @returns primitives in mm. Definition.
+ */
 export function seatSideView(seat: SeatModel): Scene {
   const d = new Pen();
   const standing = shapeOf(seat, 'standing');
@@ -317,7 +320,10 @@ export function seatSideView(seat: SeatModel): Scene {
   return bounded(d, [], seat, SIDE_PAPER);
 }
 
-/** The seat from the front, with its breadths. */
+/**
+ * The seat from the front, with its breadths.
+ * @returns primitives in mm. Definition.
+ */
 export function seatFrontView(seat: SeatModel): Scene {
   const d = new Pen();
   const s = shapeOf(seat, 'standing');
@@ -374,7 +380,10 @@ export function seatFrontView(seat: SeatModel): Scene {
   return bounded(d, dimensions, seat, { lowX: -360, highX: 360, lowZ: 0, highZ: 1180 });
 }
 
-/** The seat from above, front at the top. */
+/**
+ * The seat from above, front at the top.
+ * @returns primitives in mm. Definition.
+ */
 export function seatPlanView(seat: SeatModel): Scene {
   const d = new Pen();
   const s = shapeOf(seat, 'standing');
@@ -409,7 +418,10 @@ export function seatPlanView(seat: SeatModel): Scene {
   return bounded(d, seat.seatWidthMm ? [across('seatWidth', width, s.depth + 50)] : [], seat);
 }
 
-/** Where each part is pointed at in the side view, mm. */
+/**
+ * Where each part is pointed at in the side view, mm.
+ * @returns by part. Definition.
+ */
 export function partPoints(seat: SeatModel): Readonly<Record<SeatPart, Point>> {
   const s = shapeOf(seat, 'standing');
   const rear = panPoint(seat, s, 0);

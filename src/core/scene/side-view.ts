@@ -226,7 +226,10 @@ function spoken(a: Assessment, isPartial: boolean): Message[] {
   return isPartial ? [...angles, message('alt.undrawn')] : angles;
 }
 
-/** The computed side view of this sitter in this seat at this place. */
+/**
+ * The computed side view of this sitter in this seat at this place.
+ * @returns primitives in mm. Definition.
+ */
 export function sideView(a: Assessment): Scene {
   const p = a.problem;
   const v = a.values;

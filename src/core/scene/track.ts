@@ -27,6 +27,10 @@ const FIXED_SHARE = 0.4;
 const finite = (values: readonly (number | undefined)[]): number[] =>
   values.filter((v): v is number => v !== undefined && Number.isFinite(v));
 
+/**
+ * The track of a lever: where it goes, what fits and where it stands.
+ * @returns positions and zones in the adjustment’s unit. Definition.
+ */
 export function trackOf(outcome: SettingOutcome): Track {
   const { values } = outcome.variable;
   const lo = values[0] ?? 0;

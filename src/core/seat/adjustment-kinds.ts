@@ -222,9 +222,16 @@ export type AdjustmentKind = keyof typeof ADJUSTMENT_KINDS;
 export const ADJUSTMENT_KIND_IDS = Object.keys(ADJUSTMENT_KINDS) as AdjustmentKind[];
 
 const NUMBERS: ReadonlyMap<string, number> = new Map(ADJUSTMENT_KIND_IDS.map((kind, i) => [kind, i]));
-/** Where a kind stands in `ADJUSTMENT_KIND_IDS`; −1 for what is none. */
+/**
+ * Where a kind stands in `ADJUSTMENT_KIND_IDS`; −1 for what is none.
+ * @returns a place from 0, or −1. Definition.
+ */
 export const kindNumber = (kind: AdjustmentKind): number => NUMBERS.get(kind) ?? -1;
 
+/**
+ * Whether a text names a kind of adjustment.
+ * @returns false for any other text. Definition.
+ */
 export const isAdjustmentKind = (id: string): id is AdjustmentKind => NUMBERS.has(id);
 
 /** Counted from the loaded seat: a body that sinks deeper stands lower beside them. */

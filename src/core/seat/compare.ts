@@ -108,7 +108,10 @@ function differencesOf(
   return messages;
 }
 
-/** Returns seats beside each other, adjustment by adjustment: those that any of them has. */
+/**
+ * Returns seats beside each other, adjustment by adjustment: those that any of them has.
+ * @returns one row a kind. Definition.
+ */
 export function compareSeats(seats: readonly SeatModel[]): ComparedRow[] {
   const names = seats.map((seat) => seat.name);
   return ADJUSTMENT_KIND_IDS.flatMap((kind) => {
@@ -131,7 +134,10 @@ export function compareSeats(seats: readonly SeatModel[]): ComparedRow[] {
   });
 }
 
-/** Returns what only some of the seats offer, with those that do. */
+/**
+ * Returns what only some of the seats offer, with those that do.
+ * @returns empty where all offer the same. Definition.
+ */
 export function offeredBySome(
   seats: readonly SeatModel[],
 ): { readonly offer: Offer; readonly by: readonly string[] }[] {
@@ -142,7 +148,10 @@ export function offeredBySome(
     .filter(({ by }) => by.length < seats.length);
 }
 
-/** Whether a seat can tip the sitter forward. */
+/**
+ * Whether a seat can tip the sitter forward.
+ * @returns false also where nobody described it. Definition.
+ */
 export const tipsForward = (seat: Pick<SeatModel, 'adjustments'>): boolean =>
   seat.adjustments.some(
     (a) =>

@@ -17,9 +17,16 @@ const OPPOSITE: Record<Direction, Direction> = {
   unknown: 'unknown',
 };
 
+/**
+ * The other way of a direction.
+ * @returns the other way; of what has none the same. Definition.
+ */
 export const oppositeOf = (direction: Direction): Direction => OPPOSITE[direction];
 
-/** The control and move that set an adjustment, or null where the seat's record names none. */
+/**
+ * The control and move that set an adjustment, or null where the seat's record names none.
+ * @returns null where the seat’s record names none. Definition.
+ */
 export function controlFor(
   controls: readonly Control[],
   adjustmentId: string,

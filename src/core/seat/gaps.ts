@@ -44,6 +44,10 @@ const COST: Readonly<Record<SeatGap, GapCost>> = {
   tiltAxis: 'fit',
   directions: 'handling',
 };
+/**
+ * What a gap in a description costs.
+ * @returns what cannot be told without it. Definition.
+ */
 export const gapCost = (gap: SeatGap): GapCost => COST[gap];
 
 /** Whether each gap is open. Order of importance: safety, then the weights of the conditions it leaves open. */
@@ -82,5 +86,8 @@ const IS_OPEN: Readonly<Record<SeatGap, (seat: SeatModel) => boolean>> = {
     ),
 };
 
-/** Returns what is open of a seat, the most important first; empty where everything is described. */
+/**
+ * Returns what is open of a seat, the most important first; empty where everything is described.
+ * @returns the most important first. Definition.
+ */
 export const gapsOf = (seat: SeatModel): SeatGap[] => SEAT_GAPS.filter((gap) => IS_OPEN[gap](seat));

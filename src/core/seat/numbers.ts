@@ -19,6 +19,10 @@ export interface SeatNumbers {
   readonly armsMoveWithBack: boolean;
 }
 
+/**
+ * A seat as the computation reads it.
+ * @returns mm; NaN for what cannot be calculated without being described. Assumed where the rows of `USUAL` say so.
+ */
 export function seatNumbers({ pan, back, arms, seatWidthMm }: SeatModel): SeatNumbers {
   return {
     axisFromRearMm: pan.axisFromRearMm ?? USUAL.axisFromRearMm,

@@ -109,7 +109,10 @@ function meets(asked: Asked, own: { lowest: number; highest: number; isFixed: bo
   return highest >= asked.value;
 }
 
-/** Returns how a seat stands beside a published set, row by row. */
+/**
+ * Returns how a seat stands beside a published set, row by row.
+ * @returns one a row of the set, mm or degrees. Source stands with the set.
+ */
 export function orientationOf(seat: SeatModel, set: DimensionSet): Orientation[] {
   return RULES[set].map((rule) => {
     const own = ownOf(seat, rule.of);
@@ -121,7 +124,10 @@ export function orientationOf(seat: SeatModel, set: DimensionSet): Orientation[]
   });
 }
 
-/** Returns the sets that speak of seats of a class. */
+/**
+ * Returns the sets that speak of seats of a class.
+ * @returns empty where none does. Definition.
+ */
 export const setsFor = (seat: Pick<SeatModel, 'seatClass'>): DimensionSet[] =>
   DIMENSION_SET_IDS.filter((id) =>
     (DIMENSION_SETS[id].classes as readonly string[]).includes(seat.seatClass),
@@ -149,7 +155,10 @@ export interface SchoolSize {
   readonly reachesDepth: boolean | null;
 }
 
-/** Returns which size marks of school furniture a seat reaches: by height at least. */
+/**
+ * Returns which size marks of school furniture a seat reaches: by height at least.
+ * @returns empty where it reaches none. Source: EN 1729-1, from memory.
+ */
 export function schoolSizesOf(seat: SeatModel): SchoolSize[] {
   const [height, depth] = [ownOf(seat, 'seatHeight'), ownOf(seat, 'seatDepth')];
   const reaches = (own: { lowest: number; highest: number } | null, mm: number): boolean =>

@@ -19,6 +19,9 @@ export const SEAT_PARTS = {
 export type SeatPart = keyof typeof SEAT_PARTS;
 export const SEAT_PART_IDS = Object.keys(SEAT_PARTS) as SeatPart[];
 
-/** Returns the part that an adjustment belongs to. */
+/**
+ * Returns the part that an adjustment belongs to.
+ * @returns every kind belongs to one. Definition.
+ */
 export const partOf = (kind: AdjustmentKind): SeatPart =>
   SEAT_PART_IDS.find((id) => (SEAT_PARTS[id].kinds as readonly AdjustmentKind[]).includes(kind)) ?? 'pan';

@@ -5,7 +5,10 @@ import { ADJUSTMENT_UNITS } from './adjustment-kinds';
 /** Rounds away what binary fractions leave behind (0.1 + 0.2), far below any tolerance in use. */
 const tidy = (value: number): number => Math.round(value * 1e6) / 1e6;
 
-/** The ends of an adjustment in its unit, lowest first. */
+/**
+ * The ends of an adjustment in its unit, lowest first.
+ * @returns in its unit; 0 and 1 for on and off. Definition.
+ */
 export function endsOf(travel: Travel): { readonly lowest: number; readonly highest: number } {
   if (travel.type === 'onOff') return { lowest: 0, highest: 1 };
   if (travel.type !== 'listed') return { lowest: travel.lowest.value, highest: travel.highest.value };
@@ -13,7 +16,10 @@ export function endsOf(travel: Travel): { readonly lowest: number; readonly high
   return { lowest: values[0] ?? NaN, highest: values[values.length - 1] ?? NaN };
 }
 
-/** How many positions an adjustment has; at least 1 for a valid one. */
+/**
+ * How many positions an adjustment has; at least 1 for a valid one.
+ * @returns a whole number. Definition.
+ */
 export function positionCount(adjustment: Adjustment): number {
   const { travel } = adjustment;
   if (travel.type === 'onOff') return 2;
@@ -26,7 +32,8 @@ export function positionCount(adjustment: Adjustment): number {
 /**
  * The one function that turns a position into units.
  * @param position integer 0…positionCount−1, counted from the lowest end
- * @returns value in the adjustment's unit; the last position of a continuous travel is always its highest end
+ * @returns value in the adjustment's unit; the last position of a continuous travel is always its highest end.
+ *   Definition.
  */
 export function valueAt(adjustment: Adjustment, position: number): number {
   const { travel } = adjustment;
@@ -37,7 +44,10 @@ export function valueAt(adjustment: Adjustment, position: number): number {
   return tidy(lowest + position * stepOf(adjustment, last));
 }
 
-/** All values of an adjustment, by position. */
+/**
+ * All values of an adjustment, by position.
+ * @returns in its unit, rising. Definition.
+ */
 export function valuesOf(adjustment: Adjustment): number[] {
   const { travel } = adjustment;
   if (travel.type === 'listed') return travel.values.map((q) => q.value);
@@ -56,7 +66,11 @@ function stepOf({ travel, unit }: Adjustment, last: number): number {
   return travel.type === 'continuous' ? ADJUSTMENT_UNITS[unit].finestStep : (highest - lowest) / last;
 }
 
-/** The position whose value is nearest; at a tie the lower. */
+/**
+ * The position whose value is nearest; at a tie the lower.
+ * @param value in the adjustment’s unit; beyond the ends: the end
+ * @returns a position from 0. Definition.
+ */
 export function nearestPosition(adjustment: Adjustment, value: number): number {
   const count = positionCount(adjustment);
   if (adjustment.travel.type === 'listed') {
@@ -75,12 +89,18 @@ export function nearestPosition(adjustment: Adjustment, value: number): number {
   return value - valueAt(adjustment, below) <= valueAt(adjustment, above) - value ? below : above;
 }
 
-/** Whether the positions can be told apart by hand (clicks, stops), rather than slid freely. */
+/**
+ * Whether the positions can be told apart by hand (clicks, stops), rather than slid freely.
+ * @returns false for what slides. Definition.
+ */
 export function isStepped(adjustment: Adjustment): boolean {
   return adjustment.travel.type !== 'continuous';
 }
 
-/** Whether nobody can move it. */
+/**
+ * Whether nobody can move it.
+ * @returns true for a single position. Definition.
+ */
 export function isFixed(adjustment: Adjustment): boolean {
   return positionCount(adjustment) === 1;
 }
@@ -94,6 +114,7 @@ export interface Line {
 /**
  * How values of an adjustment come to what its kind speaks of (mm or degrees); lengths and angles are what they say.
  * NaN for a count of which nobody said it.
+ * @returns mm or degrees for each of its unit. Definition.
  */
 export function meaningLine({ unit, means, travel }: Adjustment): Line {
   if (unit === 'mm' || unit === 'deg') return { zero: 0, perUnit: 1 };
@@ -103,13 +124,21 @@ export function meaningLine({ unit, means, travel }: Adjustment): Line {
   return { zero: means.atLowest - perUnit * lowest, perUnit };
 }
 
-/** The value of an adjustment that comes to `meaning`: the inverse of `meaningLine`, beyond the ends as well. */
+/**
+ * The value of an adjustment that comes to `meaning`: the inverse of `meaningLine`, beyond the ends as well.
+ * @param meaning mm or degrees
+ * @returns in its unit; NaN where nobody said what a count comes to. Definition.
+ */
 export function countOf(adjustment: Adjustment, meaning: number): number {
   const { zero, perUnit } = meaningLine(adjustment);
   return perUnit === 0 ? NaN : (meaning - zero) / perUnit;
 }
 
-/** How far the value at a position may be off, as a deviation, in the adjustment's unit: between those of its ends. */
+/**
+ * How far the value at a position may be off, as a deviation, in the adjustment's unit: between those of its ends.
+ * @param position whole number from 0
+ * @returns 0 or more. Definition.
+ */
 export function positionSpread(adjustment: Adjustment, position: number): number {
   const { travel } = adjustment;
   if (travel.type === 'onOff') return 0;
@@ -122,13 +151,21 @@ export function positionSpread(adjustment: Adjustment, position: number): number
 /** A value off a sheet or by tape is as sure as this, as a deviation (common practice); counts and states are exact. */
 const USUAL_SPREAD: Readonly<Partial<Record<Adjustment['unit'], number>>> = { mm: 3, deg: 1, turn: 1 / 16 };
 
-/** How far a position may be off, as a deviation, in the adjustment's unit: as stated, else as is typical. */
+/**
+ * How far a position may be off, as a deviation, in the adjustment's unit: as stated, else as is typical.
+ * @param position whole number from 0
+ * @returns 0 or more. Assumed where nobody stated it.
+ */
 export function looseness(adjustment: Adjustment, position: number): number {
   if (adjustment.travel.type === 'onOff') return 0;
   return positionSpread(adjustment, position) || (USUAL_SPREAD[adjustment.unit] ?? 0);
 }
 
-/** A travel with every position moved by as much, in its unit. */
+/**
+ * A travel with every position moved by as much, in its unit.
+ * @param by in its unit
+ * @returns a new travel. Definition.
+ */
 export function movedTravel(travel: Travel, by: number): Travel {
   const to = (q: Quantity): Quantity => ({ ...q, value: q.value + by });
   if (travel.type === 'onOff') return travel;

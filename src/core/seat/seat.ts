@@ -2,22 +2,38 @@ import { ADJUSTMENT_KINDS, type AdjustmentKind, type AdjustmentKindRow } from '.
 import { FLOOR_OFFERS, type FloorOffer, type Offer } from './lists';
 import type { Adjustment, SeatModel } from './schema';
 
-/** The adjustment of a kind, or null. */
+/**
+ * The adjustment of a kind, or null.
+ * @returns null where there is none. Definition.
+ */
 export function adjustmentOf(adjustments: readonly Adjustment[], kind: AdjustmentKind): Adjustment | null {
   return adjustments.find((a) => a.kind === kind) ?? null;
 }
 
+/**
+ * Whether a seat is said to offer something.
+ * @returns false also where nobody described it. Definition.
+ */
 export const offers = (seat: Pick<SeatModel, 'offers'>, offer: Offer): boolean => seat.offers.includes(offer);
 
-/** What the seat touches the floor with; null where nobody described it. */
+/**
+ * What the seat touches the floor with; null where nobody described it.
+ * @returns null where nobody described it. Definition.
+ */
 export const floorOf = (seat: Pick<SeatModel, 'offers'>): FloorOffer | null =>
   FLOOR_OFFERS.find((offer) => offers(seat, offer)) ?? null;
 
-/** A cushion or pad changes how a belt lies and how a suspension rides: never on such a seat. */
+/**
+ * A cushion or pad changes how a belt lies and how a suspension rides: never on such a seat.
+ * @returns false where it has a belt or a suspension. Common practice, no source.
+ */
 export const takesCushions = (seat: SeatModel): boolean =>
   !offers(seat, 'harness') && !offers(seat, 'suspension');
 
-/** What the seat offers, as described and as follows from its parts and adjustments. */
+/**
+ * What the seat offers, as described and as follows from its parts and adjustments.
+ * @returns each once. Definition.
+ */
 export function offersOf(seat: SeatModel): ReadonlySet<Offer> {
   const all = new Set(seat.offers);
   const has = (...kinds: readonly AdjustmentKind[]) => seat.adjustments.some((a) => kinds.includes(a.kind));
@@ -34,6 +50,7 @@ export const UNCALCULATED = ['byTrial', 'countUnknown'] as const;
 /**
  * Returns why no setting is calculated for an adjustment: its force is not known, or nobody knows what its count comes
  * to. null where one is. Such an adjustment is left at rest and never counts as fitting.
+ * @returns null where one is calculated. Definition.
  */
 export function uncalculated({
   kind,
@@ -46,7 +63,10 @@ export function uncalculated({
   return row.means && unit !== 'mm' && unit !== 'deg' && !means ? 'countUnknown' : null;
 }
 
-/** The adjustment that carries another along; null where none does, or where it is set by nobody itself. */
+/**
+ * The adjustment that carries another along; null where none does, or where it is set by nobody itself.
+ * @returns null where none does. Definition.
+ */
 export function leaderOf(adjustments: readonly Adjustment[], { id, holds }: Adjustment): Adjustment | null {
   if (holds.how !== 'follows') return null;
   const leader = adjustments.find((a) => a.id === holds.leaderId);

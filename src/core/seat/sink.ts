@@ -7,7 +7,7 @@ const GREATEST_SHARE = 1.5;
 /**
  * How far the cushion gives under a body.
  * @param massKg body mass; null (not measured) counts as the reference mass
- * @returns mm, within 0.5…1.5 of the stated sink; 0 where nobody stated it
+ * @returns mm, within 0.5…1.5 of the stated sink; 0 where nobody stated it. Assumed: in proportion to the mass.
  */
 export function sinkMm(seat: SeatModel, massKg: number | null): number {
   const reference = seat.cushion.sinkMm?.value ?? 0;
@@ -19,6 +19,8 @@ export function sinkMm(seat: SeatModel, massKg: number | null): number {
 /**
  * What to add to a seat's stated heights so that they hold under this body.
  * `ofSeat` goes to heights above the floor, `aboveSeat` to heights above the seat; mm.
+ * @param massKg body mass, kg; null counts as the reference mass
+ * @returns mm. Definition.
  */
 export function heightShift(
   seat: SeatModel,

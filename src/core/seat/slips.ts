@@ -27,6 +27,7 @@ const MADE_BY: readonly (readonly [Slip, (typed: number) => number])[] = [
  * @param value as typed, in the unit of the field
  * @param limits ends that nothing passes
  * @param common where most are; absent: anywhere within the limits
+ * @returns null where it is inside the limits, or no slip explains it. Common practice, no source.
  */
 export function likelySlip(
   value: number,
@@ -43,7 +44,11 @@ export function likelySlip(
   return candidates.find(isCommon) ?? candidates[0] ?? null;
 }
 
-/** The same for the end of an adjustment in its first unit. */
+/**
+ * The same for the end of an adjustment in its first unit.
+ * @param value in the kind’s first unit
+ * @returns null where no slip explains it. Common practice, no source.
+ */
 export function slipOf(kind: AdjustmentKind, value: number): LikelySlip | null {
   const { lowest, highest, typical } = ADJUSTMENT_KINDS[kind];
   return likelySlip(value, [lowest, highest], typical);

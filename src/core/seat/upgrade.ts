@@ -2,11 +2,18 @@
 import { SEAT_DOCUMENT } from './schema-version';
 
 export type Loose = Record<string, unknown>;
+/**
+ * Whether something is an object whose keys nobody checked.
+ * @returns false for lists, texts and null. Definition.
+ */
 export const isLoose = (value: unknown): value is Loose =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? value.filter(isLoose) : []);
 
-/** A copy without some keys. */
+/**
+ * A copy without some keys.
+ * @returns a new object. Definition.
+ */
 export const without = (stored: Loose, ...keys: readonly string[]): Loose =>
   Object.fromEntries(Object.entries(stored).filter(([key]) => !keys.includes(key)));
 
@@ -20,7 +27,10 @@ function holdsOf({ followsSitter, travel }: Loose): Loose {
   return { how: isLoose(travel) && travel.type === 'continuous' ? 'free' : 'notched' };
 }
 
-/** An adjustment of the first version: how it holds was a flag, and where it locks a word. */
+/**
+ * An adjustment of the first version: how it holds was a flag, and where it locks a word.
+ * @returns a new object. Definition.
+ */
 export function upgradeAdjustment(adjustment: Loose): Loose {
   if ('holds' in adjustment) return adjustment;
   const { locks } = adjustment;
@@ -75,7 +85,10 @@ const FLOORS: Readonly<Record<string, string>> = {
   softFloor: 'castorsSoftFloor',
 };
 
-/** Returns a seat's document in the form of now; one that is no document of a seat is returned as it is. */
+/**
+ * Returns a seat's document in the form of now; one that is no document of a seat is returned as it is.
+ * @returns an unknown version as it is, for the schema to refuse. Definition.
+ */
 export function upgradeSeat(stored: unknown): unknown {
   if (!isLoose(stored) || 'schema' in stored) return stored;
   return fromFirst(stored);

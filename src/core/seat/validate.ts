@@ -104,7 +104,10 @@ function meaningDoubts({ effort, means }: Adjustment, field: string): SeatDoubt[
   return doubts;
 }
 
-/** What is wrong with adjustments, as a list of faults naming field and value; empty where nothing is. */
+/**
+ * What is wrong with adjustments, as a list of faults naming field and value; empty where nothing is.
+ * @returns JSON pointers begin with `base`. Definition.
+ */
 export function adjustmentDoubts(
   adjustments: readonly Adjustment[],
   base: string,
@@ -248,7 +251,10 @@ function positiveDoubts(seat: SeatModel): SeatDoubt[] {
   return doubts;
 }
 
-/** What is wrong with a seat's description; empty where it can be computed with. */
+/**
+ * What is wrong with a seat's description; empty where it can be computed with.
+ * @returns JSON pointers count from the seat. Definition.
+ */
 export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');
   const ids = seat.adjustments.map((a) => a.id);

@@ -16,7 +16,10 @@ export const USUAL_FINGERS_MM = { 3: 50, 4: 70 } as const;
 /** Buttock–popliteal length for which the room behind the knee is stated, mm (an average adult). */
 export const ROOM_REFERENCE_MM = 480;
 
-/** The room behind the knee by the fingers of a measured hand: lower bounds by the fewer fingers, upper by the more. */
+/**
+ * The room behind the knee by the fingers of a measured hand: lower bounds by the fewer fingers, upper by the more.
+ * @returns a new target, mm. Common practice, no source.
+ */
 export function roomByFingers(
   target: Target,
   fingers: Fingers,
@@ -36,7 +39,11 @@ export function roomByFingers(
   };
 }
 
-/** The room behind the knee for a child: every bound in proportion. */
+/**
+ * The room behind the knee for a child: every bound in proportion.
+ * @param buttockPoplitealMm of the child, mm
+ * @returns a new target, mm. Assumed.
+ */
 export function roomForChild(target: Target, buttockPoplitealMm: number): Target {
   const share = buttockPoplitealMm / ROOM_REFERENCE_MM;
   const scaled = (v: number | undefined) => (v === undefined ? undefined : v * share);

@@ -32,7 +32,7 @@ const UNIT_WORDS: Record<string, LengthUnit | 'ft'> = {
  *
  * @param text what was typed
  * @param shown unit of a bare number
- * @returns millimetres rounded to a tenth, or a closed reason
+ * @returns millimetres rounded to a tenth, or a closed reason. Definition: 1 in = 25.4 mm.
  */
 export function parseLength(text: string, shown: LengthUnit): Parsed {
   const t = tidy(text);
@@ -70,7 +70,10 @@ function parseNumberOrFraction(text: string, unit: LengthUnit): Parsed {
   return parsed(Number(whole ?? 0) + Number(top) / Number(bottom));
 }
 
-/** A length in the unit shown, without the unit: `445`, `44.5`, `17 1/2`. Inches to the sixteenth. */
+/**
+ * A length in the unit shown, without the unit: `445`, `44.5`, `17 1/2`. Inches to the sixteenth.
+ * @returns a text. Definition: 1 in = 25.4 mm.
+ */
 export function formatLengthNumber(mm: number, unit: LengthUnit): string {
   if (unit === 'in') return formatSixteenths(mm / MM_PER_INCH);
   if (unit === 'mm' && Number.isInteger(mm)) return minus(String(mm));
@@ -80,7 +83,10 @@ export function formatLengthNumber(mm: number, unit: LengthUnit): string {
   return minus(rounded.toFixed(shownPlaces));
 }
 
-/** A length with its unit: `445 mm`, `44.5 cm`, `17 1/2 in`. */
+/**
+ * A length with its unit: `445 mm`, `44.5 cm`, `17 1/2 in`.
+ * @returns a text. Definition: 1 in = 25.4 mm.
+ */
 export function formatLength(mm: number, unit: LengthUnit): string {
   return `${formatLengthNumber(mm, unit)} ${unit}`;
 }

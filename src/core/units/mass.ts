@@ -6,7 +6,10 @@ export type MassUnit = 'kg' | 'lb';
 
 export const KG_PER_POUND = 0.45359237;
 
-/** Reads a typed mass; a bare number is in `shown`. Kilograms rounded to 10 g, or a closed reason. */
+/**
+ * Reads a typed mass; a bare number is in `shown`. Kilograms rounded to 10 g, or a closed reason.
+ * @returns kg, or a closed reason. Definition: 1 lb = 0.45359237 kg.
+ */
 export function parseMass(text: string, shown: MassUnit): Parsed {
   const t = tidy(text);
   if (t === '') return failed('empty');
@@ -26,12 +29,20 @@ export function parseMass(text: string, shown: MassUnit): Parsed {
     : number;
 }
 
-/** A mass in the unit shown, without the unit, to a tenth: `72.5`. */
+/**
+ * A mass in the unit shown, without the unit, to a tenth: `72.5`.
+ * @param kg mass, kg
+ * @returns a text. Definition: 1 lb = 0.45359237 kg.
+ */
 export function formatMassNumber(kg: number, unit: MassUnit): string {
   return String(Number((unit === 'kg' ? kg : kg / KG_PER_POUND).toFixed(1)));
 }
 
-/** A mass with its unit: `72.5 kg`. */
+/**
+ * A mass with its unit: `72.5 kg`.
+ * @param kg mass, kg
+ * @returns a text. Definition: 1 lb = 0.45359237 kg.
+ */
 export function formatMass(kg: number, unit: MassUnit): string {
   return `${formatMassNumber(kg, unit)} ${unit}`;
 }

@@ -10,7 +10,10 @@ const VULGAR: Record<string, string> = {
   '⅞': '7/8',
 };
 
-/** Lower case, one kind of space, quote and fraction; so that every reader below sees plain text. */
+/**
+ * Lower case, one kind of space, quote and fraction; so that every reader below sees plain text.
+ * @returns a text. Definition.
+ */
 export function tidy(text: string): string {
   return text
     .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
@@ -25,6 +28,7 @@ export function tidy(text: string): string {
 /**
  * A plain number; comma or point is the decimal sign. `1,740` is ambiguous, and so is `1.740` where
  * `pointMayGroup` (nobody writes thousandths of a millimetre).
+ * @returns the number, or a closed reason with both readings. Definition.
  */
 export function parseDecimal(text: string, options: { readonly pointMayGroup: boolean }): Parsed {
   const t = text.trim();

@@ -88,7 +88,10 @@ function intervalDoubts(field: string, { lo, hi }: Interval): CaseDoubt[] {
   return lo > hi ? [{ reason: 'reversedTarget', field, value: hi }] : [];
 }
 
-/** What is wrong with a method, with a pointer into it; empty where nothing is. */
+/**
+ * What is wrong with a method, with a pointer into it; empty where nothing is.
+ * @returns JSON pointers count from the method. Definition.
+ */
 export function methodDoubts(method: Method): CaseDoubt[] {
   const doubts = [
     ...targetDoubts('/kneeRoom', method.kneeRoom),
@@ -112,7 +115,10 @@ const under = (
   doubts: readonly { reason: CaseFault; field: string; value: number | string }[],
 ) => doubts.map((d): CaseDoubt => ({ ...d, field: base + d.field }));
 
-/** Everything that stands in the way of computing a case; empty where it can be computed. */
+/**
+ * Everything that stands in the way of computing a case; empty where it can be computed.
+ * @returns JSON pointers count from the inputs. Definition.
+ */
 export function caseDoubts(inputs: FitInputs): CaseDoubt[] {
   const { seat, place, work } = inputs;
   const doubts = [
@@ -130,7 +136,11 @@ export function caseDoubts(inputs: FitInputs): CaseDoubt[] {
   return doubts;
 }
 
-/** Returns what is wrong with adjustments that are to stay at a position: those that are absent, or do not go so far. */
+/**
+ * Returns what is wrong with adjustments that are to stay at a position: those that are absent, or do not go so far.
+ * @param held positions by kind, whole numbers from 0
+ * @returns empty where nothing is. Definition.
+ */
 export function heldDoubts(
   { seat, place }: Pick<FitInputs, 'seat' | 'place'>,
   held: Readonly<Partial<Record<AdjustmentKind, number>>>,

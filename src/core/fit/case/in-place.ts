@@ -67,7 +67,10 @@ const TAKEN_AWAY = {
 >;
 export type TakenAway = keyof typeof TAKEN_AWAY;
 
-/** The state of a seat that something taken away is; null where it has none of the kind. */
+/**
+ * The state of a seat that something taken away is; null where it has none of the kind.
+ * @returns null where it has none of the kind. Definition.
+ */
 export function stateFor({ states }: SeatModel, id: TakenAway): SeatState | null {
   const kinds: readonly StateKind[] = TAKEN_AWAY[id].states;
   return states.find(({ kind }) => kinds.includes(kind)) ?? null;
@@ -107,7 +110,10 @@ function placeWith(place: Place, size: (id: RemedyId) => number): Place {
   };
 }
 
-/** The inputs with seat and place as remedies leave them; a footrest and a back cushion are left to the settings. */
+/**
+ * The inputs with seat and place as remedies leave them; a footrest and a back cushion are left to the settings.
+ * @returns the inputs themselves where remedies change nothing in them. Definition.
+ */
 export function inputsWith(inputs: FitInputs, remedies: RemedySettings): FitInputs {
   const size = (id: RemedyId): number => sizeInUse(remedies, id);
   return {
@@ -123,6 +129,7 @@ const MOST_FITTED = 64;
 /**
  * The problem with seat and place as remedies leave them; the same object for the same remedies.
  * @param p with whatever remedies
+ * @returns the same object for the same remedies. Definition.
  */
 export function inPlace(p: Problem, remedies: RemedySettings): Problem {
   let key = '';

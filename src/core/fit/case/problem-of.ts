@@ -130,7 +130,11 @@ function variablesOf(
   return { variables, byNumber };
 }
 
-/** @param rollMm of a roll at the small of the back */
+/**
+ * A case as the search and the verdicts need it. The inputs must be free of doubts (`caseDoubts`).
+ * @param rollMm of a roll at the small of the back
+ * @returns everything that does not change with the settings, worked out once. Definition.
+ */
 export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   const { seat, body } = inputs;
   const shift = heightShift(seat, body.bodyMass?.value ?? null);
@@ -186,6 +190,7 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
 /**
  * The same seat, place and method for a body that differs by little: what does not follow the body is taken over.
  * @param body with the same measures as the problem's own, at other values
+ * @returns a new problem. Definition.
  */
 export function withBody(p: Problem, body: Body): Problem {
   const inputs = { ...p.inputs, body };
@@ -206,6 +211,8 @@ const MOVING_TARGETS: readonly DimensionId[] = [
 /**
  * The same with one measure a little off, for asking conditions only: heights do not follow a nudged body mass, and
  * the inputs stay as they were.
+ * @param by how far the measure is off, mm or kg
+ * @returns a new problem; `p` stays as it is. Definition.
  */
 export function nudged(p: Problem, id: DimensionId, by: number): Problem {
   const body = { ...p.body, [id]: p.body[id] + by };

@@ -89,7 +89,10 @@ function roomHere(inputs: FitInputs): Target {
   return roomOnSeat(room, seat, isChild(inputs) ? undefined : length);
 }
 
-/** Every condition's target, as it holds here. */
+/**
+ * Every condition's target, as it holds here.
+ * @returns by condition, bounds in its unit. Definition; each target names its source.
+ */
 export function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   const { method, place, seat } = inputs;
   const of = (kind: AdjustmentKind) => adjustmentOf(seat.adjustments, kind);
@@ -123,6 +126,9 @@ export function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
   return targets;
 }
 
-/** The middle of an aim; of one that is open on a side its end. */
+/**
+ * The middle of an aim; of one that is open on a side its end.
+ * @returns in the target’s unit; 0 where the aim is open on both sides. Definition.
+ */
 export const middleOfAim = ({ aimLo, aimHi }: Target): number =>
   ((aimLo ?? aimHi ?? 0) + (aimHi ?? aimLo ?? 0)) / 2;

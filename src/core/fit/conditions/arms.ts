@@ -8,21 +8,16 @@ import {
   HIP_GIVES_MM,
   clearAtSpread,
   clearMm,
-  datumMm,
   elbowHalfMm,
   elbowOnPadMm,
-  forearmDeg,
-  orZero,
-  padAtDeskMm,
-  padBeforeDeskMm,
   padBeforeElbowMm,
   padOverThighMm,
-  padUnderDeskMm,
   shoulderPoint,
   spreadDeg,
-  trunkDegOf,
   upperArmMm,
-} from '../geometry/on-seat';
+} from '../geometry/arms';
+import { datumMm, orZero, trunkDegOf } from '../geometry/on-seat';
+import { forearmDeg, padAtDeskMm, padBeforeDeskMm, padUnderDeskMm } from '../geometry/at-place';
 import {
   COMFORT,
   CONTACT,

@@ -82,7 +82,10 @@ export interface Alternative {
   readonly residual: (p: Problem, v: SetValues) => number;
 }
 
-/** A row with its name known to the compiler. */
+/**
+ * A row with its name known to the compiler.
+ * @returns the row itself. Definition.
+ */
 export const condition = <const Id extends string>(
   row: ConditionRow & { readonly id: Id },
 ): ConditionRow & { readonly id: Id } => row;
@@ -102,10 +105,18 @@ export interface Inverse {
   readonly valueAt: (p: Problem, v: SetValues, residual: number) => number;
 }
 
+/**
+ * How a residual follows an adjustment.
+ * @returns `no` where the residual does not depend on it. Definition.
+ */
 export const followingOf = (c: ConditionRow, kind: AdjustmentKind): Following =>
   typeof c.onTrack === 'function' ? c.onTrack(kind) : c.onTrack;
 
-/** Follows through what the owner's count comes to: residual = `sign` (meaning − `zero`). */
+/**
+ * Follows through what the owner's count comes to: residual = `sign` (meaning − `zero`).
+ * @param zero what the meaning is less where the residual is 0, in the residual’s unit
+ * @returns the way from a residual back to the adjustment’s value. Definition.
+ */
 export const inverseOf = (
   kind: AdjustmentKind,
   zero: (p: Problem, v: SetValues) => number,
@@ -117,7 +128,10 @@ export const inverseOf = (
   },
 });
 
-/** Asked of every problem by many conditions: by number, which is found much faster than by name. */
+/**
+ * Asked of every problem by many conditions: by number, which is found much faster than by name.
+ * @returns a test of a problem: whether the seat or the place has all of them. Definition.
+ */
 export const has = (...kinds: readonly AdjustmentKind[]): ((p: Problem) => boolean) => {
   const numbers = kinds.map(kindNumber);
   return ({ byNumber }) => {
@@ -125,12 +139,23 @@ export const has = (...kinds: readonly AdjustmentKind[]): ((p: Problem) => boole
     return false;
   };
 };
+/**
+ * Joins tests of a problem.
+ * @returns a test that holds where all hold. Definition.
+ */
 export const both =
   (...tests: readonly ((p: Problem) => boolean)[]) =>
   (p: Problem): boolean =>
     tests.every((test) => test(p));
+/**
+ * Whether the place says something.
+ * @returns a test of a problem; false where there is no place. Definition.
+ */
 export const placeHas = (key: keyof Place) => (p: Problem) => p.inputs.place?.[key] !== undefined;
-/** Those of the named kinds that this seat has, the ones that can be moved first. */
+/**
+ * Those of the named kinds that this seat has, the ones that can be moved first.
+ * @returns the kinds in the order named. Definition.
+ */
 export const owned = (...kinds: readonly AdjustmentKind[]): ((p: Problem) => readonly AdjustmentKind[]) => {
   const numbers = kinds.map(kindNumber);
   return ({ byNumber }) => {
@@ -155,24 +180,48 @@ export const LEVEL_FEET: readonly AdjustmentKind[] = ['seatHeight', 'footRing', 
 export const LEVEL_SITS: readonly AdjustmentKind[] = ['seatHeight', ...TRUNK];
 export const ELBOW: readonly DimensionId[] = ['elbowHeightSitting', 'shoulderHeightSitting'];
 
+/**
+ * What the posture of the leg is calculated from.
+ * @returns dimensions that must be known. Definition.
+ */
 export const legNeeds = (p: Problem): DimensionId[] => [
   'poplitealHeight',
   'shoeHeel',
   ...(p.panTilts || p.hasSlope ? (['buttockPoplitealLength'] as const) : []),
   ...(p.shankAtDeg !== 0 ? (['stature'] as const) : []),
 ];
+/**
+ * What the thigh’s place under a desk is calculated from.
+ * @returns dimensions that must be known. Definition.
+ */
 export const thighNeeds = (): readonly DimensionId[] => [
   'poplitealHeight',
   'shoeHeel',
   'buttockPoplitealLength',
   'stature',
 ];
+/**
+ * Whether the trunk can lean on this seat.
+ * @returns true also where the whole chair tips. Definition.
+ */
 export const leans = (p: Problem): boolean => p.trunkLeans;
+/**
+ * What the height of the elbow is calculated from.
+ * @returns dimensions that must be known. Definition.
+ */
 export const elbowNeeds = (p: Problem): readonly DimensionId[] => (leans(p) ? ELBOW : ['elbowHeightSitting']);
+/**
+ * What the reach to the desk is calculated from.
+ * @returns dimensions that must be known. Definition.
+ */
 export const gripNeeds = (p: Problem): readonly DimensionId[] => [
   ...ELBOW,
   Number.isNaN(p.body.elbowGripLength) ? 'stature' : 'elbowGripLength',
 ];
+/**
+ * What the head’s place at its rest is calculated from.
+ * @returns dimensions that must be known. Definition.
+ */
 export const headNeeds = (p: Problem): readonly DimensionId[] => [
   'napeHeight',
   Number.isNaN(p.body.cervicaleHeightSitting) ? 'shoulderHeightSitting' : 'cervicaleHeightSitting',

@@ -7,7 +7,7 @@ import {
   padBeforeBackMm,
   restDegOf,
   uprightDegOf,
-} from '../geometry/on-seat';
+} from '../geometry/head';
 import { meaning } from '../problem/problem';
 import { TRUNK, has, headNeeds, inverseOf, owned, condition } from './condition';
 

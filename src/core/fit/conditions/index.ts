@@ -69,22 +69,38 @@ export const CONDITIONS: readonly Condition[] = ROWS.map(alike);
 
 const BY_ID: ReadonlyMap<ConditionId, Condition> = new Map(CONDITIONS.map((c) => [c.id, c]));
 
+/**
+ * A condition by its name.
+ * @returns the one row of that name; every id has one. Definition.
+ */
 export const conditionOf = (id: ConditionId): Condition => BY_ID.get(id)!;
 
 const SOLIDS: ReadonlySet<ConditionId> = new Set(CONDITIONS.filter((c) => c.isSolid).map((c) => c.id));
 
-/** Whether a condition speaks of two solid things that must not meet. */
+/**
+ * Whether a condition speaks of two solid things that must not meet.
+ * @returns false for comfort. Definition.
+ */
 export const isSolid = (id: ConditionId): boolean => SOLIDS.has(id);
 
-/** The conditions that depend on a kind of adjustment. */
+/**
+ * The conditions that depend on a kind of adjustment.
+ * @returns in the order of the conditions; empty where none does. Definition.
+ */
 export const conditionsFor = (kind: AdjustmentKind): readonly Condition[] =>
   CONDITIONS.filter((c) => c.scope.includes(kind));
 
-/** What a condition depends on, on this seat. */
+/**
+ * What a condition depends on, on this seat.
+ * @returns kinds that this seat or place has. Definition.
+ */
 export const scopeOf = (p: Problem, c: Condition): readonly AdjustmentKind[] =>
   c.levelScope && !p.panTilts && !p.hasSlope ? c.levelScope : c.scope;
 
-/** Whether a residual goes up or down by as much as an adjustment's value does. */
+/**
+ * Whether a residual goes up or down by as much as an adjustment's value does.
+ * @returns false where it follows otherwise or not at all. Definition.
+ */
 export const followsStraight = (c: ConditionRow, kind: AdjustmentKind): boolean => {
   const follows = followingOf(c, kind);
   return follows === 1 || follows === -1;
@@ -101,7 +117,10 @@ export const ownedBy = oncePer((p): ReadonlyMap<AdjustmentKind, readonly Conditi
   return owned;
 });
 
-/** What a condition would need and nobody has measured; empty where it can be computed. */
+/**
+ * What a condition would need and nobody has measured; empty where it can be computed.
+ * @returns in the order of need. Definition.
+ */
 export const missingFor = (p: Problem, c: Condition): readonly DimensionId[] =>
   missingByCondition(p).get(c) ?? lackingFor(p, c);
 
@@ -115,7 +134,10 @@ const missingByCondition = oncePer(
     new Map(conditionsOf(p).map((c) => [c, lackingFor(p, c)])),
 );
 
-/** What a condition is computed from and was only estimated. */
+/**
+ * What a condition is computed from and was only estimated.
+ * @returns empty where all was measured or stated. Definition.
+ */
 export const estimatedFor = (p: Problem, c: Condition): readonly DimensionId[] =>
   estimatedByCondition(p).get(c) ?? estimatedOf(p.inputs.body, c.needs(p));
 

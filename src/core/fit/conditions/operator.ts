@@ -1,12 +1,7 @@
 import { practice } from '../../target';
 import { one } from './saying';
-import {
-  isOneWayToLever,
-  isOneWayToPedal,
-  leverElbowDeg,
-  pedalKneeDeg,
-  upperArmMm,
-} from '../geometry/on-seat';
+import { isOneWayToLever, isOneWayToPedal, leverElbowDeg, pedalKneeDeg } from '../geometry/at-place';
+import { upperArmMm } from '../geometry/arms';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
 import { wantedDamper } from './wanted';
 import { SITS, both, gripNeeds, has, owned, placeHas, thighNeeds, condition } from './condition';

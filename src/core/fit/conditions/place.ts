@@ -2,17 +2,10 @@ import { assumed, practice, type Target } from '../../target';
 import { one } from './saying';
 import { TASK_OFFSETS } from '../../place';
 import { tanDeg } from '../../units';
-import {
-  datumMm,
-  elbowAboveSeatMm,
-  elbowMm,
-  eyeMm,
-  legTopsMm,
-  overThighsMm,
-  screenBelowDeg,
-  sightDeg,
-  underDeskMm,
-} from '../geometry/on-seat';
+import { datumMm, legTopsMm } from '../geometry/on-seat';
+import { elbowAboveSeatMm, elbowMm } from '../geometry/arms';
+import { eyeMm, sightDeg } from '../geometry/head';
+import { overThighsMm, screenBelowDeg, underDeskMm } from '../geometry/at-place';
 import { headTopMm, overHeadMm } from '../geometry/overhead';
 import type { Problem } from '../problem/problem';
 import {

@@ -9,12 +9,19 @@ export type Values = Readonly<Record<string, MessageValue>>;
 
 export type Step = (p: Problem, v: SetValues) => readonly Message[];
 
-/** A step that is one sentence, `chain.<key>`. */
+/**
+ * A step that is one sentence, `chain.<key>`.
+ * @returns the step. Definition.
+ */
 export const one =
   (key: string, values: (p: Problem, v: SetValues) => Values): Step =>
   (p, v) => [message(`chain.${key}`, values(p, v))];
 
-/** A number of an adjustment's own count. */
+/**
+ * A number of an adjustment's own count.
+ * @param value in `unit`
+ * @returns a value that is said in the reader’s words. Definition.
+ */
 export function ownValue(unit: AdjustmentUnit | undefined, value: number): MessageValue {
   if (unit === 'mm') return { mm: value };
   if (unit === 'deg') return { deg: value };

@@ -5,7 +5,10 @@ import { ADJUSTMENT_UNITS, positionCount, type Effort, type LockState } from '..
 import { lockStates, wantsLocked } from '../problem/leaning';
 import type { Problem, SetValues } from '../problem/problem';
 
-/** How far between the seat's lightest and stiffest this trunk lies: 0…1, beyond it for a trunk that it is not made for. */
+/**
+ * How far between the seat's lightest and stiffest this trunk lies: 0…1, beyond it for a trunk that it is not made for.
+ * @returns NaN where mass or stature is not known. Definition.
+ */
 export function tensionFraction(effort: Effort, p: Problem): number {
   const { body } = p;
   return effort.by === 'moment'
@@ -13,7 +16,11 @@ export function tensionFraction(effort: Effort, p: Problem): number {
     : (body.bodyMass - effort.lightestKg) / (effort.stiffestKg - effort.lightestKg);
 }
 
-/** Moment of this trunk about the hip at a lean, N·m. */
+/**
+ * Moment of this trunk about the hip at a lean, N·m.
+ * @param deg lean from vertical, degrees
+ * @returns N·m; NaN where mass or stature is not known. Source: Winter (2009), Table 4.1.
+ */
 export const momentAt = (p: Problem, deg: number): number =>
   trunkMomentNm(p.body.bodyMass, p.body.stature, deg);
 
@@ -25,6 +32,7 @@ const LEAST_OVERRIDE = 8;
  * `n` turns: `f · n`; `n` positions: `round(f (n − 1))`, halves down. A mechanism that weighs by itself needs no
  * override within its range; beyond, more than all of it. For a trunk that the seat is not made for it lies beyond the
  * seat’s ends.
+ * @returns in the adjustment’s unit; NaN where mass or stature is not known. Definition.
  */
 export function balancedTension(p: Problem): number {
   const variable = p.variables.tiltTension;
@@ -53,6 +61,7 @@ export function balancedTension(p: Problem): number {
 /**
  * In which state the lock is wanted, as its position: free where the back works against its spring, locked where the
  * method has it so; and whoever asks for another angle than the one at which it works gets the lock that holds it.
+ * @returns a position from 0. Common practice, no source.
  */
 export function wantedLock(p: Problem, v: SetValues): number {
   const lock = p.variables.tiltLock?.adjustment;
@@ -77,12 +86,16 @@ export function wantedLock(p: Problem, v: SetValues): number {
 
 const orUpright = (p: Problem, deg: number): number => (Number.isNaN(deg) ? p.uprightDeg : deg);
 
-/** Half the hollow's depth. */
+/**
+ * Half the hollow's depth.
+ * @returns mm; NaN where the hollow was not measured. Common practice, no source.
+ */
 export const wantedLumbarDepthMm = (p: Problem): number => p.body.smallOfBackDepth / 2;
 
 /**
  * What one of two zones should stand out by: both half the hollow's depth where the hollow lies midway between them,
  * and the further it lies to one side the less on the other.
+ * @returns mm; NaN where the hollow was not measured. Assumed.
  */
 export function wantedZoneMm(p: Problem, zone: 'upper' | 'lower'): number {
   const zones = p.inputs.seat.back.lumbarZones;
@@ -93,5 +106,8 @@ export function wantedZoneMm(p: Problem, zone: 'upper' | 'lower'): number {
   return even * Math.min(1, 2 * (zone === 'upper' ? share : 1 - share));
 }
 
-/** Where this ground wants the damper, in its own count. */
+/**
+ * Where this ground wants the damper, in its own count.
+ * @returns in the adjustment’s unit; NaN without a ground. Common practice, no source.
+ */
 export const wantedDamper = (p: Problem): number => DAMPER_FOR[p.inputs.place?.ground ?? 'mixed'];

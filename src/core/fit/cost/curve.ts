@@ -14,6 +14,11 @@ const LEAST_EDGE = { mm: 1, deg: 0.5, own: 0.125 } as const;
 /** The ends of an interval are computed by another way than the residuals within it: they may differ in a last bit. */
 const SLACK = 1e-7;
 
+/**
+ * A residual as it is compared, so that no last bit decides.
+ * @param value mm, degrees or a count
+ * @returns to the thousandth, in the same unit. Definition.
+ */
 export const roundResidual = (value: number): number => Math.round(value / RESIDUAL_STEP) * RESIDUAL_STEP;
 
 /** A place where a curve turns: from there on it is steeper by `slope`, upward (1) or downward (−1). */
@@ -69,7 +74,12 @@ const LOOKS = 60;
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
-/** Where a convex function is least between two ends. */
+/**
+ * Where a convex function is least between two ends.
+ * @param from lower end, in the unit of `f`’s argument
+ * @param to upper end, same unit
+ * @returns a place between `from` and `to`, to the last bits. Definition (golden section).
+ */
 export function lowestPoint(f: (x: number) => number, from: number, to: number): number {
   const { lo, hi } = lowestSpan(f, from, to, RESIDUAL_STEP / 10);
   return (lo + hi) / 2;
@@ -78,6 +88,9 @@ export function lowestPoint(f: (x: number) => number, from: number, to: number):
 /**
  * Between which places a convex function is least.
  * @param apart how far apart they may lie; @param looks after how many they are taken as they are
+ * @param from lower end, in the unit of `f`’s argument
+ * @param to upper end, same unit
+ * @returns the least lies inside. Definition (golden section).
  */
 export function lowestSpan(
   f: (x: number) => number,
@@ -103,7 +116,10 @@ export function lowestSpan(
   return { lo, hi };
 }
 
-/** The corners of a target: where its aim, its band and its hard bound end. */
+/**
+ * The corners of a target: where its aim, its band and its hard bound end.
+ * @returns rising, in the unit given; without those that are open. Definition.
+ */
 export function cornersOf(target: Target, unit: keyof typeof LEAST_EDGE): Corner[] {
   const [aim, band, hard] = [aimOf(target), bandOf(target), hardOf(target)];
   const corners: Corner[] = [];
@@ -234,7 +250,11 @@ function lowestOf(corners: readonly Corner[], made: Corners, sd: number): number
 
 const curves = new WeakMap<Target, Curve[]>();
 
-/** The curve of a target under a deviation; the same object for the same ones. */
+/**
+ * The curve of a target under a deviation; the same object for the same ones.
+ * @param sd standard deviation of the residual in its unit, 0 or more
+ * @returns points by residual. Definition: the expected cost under a normal error (docs/model.md).
+ */
 export function curveOf(
   id: ConditionId,
   target: Target,

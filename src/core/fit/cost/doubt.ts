@@ -4,17 +4,9 @@ import { aimOf, bandOf, type Target } from '../../target';
 import { CONDITION_UNITS, type ConditionId, computable, scopeOf, type Condition } from '../conditions';
 import { isEstimate } from '../../quantity';
 import { looseness, positionCount, type AdjustmentKind } from '../../seat';
-import {
-  clearAtSpread,
-  elbowMm,
-  elbowOnPadMm,
-  eyeMm,
-  hollowFromRearMm,
-  napeAlongBackMm,
-  footGapMm,
-  orZero,
-  restDegOf,
-} from '../geometry/on-seat';
+import { clearAtSpread, elbowMm, elbowOnPadMm } from '../geometry/arms';
+import { eyeMm, napeAlongBackMm, restDegOf } from '../geometry/head';
+import { hollowFromRearMm, footGapMm, orZero } from '../geometry/on-seat';
 import { carry, put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { nudged } from '../case/problem-of';

@@ -41,7 +41,11 @@ const TABLE = tabulate();
 /** A hair under the end of the table rounds to it. */
 const LAST_STEP = TABLE.length - 2;
 
-/** How steep ψ is where t lies, between two steps of its table. */
+/**
+ * How steep ψ is where t lies, between two steps of its table.
+ * @param t residual less corner, in deviations
+ * @returns per step of t. Definition.
+ */
 export function steepness(t: number): number {
   if (t >= REACH_SD) return 1;
   if (t <= -REACH_SD) return 0;
@@ -49,7 +53,11 @@ export function steepness(t: number): number {
   return (TABLE[k + 1]! - TABLE[k]!) * STEPS_PER_SD;
 }
 
-/** ψ(t), straight between steps of 1/64. */
+/**
+ * ψ(t), straight between steps of 1/64.
+ * @param t residual less corner, in deviations
+ * @returns in deviations, 0 or more: ψ(t) = t Φ(t) + φ(t). Definition (normal loss).
+ */
 export function expectedOver(t: number): number {
   if (t >= REACH_SD) return t;
   if (t <= -REACH_SD) return 0;

@@ -25,7 +25,10 @@ export const judgesOf = oncePer((p): readonly Judge[] => {
 
 const byId = oncePer((p) => new Map(judgesOf(p).map((j) => [j.condition.id, j])));
 
-/** The curve of a condition; null where it cannot be computed. */
+/**
+ * The curve of a condition; null where it cannot be computed.
+ * @returns null where a measure is missing or the condition does not apply. Definition.
+ */
 export const judgeOf = (p: Problem, id: ConditionId): Judge | null => byId(p).get(id) ?? null;
 
 /** What each position of each adjustment costs to be moved to; what is carried along nobody moves. */
@@ -56,7 +59,10 @@ export interface Cost {
   readonly penalty: number;
 }
 
-/** What every condition costs as set. */
+/**
+ * What every condition costs as set.
+ * @returns millionths of a point each. Definition.
+ */
 export function bindings(p: Problem, v: SetValues): Binding[] {
   const leg = legOf(p, v);
   return judgesOf(p).map(({ condition, curve }) => {
@@ -65,7 +71,10 @@ export function bindings(p: Problem, v: SetValues): Binding[] {
   });
 }
 
-/** What levers and footrests cost as set. */
+/**
+ * What levers and footrests cost as set.
+ * @returns millionths of a point, 0 or more. Definition.
+ */
 export function leversAt(p: Problem, v: SetValues): number {
   let sum = footrestsAt(p, v);
   for (const [kind, costs] of leversOf(p)) {
@@ -75,13 +84,19 @@ export function leversAt(p: Problem, v: SetValues): number {
   return sum;
 }
 
-/** What a footrest of the place, or one that was added, costs. */
+/**
+ * What a footrest of the place, or one that was added, costs.
+ * @returns millionths of a point, 0 or more. Definition.
+ */
 export function footrestsAt(p: Problem, v: SetValues): number {
   const flat = p.inputs.method.footrestPenalty;
   return footrestCost(flat, v.footrestMm || 0) + footrestCost(flat, v.footrest || 0);
 }
 
-/** Everything that is compared, as set. */
+/**
+ * Everything that is compared, as set.
+ * @returns millionths of a point. Definition.
+ */
 export function costAt(p: Problem, v: SetValues): Cost {
   let [hard, penalty] = [0, leversAt(p, v)];
   for (const one of bindings(p, v)) {

@@ -26,6 +26,7 @@ function restOf(kind: AdjustmentKind, values: readonly number[]): number {
 /**
  * What each position of an adjustment costs, millionths of a point.
  * @param values of all its positions, rising
+ * @returns one for each position, 0 or more. Assumed.
  */
 export function leverCosts(kind: AdjustmentKind, values: readonly number[]): Float64Array {
   const costs = new Float64Array(values.length);
@@ -42,6 +43,11 @@ export function leverCosts(kind: AdjustmentKind, values: readonly number[]): Flo
   return costs;
 }
 
-/** What a footrest of a height costs: flat for using one, and a little more the higher it is; millionths. */
+/**
+ * What a footrest of a height costs: flat for using one, and a little more the higher it is; millionths.
+ * @param flat price of using one, points
+ * @param heightMm 0 for none
+ * @returns millionths of a point; 0 for no footrest. Assumed.
+ */
 export const footrestCost = (flat: number, heightMm: number): number =>
   heightMm > 0 ? Math.round(MILLION * (flat + (AT_FARTHER_END * heightMm) / HIGHEST_FOOTREST_MM)) : 0;

@@ -43,7 +43,10 @@ function common(outcome: AdjustmentOutcome): Message[] {
   return steps;
 }
 
-/** The steps from what was measured to where an adjustment stands. */
+/**
+ * The steps from what was measured to where an adjustment stands.
+ * @returns sentences in order; their arithmetic adds up. Definition.
+ */
 export function explain(p: Problem, v: SetValues, outcome: AdjustmentOutcome): readonly Message[] {
   const milder = milderWords(p, outcome);
   return [

@@ -73,6 +73,8 @@ function countedWords({ p, variable, position, value }: Position): Message | nul
 /**
  * Returns a position in the control's own words: "3 clicks from the lowest (position 4 of 5)", "1 1/4 turns from the
  * lightest", the dial's label, or a length for the tape where nothing can be counted.
+ * @param position whole number from 0
+ * @returns a message in the reader’s unit. Definition.
  */
 export function positionWords(p: Problem, variable: Variable, position: number): Message {
   const { adjustment, kind } = variable;

@@ -5,7 +5,10 @@ import { ownValue, type Side, type Values } from '../conditions/saying';
 import type { AdjustmentOutcome, ConditionOutcome } from '../outcome/outcome';
 import type { Problem, SetValues, Variable } from '../problem/problem';
 
-/** By how much something lies outside, in the unit it is judged in. */
+/**
+ * By how much something lies outside, in the unit it is judged in.
+ * @returns 0 or more, as it is said. Definition.
+ */
 export function sizeOf(variable: Variable, o: ConditionOutcome): MessageValue {
   const size = Math.abs(o.outside);
   if (o.unit === 'deg') return { deg: size };
@@ -14,7 +17,10 @@ export function sizeOf(variable: Variable, o: ConditionOutcome): MessageValue {
 
 const sideOf = (o: ConditionOutcome): Side => (o.outside === 0 ? 'good' : o.outside > 0 ? 'more' : 'less');
 
-/** One sentence: why this position, or what is wrong with it. */
+/**
+ * One sentence: why this position, or what is wrong with it.
+ * @returns one sentence. Definition.
+ */
 export function reasonFor(p: Problem, v: SetValues, outcome: AdjustmentOutcome): Message {
   if (outcome.verdict === 'noted') return message('reason.noted');
   if (outcome.verdict === 'notMeasured' || !outcome.deciding) {

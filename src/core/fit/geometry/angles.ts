@@ -2,20 +2,10 @@ import { bandOf, outsideBy, type Interval } from '../../target';
 import { estimatedOf, missingOf, type DimensionId } from '../../body';
 import { HIP_ABOVE_PAN_MM, KNEE_ABOVE_UNDERSIDE_MM, elbowDeg, kneeDeg, trunkThighDeg } from '../../posture';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../../units';
-import {
-  datumMm,
-  elbowMm,
-  forearmDeg,
-  handsMm,
-  legOf,
-  leverElbowDeg,
-  pedalKneeDeg,
-  reachMm,
-  screenBelowDeg,
-  sightDeg,
-  spreadDeg,
-  trunkDegOf,
-} from './on-seat';
+import { datumMm, legOf, reachMm, trunkDegOf } from './on-seat';
+import { elbowMm, spreadDeg } from './arms';
+import { forearmDeg, handsMm, leverElbowDeg, pedalKneeDeg, screenBelowDeg } from './at-place';
+import { sightDeg } from './head';
 import type { Problem, SetValues } from '../problem/problem';
 
 export const ANGLE_IDS = [
@@ -179,7 +169,10 @@ const rowsOf = (p: Problem, v: SetValues): Row[] => [
   { id: 'hipKneeLine', needs: LEG, wanted: null, source: 'none', compute: () => hipKneeFallDeg(p, v) },
 ];
 
-/** The angles of the set posture, each beside its band and who stands behind it; and the line that people judge by. */
+/**
+ * The angles of the set posture, each beside its band and who stands behind it; and the line that people judge by.
+ * @returns degrees; without those whose measures are missing. Sources stand with each band.
+ */
 export function anglesOf(p: Problem, v: SetValues): PostureAngle[] {
   return rowsOf(p, v)
     .filter((row) => row.applies !== false)

@@ -17,16 +17,15 @@ import { lowestPoint } from '../cost/curve';
 import {
   chordDegOf,
   datumFromRearMm,
-  elbowAtLeanMm,
-  eyeAtLeanMm,
-  handsMm,
   hollowFromRearMm,
   panDegOf,
   reachMm,
-  sightDeg,
   trunkDegOf,
   underFootMm,
 } from './on-seat';
+import { elbowAtLeanMm } from './arms';
+import { eyeAtLeanMm, sightDeg } from './head';
+import { handsMm } from './at-place';
 import { oncePer } from '../problem/once';
 import type { Problem, SetValues } from '../problem/problem';
 

@@ -14,22 +14,18 @@ import { cosDeg, sinDeg } from '../../units';
 import {
   apexMm,
   datumFromRearMm,
-  elbowAboveSeatMm,
-  eyeAtLeanMm,
-  handsMm,
   legOf,
   orZero,
-  padBeforeBackMm,
-  padFrontMm,
   panDegOf,
   panPointMm,
-  pivotUpMm,
   pushMm,
-  shoulderUpMm,
   standsOutMm,
   reachMm,
   trunkDegOf,
 } from './on-seat';
+import { elbowAboveSeatMm, padFrontMm, shoulderUpMm } from './arms';
+import { eyeAtLeanMm, padBeforeBackMm, pivotUpMm } from './head';
+import { handsMm } from './at-place';
 import type { Problem, SetValues } from '../problem/problem';
 
 export interface Figure {

@@ -8,7 +8,10 @@ import type { SeatCheck } from './refusals';
 /** What stays free between belly and desk, mm (common practice). */
 const BEFORE_BELLY_MM = 20;
 
-/** Nothing where nobody measured the belly, or nothing is said of desk and keys. The shoulder lies over the seated datum. */
+/**
+ * Whether the belly leaves room for the hands to reach the keys. Nothing where nobody measured the belly, or nothing is said of desk and keys. The shoulder lies over the seated datum.
+ * @returns one check at most. Definition.
+ */
 export function bellyAtDesk({ inputs: { body, place }, gripMm }: Problem): SeatCheck[] {
   const belly = body.abdominalDepth?.value;
   const keys = place?.keysFromEdgeMm;

@@ -23,7 +23,10 @@ export interface ChoicesFound {
 /** Less than so many millionths of a point is not worth a word (assumed). */
 const WORTH_NAMING = 1e4;
 
-/** The conditions that cost something at settings, dearest first. */
+/**
+ * The conditions that cost something at settings, dearest first.
+ * @returns millionths of a point each; empty where nothing costs. Definition.
+ */
 export function bindingAt(bare: Problem, settings: Settings): readonly Binding[] {
   const p = inPlace(bare, settings.remedies);
   const values = valuesOfSettings(p, settings);
@@ -35,6 +38,7 @@ export function bindingAt(bare: Problem, settings: Settings): readonly Binding[]
 /**
  * The best settings and the next best after them, best first, each with what it costs and where it differs.
  * @param count how many after the best at most; fewer where nothing else is left
+ * @returns at least the best. Definition.
  */
 export function choicesOf(p: Problem, options: SolveOptions, count: number): ChoicesFound {
   const best = solve(p, options);

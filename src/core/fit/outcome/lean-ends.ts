@@ -15,7 +15,10 @@ function swingOf(p: Problem, v: SetValues): readonly [number, number] | null {
   return [values[0]!, Math.max(values[0]!, Math.min(last, stop))];
 }
 
-/** What meets, hangs or is lifted at the ends of a free back's swing though it does not where the sitter works. */
+/**
+ * What meets, hangs or is lifted at the ends of a free back's swing though it does not where the sitter works.
+ * @returns empty where the back is not free or nothing does. Definition.
+ */
 export function leanEnds(p: Problem, v: SetValues): SeatCheck[] {
   const swing = swingOf(p, v);
   if (!swing) return [];

@@ -130,7 +130,10 @@ const decidedBy = oncePer((p) => {
   return new Map([...others].map(([kind, set]) => [kind, [...set]]));
 });
 
-/** All other adjustments that what decides the best position of one depends on. */
+/**
+ * All other adjustments that what decides the best position of one depends on.
+ * @returns kinds that this seat or place has. Definition.
+ */
 export const decidedOn = (p: Problem, kind: AdjustmentKind): readonly AdjustmentKind[] =>
   decidedBy(p).get(kind) ?? [];
 
@@ -190,7 +193,11 @@ function verdictOf(
   return !meets(worst) && Math.abs(worst.outside) <= closeBy(variable, worst) ? 'close' : 'cannotReach';
 }
 
-/** One adjustment as set. Its conditions are those it owns and that can be computed. */
+/**
+ * One adjustment as set. Its conditions are those it owns and that can be computed.
+ * @param position whole number from 0
+ * @returns with `notMeasured` where a measure is missing. Definition.
+ */
 export function adjustmentOutcome(
   p: Problem,
   v: SetValues,

@@ -106,6 +106,7 @@ function lowestMm({ seat, body }: FitInputs): number | null {
 /**
  * Headroom in a cab; nothing where the place has no ceiling to speak of.
  * @param setMm where the seat stands as set, above the floor; null: as low as it goes
+ * @returns one check at most. Definition.
  */
 export function headroom(inputs: FitInputs, setMm: number | null): SeatCheck[] {
   const ceiling = inputs.place?.headroomMm;
@@ -184,20 +185,33 @@ function suitsPlace({ seat, place }: FitInputs): SeatCheck[] {
   return [{ id: 'place', verdict: 'notMeant', reason: message(`check.place.${key}`, values) }];
 }
 
-/** The checks that no setting changes. */
+/**
+ * The checks that no setting changes.
+ * @returns empty where there is nothing to check. Definition.
+ */
 export const checksOfSeat = (inputs: FitInputs): SeatCheck[] => [
   ...suitsPlace(inputs),
   ratedLoad(inputs),
   seatWidth(inputs),
   ...suspension(inputs),
 ];
-/** All checks, with the seat as low as it goes. */
+/**
+ * All checks, with the seat as low as it goes.
+ * @returns empty where there is nothing to check. Definition.
+ */
 export const seatChecks = (inputs: FitInputs): SeatCheck[] => [
   ...checksOfSeat(inputs),
   ...headroom(inputs, null),
 ];
+/**
+ * Whether nobody may be set on this seat here.
+ * @returns true where a single check refuses. Definition.
+ */
 export const isRefused = (checks: readonly SeatCheck[]): boolean =>
   checks.some((c) => c.verdict === 'refused');
-/** Why a seat is not meant for the place; empty where it is, or the place asks for nothing. */
+/**
+ * Why a seat is not meant for the place; empty where it is, or the place asks for nothing.
+ * @returns one reason for each. Definition.
+ */
 export const notMeant = (checks: readonly SeatCheck[]): readonly Message[] =>
   checks.filter((c) => c.verdict === 'notMeant').map((c) => c.reason);

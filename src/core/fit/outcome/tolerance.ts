@@ -48,7 +48,8 @@ function mostSteps(holds: (steps: number) => boolean): number {
 /**
  * How far below and above where it stands an adjustment may truly be, with all others as set, before the first of what
  * fits now leaves its band. Whether a position is there does not matter.
- * @returns null where it does not fit itself, or nothing fails at all
+ * @returns in the adjustment’s unit, 0 or more, Infinity where nothing fails; null where it does not fit itself, or
+ *   nothing fails at all. Definition.
  */
 export function toleranceOf(p: Problem, v: SetValues, kind: AdjustmentKind): Tolerance | null {
   const variable = p.variables[kind];
@@ -72,7 +73,10 @@ export function toleranceOf(p: Problem, v: SetValues, kind: AdjustmentKind): Tol
 
 const sideKey = (size: number | null): string => (size === null ? 'any' : size === 0 ? 'none' : 'some');
 
-/** A tolerance as a sentence; null where there is none to tell. */
+/**
+ * A tolerance as a sentence; null where there is none to tell.
+ * @returns null where there is none to tell. Definition.
+ */
 export function toleranceWords(p: Problem, v: SetValues, kind: AdjustmentKind): Message | null {
   const found = toleranceOf(p, v, kind);
   if (!found) return null;

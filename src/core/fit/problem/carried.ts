@@ -31,7 +31,10 @@ function placesOf(adjustment: Adjustment, leader: Adjustment, ratio: number): nu
   return led.map((value) => nearest(own, from + ratio * (value - led[0]!)));
 }
 
-/** Everything of a seat that is carried along by something that is computed. */
+/**
+ * Everything of a seat that is carried along by something that is computed.
+ * @returns empty where nothing is. Definition.
+ */
 export function carriedOf(seat: SeatModel): Carried[] {
   return seat.adjustments.flatMap((adjustment): Carried[] => {
     const { kind, holds } = adjustment;
@@ -41,10 +44,17 @@ export function carriedOf(seat: SeatModel): Carried[] {
   });
 }
 
+/**
+ * How an adjustment is carried along.
+ * @returns undefined where it is set by itself. Definition.
+ */
 export const carriedAs = (p: Problem, kind: AdjustmentKind): Carried | undefined =>
   p.carried.find((one) => one.kind === kind);
 
-/** Whether an adjustment is set at all. */
+/**
+ * Whether an adjustment is set at all.
+ * @returns true where another one carries it. Definition.
+ */
 export const isCarried = (p: Problem, kind: AdjustmentKind): boolean => carriedAs(p, kind) !== undefined;
 
 /** Between its places a leader carries along in a straight line, and beyond its ends not at all. */
@@ -58,13 +68,19 @@ function valueBeside(leader: Variable, own: Variable, { by }: Carried, at: numbe
   return a + ((b - a) * (at - values[below]!)) / (values[above]! - values[below]!);
 }
 
-/** Sets one adjustment, and what it carries along with it; `v` is changed. */
+/**
+ * Sets one adjustment, and what it carries along with it; `v` is changed.
+ * @param value in the adjustment’s unit
+ */
 export function put(p: Problem, v: SetValues, kind: AdjustmentKind, value: number): void {
   v[kind] = value;
   for (const one of p.carried) if (one.leader === kind) follow(p, v, one);
 }
 
-/** Puts everything that is carried along where its leader has it; `v` is changed. */
+/**
+ * Puts everything that is carried along where its leader has it; `v` is changed.
+ * @returns `v` itself. Definition.
+ */
 export function carry(p: Problem, v: SetValues): SetValues {
   for (const one of p.carried) follow(p, v, one);
   return v;
@@ -75,7 +91,10 @@ function follow(p: Problem, v: SetValues, one: Carried): void {
   if (leader && own) v[one.kind] = valueBeside(leader, own, one, v[one.leader]);
 }
 
-/** Kinds with those that carry them along: what moves when any of them is set. */
+/**
+ * Kinds with those that carry them along: what moves when any of them is set.
+ * @returns each once. Definition.
+ */
 export function withLeaders(p: Problem, kinds: readonly AdjustmentKind[]): readonly AdjustmentKind[] {
   if (p.carried.length === 0) return kinds;
   const leaders = p.carried.filter(({ kind }) => kinds.includes(kind)).map(({ leader }) => leader);

@@ -24,7 +24,10 @@ export interface Work {
 export const WORK_FLAGS = ['helmet', 'glasses', 'risesByArms'] as const;
 export type WorkFlag = (typeof WORK_FLAGS)[number];
 
-/** The part of a record that says how the sitter works. */
+/**
+ * The part of a record that says how the sitter works.
+ * @returns a copy of those fields only. Definition.
+ */
 export const workOf = ({ toolsKg, helmet, glasses, risesByArms, screen }: Work): Work => ({
   toolsKg,
   helmet,
@@ -62,7 +65,10 @@ export interface FitInputs {
 /** No computation draws at random yet; the seed is kept from the first day so that later ones can be repeated. */
 const SEED = 1;
 
-/** A document of inputs under the versions of this program. */
+/**
+ * A document of inputs under the versions of this program.
+ * @returns a document that says by itself what it was calculated with. Definition.
+ */
 export function makeInputs(
   parts: Omit<FitInputs, 'schema' | 'coreVersion' | 'tablesVersion' | 'seed'>,
 ): FitInputs {
@@ -101,10 +107,17 @@ export type RemedySettings = { readonly [id in RemedyId]?: number | undefined };
 
 export const NO_REMEDIES: RemedySettings = {};
 
-/** What has no size: it is so or not. */
+/**
+ * What has no size: it is so or not.
+ * @returns false for what comes in sizes. Definition.
+ */
 export const isSwitch = (id: RemedyId): boolean =>
   id === 'armsOff' || id === 'armsFolded' || id === 'headrestOff';
 
+/**
+ * The size of a remedy that is in use.
+ * @returns mm; 0 where it is not in use, 1 for what has no size. Definition.
+ */
 export const sizeInUse = (remedies: RemedySettings, id: RemedyId): number => remedies[id] ?? 0;
 
 /** A position for each adjustment, by kind, and the remedies in use. */
@@ -117,5 +130,9 @@ export interface Settings {
 
 /** Below this age room behind the knee is taken in proportion, years (common practice). */
 const CHILD_BELOW_YEARS = 15;
+/**
+ * Whether the sitter is a child.
+ * @returns by age; false where no age is known. Definition.
+ */
 export const isChild = (inputs: FitInputs): boolean =>
   inputs.sitter.ageYears !== null && inputs.sitter.ageYears < CHILD_BELOW_YEARS;

@@ -24,9 +24,16 @@ export interface Leaning {
 /** A lock of which nobody said the states is free at its lowest and holds anywhere at its highest. */
 const USUAL_STATES: readonly LockState[] = ['free', 'anywhere'];
 
+/**
+ * What each position of a lock does.
+ * @returns one a position, from 0. Definition.
+ */
 export const lockStates = (lock: Adjustment): readonly LockState[] => lock.lock?.states ?? USUAL_STATES;
 
-/** Whether a method has the tilt locked for this work (common practice). */
+/**
+ * Whether a method has the tilt locked for this work (common practice).
+ * @returns false where the back is to be free. Common practice, no source.
+ */
 export function wantsLocked({ lock = 'shortWork' }: Pick<Method, 'lock'>, task: Task | undefined): boolean {
   const uses: Record<LockUse, boolean> = {
     never: false,
@@ -45,6 +52,7 @@ const nearest = (values: readonly number[], wanted: number): number =>
 /**
  * How the back leans where it is free against its spring: it works at the method's aim between its stops, and asking for
  * an angle would ask for what nothing holds. Null where a notch or a lock holds it, and it is set like anything else.
+ * @returns degrees; null where a notch or a lock holds the back. Definition.
  */
 export function leaningOf(
   { method, place }: Pick<FitInputs, 'method' | 'place'>,

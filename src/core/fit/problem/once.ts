@@ -5,6 +5,7 @@ let shelves = 0;
 /**
  * A problem never changes: what follows from it alone is worked out once, for every frame of a drag asks again. It is
  * kept with the problem itself, on a shelf for each piece of work.
+ * @returns the same answers as `work`. Definition.
  */
 export function oncePer<T>(work: (p: Problem) => T): (p: Problem) => T {
   const shelf = shelves++;

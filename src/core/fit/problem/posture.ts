@@ -18,6 +18,7 @@ const NEAR_DEG = 5;
 /**
  * The inputs of one posture: the same case with its task, judged by its lean. Whoever asks for a lean gets the lock that
  * holds it.
+ * @returns a new document. Definition.
  */
 export function inputsOfPosture(inputs: FitInputs, { task, leanDeg }: Posture): FitInputs {
   const { method, place } = inputs;

@@ -103,7 +103,10 @@ function blank(): SetValues {
   return values as SetValues;
 }
 
-/** No adjustment set; of the remedies what is read as a value of its own. */
+/**
+ * No adjustment set; of the remedies what is read as a value of its own.
+ * @returns fresh ones, NaN for every adjustment. Definition.
+ */
 export function emptyValues(remedies: RemedySettings): SetValues {
   const values = { ...NOTHING };
   values.footrestMm = sizeInUse(remedies, 'footrestMm');
@@ -111,7 +114,10 @@ export function emptyValues(remedies: RemedySettings): SetValues {
   return values;
 }
 
-/** What a value of an adjustment comes to in mm or degrees; NaN where the seat has no such adjustment. */
+/**
+ * What a value of an adjustment comes to in mm or degrees; NaN where the seat has no such adjustment.
+ * @returns mm or degrees, by the kind. Definition.
+ */
 export function meaning(p: Problem, v: SetValues, kind: AdjustmentKind): number {
   const line = p.variables[kind]?.line;
   return line ? line.zero + line.perUnit * v[kind] : NaN;

@@ -5,7 +5,10 @@ import { leaderOf, uncalculated, type SeatModel, type StateKind } from '../../se
 /** States that are remedies: what they take away is known. */
 const CALCULATED: readonly StateKind[] = ['armsFolded', 'armsSwungOut', 'armsOff', 'headrestOff'];
 
-/** Returns a sentence for each adjustment, state and part of a seat that no setting is calculated for. */
+/**
+ * Returns a sentence for each adjustment, state and part of a seat that no setting is calculated for.
+ * @returns empty where everything is calculated. Definition.
+ */
 export function uncalculatedOf({ adjustments, states, strappedCushions, arms }: SeatModel): Message[] {
   return [
     ...adjustments.flatMap((adjustment) => {

@@ -160,7 +160,10 @@ export const CURES: readonly Cure[] = [
 
 const keyOf = ({ id, sign }: Cure): CureKey => (sign < 0 ? (`${id}.less` as CureKey) : id);
 
-/** What the trade has against a shortfall. */
+/**
+ * What the trade has against a shortfall.
+ * @returns the usual first; empty where the trade has nothing. Common practice, no source.
+ */
 export function curesAgainst(shortfall: Shortfall): readonly Cure[] {
   const [id, side] = shortfall.split('.') as [ConditionId, Side];
   const keys: readonly CureKey[] = conditionOf(id).cures?.[side] ?? [];
@@ -170,7 +173,11 @@ export function curesAgainst(shortfall: Shortfall): readonly Cure[] {
 /** What lies under the feet and is lower is a mat or a board cut to size, mm (common practice). */
 const LEAST_FOOTREST_MM = 40;
 
-/** The key of what a remedy is called, by its size: longer or shorter, a board or a footrest. */
+/**
+ * The key of what a remedy is called, by its size: longer or shorter, a board or a footrest.
+ * @param sizeMm 0 for what has no size
+ * @returns a key of the catalogue. Definition.
+ */
 export function remedyName(id: RemedyId, sizeMm: number): string {
   if (id === 'footrestMm' && 0 < sizeMm && sizeMm < LEAST_FOOTREST_MM) return 'remedy.footrestMm.board.name';
   return `remedy.${id}${sizeMm < 0 ? '.less' : ''}.name`;

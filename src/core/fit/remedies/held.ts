@@ -10,6 +10,7 @@ import { standsOf } from './trial';
  * Those of the held adjustments each of which, let go by itself and everything solved anew, brings something inside its
  * band; all of them where only several together do.
  * @param outside what is outside its band though it would not be with nothing held
+ * @returns empty where no hold is the cause. Definition.
  */
 export function holdsBehind(
   p: Problem,

@@ -126,6 +126,7 @@ function* alone(p: Problem, base: Trial, inUse: RemedySettings): Generator<Combi
  * the whole.
  * @param seats to look among for another one
  * @param inUse what is there already; what is offered comes to it
+ * @returns shortfalls, and what is offered against them by what it lowers. Definition.
  */
 export function* remediesInTurn(
   p: Problem,
@@ -170,7 +171,10 @@ export function* remediesInTurn(
   yield { ...known(), otherSeat: isDone() ? null : otherSeatFor(p, seats) };
 }
 
-/** All of `remediesInTurn` at once. */
+/**
+ * All of `remediesInTurn` at once.
+ * @returns empty lists where nothing is left over. Definition.
+ */
 export function remediesFor(
   p: Problem,
   seats: readonly SeatModel[] = [],
@@ -181,7 +185,10 @@ export function remediesFor(
   return last;
 }
 
-/** What is outside its band as set though the best settings, with nothing added, would bring it inside. */
+/**
+ * What is outside its band as set though the best settings, with nothing added, would bring it inside.
+ * @returns empty where setting alone closes nothing. Definition.
+ */
 export function closedBySetting(
   { outcomes }: Pick<Assessment, 'outcomes'>,
   { shortfalls }: Remedies,

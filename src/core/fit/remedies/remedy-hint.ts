@@ -9,6 +9,7 @@ import { curesAgainst, type Shortfall } from './cures';
  * What the trade does about a shortfall, by the condition that decides and the side it lies on; null where nothing
  * is left over. In which size, and whether it really closes it, is solved for in remedies.ts.
  * @param shortfalls what the best settings leave over; anything else needs nothing but setting
+ * @returns null where nothing is left over. Common practice, no source.
  */
 export function remedyHint(
   p: Problem,

@@ -112,7 +112,10 @@ function arithmeticOf(p: Problem, base: Trial, trial: Trial, id: RemedyId, sizeM
 const costOf = (cures: readonly Cure[]): RemedyCost =>
   REMEDY_COSTS[Math.max(...cures.map((c) => REMEDY_COSTS.indexOf(c.cost)))]!;
 
-/** A trial as what is offered. */
+/**
+ * A trial as what is offered.
+ * @returns with what it closes, leaves and opens. Definition.
+ */
 export function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly Cure[]): Remedy {
   const { remedies } = trial.settings;
   const parts = REMEDY_IDS.flatMap((id) => {
@@ -135,7 +138,15 @@ export function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly 
   };
 }
 
+/**
+ * How much a remedy leaves open.
+ * @returns conditions outside their bands. Definition.
+ */
 export const left = ({ leaves, opens }: Remedy): number => leaves.length + opens.length;
+/**
+ * The parts of a remedy as one name.
+ * @returns a text to sort by. Definition.
+ */
 export const nameOf = ({ parts }: Remedy): string => parts.map(({ id, sizeMm }) => `${id} ${sizeMm}`).join();
 
 /**
@@ -156,7 +167,10 @@ const PRICES: Readonly<Record<RemedyId, number>> = {
   armsOff: 24e6,
   deskMm: 26e6,
 };
-/** The total with what everything added takes, millionths. */
+/**
+ * The total with what everything added takes, millionths.
+ * @returns 0 or more. Definition.
+ */
 export const totalOf = ({ penalty, parts }: Pick<Remedy, 'penalty' | 'parts'>): number =>
   parts.reduce((sum, { id }) => sum + PRICES[id], penalty);
 
@@ -172,7 +186,10 @@ const byEase = (a: Remedy, b: Remedy): number =>
 /** Less than so many millionths of a point is not worth a remedy (assumed). */
 export const WORTH = 3e6;
 
-/** What lowers the total most comes first; what comes within what a remedy is worth of it is as good. */
+/**
+ * What lowers the total most comes first; what comes within what a remedy is worth of it is as good.
+ * @returns a new list. Definition.
+ */
 export function inOrder(found: readonly Remedy[]): Remedy[] {
   const waiting = [...found].sort(byTotal);
   const ordered: Remedy[] = [];

@@ -54,6 +54,7 @@ function sizesFor(p: Problem, { sizes }: Cure, id: ConditionId, { residual, outs
 /**
  * The smallest size not above `from` that is enough: more is taken to do no less, up to the size that does best.
  * @param from positive, of which `best` is the trial
+ * @returns a size of the trade’s steps, mm. Definition.
  */
 export function smallestEnough(
   p: Problem,
@@ -78,7 +79,10 @@ export function smallestEnough(
   return found;
 }
 
-/** What a cure does about a shortfall beside what is there already; null where it does nothing. */
+/**
+ * What a cure does about a shortfall beside what is there already; null where it does nothing.
+ * @returns null where it does nothing. Definition.
+ */
 export function candidateFor(
   p: Problem,
   base: Trial,

@@ -28,6 +28,10 @@ export interface Trial {
 /** Φ, as steep as the table of expected costs has it. */
 const below = steepness;
 
+/**
+ * Where every condition stands as set.
+ * @returns in the condition’s unit; without those that cannot be calculated. Definition.
+ */
 export function standsOf(p: Problem, settings: Settings): ReadonlyMap<ConditionId, Stand> {
   const q = inPlace(p, settings.remedies);
   const values = valuesOfSettings(q, settings);
@@ -49,7 +53,11 @@ export function standsOf(p: Problem, settings: Settings): ReadonlyMap<ConditionI
 /** What was tried of a problem already: the same size of a cure is looked at against one shortfall after the other. */
 const triedOf = oncePer((): Map<string, Trial> => new Map());
 
-/** @param choosesFootrest whether its height is chosen with everything else, at the method's price */
+/**
+ * What remedies come to with everything solved anew.
+ * @param choosesFootrest whether its height is chosen with everything else, at the method's price
+ * @returns the best settings with them, and where everything stands then. Definition.
+ */
 export function tryOut(p: Problem, remedies: RemedySettings, choosesFootrest = false): Trial {
   const known = triedOf(p);
   const key = JSON.stringify([choosesFootrest, Object.entries(remedies).sort()]);
@@ -64,9 +72,16 @@ function trialOf(p: Problem, remedies: RemedySettings, choosesFootrest: boolean)
   return { settings, hard, penalty, stands: standsOf(p, settings) };
 }
 
+/**
+ * What is outside its band in a trial.
+ * @returns in the order of the conditions. Definition.
+ */
 export const outsideIn = ({ stands }: Trial): ConditionId[] =>
   [...stands].filter(([, { outside }]) => outside !== 0).map(([id]) => id);
 
-/** What was outside and is not any more; what is not there any more is not outside. */
+/**
+ * What was outside and is not any more; what is not there any more is not outside.
+ * @returns in the order of the conditions. Definition.
+ */
 export const closedBy = (base: Trial, trial: Trial): ConditionId[] =>
   outsideIn(base).filter((id) => (trial.stands.get(id)?.outside ?? 0) === 0);

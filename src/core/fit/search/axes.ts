@@ -46,6 +46,7 @@ export const TIPPING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', '
 /**
  * The first position that may be chosen. A seat is never tipped forward unasked: only where the method wants the thighs
  * to fall, or the sitter tips it.
+ * @returns a position from 0. Common practice, no source.
  */
 export function firstAsked(p: Problem, { kind, values, adjustment }: Variable): number {
   if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive' || isCarried(p, kind)) return 0;
@@ -68,6 +69,14 @@ export interface SolveOptions {
   readonly budget?: number;
 }
 
+/**
+ * One adjustment, or one remedy, as the search moves it.
+ * @param values of all positions, in the adjustment’s unit
+ * @param costs millionths of a point by position
+ * @param from first position, 0 or more
+ * @param to last position
+ * @returns an axis between the two positions. Definition.
+ */
 export const axisOf = (
   key: Axis['key'],
   values: readonly number[],
@@ -76,13 +85,19 @@ export const axisOf = (
   to: number,
 ): Axis => ({ key, first: from, values: values.slice(from, to + 1), costs: costs.slice(from, to + 1) });
 
-/** What each position of an adjustment costs by itself. */
+/**
+ * What each position of an adjustment costs by itself.
+ * @returns millionths of a point by position. Assumed.
+ */
 export function costsOf(p: Problem, { kind, values }: Variable): Float64Array {
   if (kind !== 'footrest') return leversOf(p).get(kind)!;
   return Float64Array.from(values, (mm) => footrestCost(p.inputs.method.footrestPenalty, mm));
 }
 
-/** Every position that each adjustment may take, in the order of the kinds. */
+/**
+ * Every position that each adjustment may take, in the order of the kinds.
+ * @returns one for everything that can be chosen. Definition.
+ */
 export function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false }: SolveOptions): Axis[] {
   const spoken = spokenFor(p);
   const flat = p.inputs.method.footrestPenalty;
@@ -105,7 +120,10 @@ export function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false
   return axes;
 }
 
-/** The axes with some of them kept between two positions; null where nothing is left of one. */
+/**
+ * The axes with some of them kept between two positions; null where nothing is left of one.
+ * @returns a new list; null where nothing is left of one. Definition.
+ */
 export function narrowed(axes: readonly Axis[], within: Within): Axis[] | null {
   const found: Axis[] = [];
   for (const axis of axes) {

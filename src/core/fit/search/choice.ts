@@ -246,7 +246,10 @@ export interface Part {
   readonly terms: readonly Term[];
 }
 
-/** Axes that terms join, together; a term that depends on none of them is left out. */
+/**
+ * Axes that terms join, together; a term that depends on none of them is left out.
+ * @returns each axis in one part at most. Definition.
+ */
 export function partsOf(axes: readonly Axis[], terms: readonly Term[]): Part[] {
   let parts: { axes: Axis[]; terms: Term[] }[] = axes.map((axis) => ({ axes: [axis], terms: [] }));
   for (const term of terms) {
@@ -275,7 +278,10 @@ function largestWithout({ axes, terms }: Part, hub: Axis): number {
   return Math.max(0, ...rest.map((part) => cellsOf(part.axes)));
 }
 
-/** How a part is chosen: the adjustment without which it falls into the smallest parts comes first. */
+/**
+ * How a part is chosen: the adjustment without which it falls into the smallest parts comes first.
+ * @returns a tree of parts, each chosen for every position of the one above. Definition (dynamic programming).
+ */
 export function choiceOf(p: Problem, part: Part, above: Axis | null = null): Choice {
   const { axes, terms } = part;
   const sizes = new Map(axes.map((a) => [a, axes.length > 1 ? largestWithout(part, a) : 0]));

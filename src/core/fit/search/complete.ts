@@ -15,6 +15,7 @@ function isWhole(p: Problem, settings: Settings): boolean {
 /**
  * Settings that have a position for every adjustment of this seat and place, and for nothing else: what is missing
  * takes its best position. Whole settings come back as they are.
+ * @returns new settings, or the same where nothing was missing. Definition.
  */
 export function completeSettings(bare: Problem, settings: Settings | null): Settings {
   const p = inPlace(bare, settings?.remedies ?? NO_REMEDIES);
@@ -32,7 +33,10 @@ export function completeSettings(bare: Problem, settings: Settings | null): Sett
   return { positions, remedies };
 }
 
-/** Whether two settings put everything at the same place. */
+/**
+ * Whether two settings put everything at the same place.
+ * @returns remedies included. Definition.
+ */
 export function sameSettings(a: Settings, b: Settings): boolean {
   return (
     REMEDY_IDS.every((id) => sizeInUse(a.remedies, id) === sizeInUse(b.remedies, id)) &&

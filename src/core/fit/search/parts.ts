@@ -26,10 +26,17 @@ interface OwnTerm extends Term {
 const scopeOfTerm = (p: Problem, term: Term | OwnTerm): readonly AdjustmentKind[] =>
   'scope' in term ? term.scope : scopeOf(p, term.condition);
 
+/**
+ * The axes that a scope names.
+ * @returns in the order of the axes. Definition.
+ */
 export const keysIn = (axes: readonly Axis[], scope: readonly AdjustmentKind[]): Axis['key'][] =>
   axes.filter((a) => scope.includes(a.key as AdjustmentKind)).map((a) => a.key);
 
-/** Whether of a stance nothing but the lean is in a scope. */
+/**
+ * Whether of a stance nothing but the lean is in a scope.
+ * @returns false where it is on none. Definition.
+ */
 export const isByLean = (stance: readonly Axis[], scope: readonly AdjustmentKind[]): boolean =>
   stance.every(({ key }) => LEANING.includes(key) || !scope.includes(key as AdjustmentKind));
 

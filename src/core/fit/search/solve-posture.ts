@@ -13,7 +13,10 @@ function heldLean({ variables }: Problem, leanDeg: number): Settings['positions'
   return { [leans.kind]: nearest };
 }
 
-/** The best settings for a posture of a fitting, solved by itself. */
+/**
+ * The best settings for a posture of a fitting, solved by itself.
+ * @returns positions by kind. Definition.
+ */
 export function solvePosture(inputs: FitInputs, posture: Posture, remedies: RemedySettings): Settings {
   const p = problemOf(inputsOfPosture(inputs, posture));
   const held = posture.leanDeg === undefined ? {} : heldLean(p, posture.leanDeg);

@@ -39,7 +39,10 @@ export const BUDGET = 60_000;
 /** The same where many are tried one after the other: remedies, seats to choose among. */
 export const BUDGET_OF_MANY = 6000;
 
-/** The values that settings stand for. */
+/**
+ * The values that settings stand for.
+ * @returns in each adjustment’s unit; NaN for what is not set. Definition.
+ */
 export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
   const p = inPlace(bare, settings.remedies);
   const values = emptyValues(settings.remedies);
@@ -99,7 +102,10 @@ function resultOf(
   };
 }
 
-/** What tips with the sitter and springs back: nobody sets it. */
+/**
+ * What tips with the sitter and springs back: nobody sets it.
+ * @returns false for what a hand sets. Definition.
+ */
 export const isPassive = ({ kind, adjustment, values }: Variable): boolean =>
   adjustment.holds.how === 'passive' && TIPPING.includes(kind) && values.length > 1;
 
@@ -118,6 +124,8 @@ function endsOfPassive(p: Problem, held: Settings['positions'] = {}): readonly S
  * The best settings; the same problem always gives the same ones. What tips with the sitter is judged at its more costly end:
  * what is best for either end is looked at at both, and the one whose more costly end costs least is given. No settings do
  * better than the more costly of both bests, which is the bound.
+ * @returns settings, cost and bound in millionths of a point, and whether it was proved. Definition (branch and
+ *   bound).
  */
 export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const p = inPlace(bare, options.remedies);
@@ -193,7 +201,8 @@ function outside(within: Within, near: Within, keys: readonly Axis['key'][]): Wi
 /**
  * The next best settings after the best, best first: each is the best of what differs from every better one by more than
  * 10 mm, 2° or a step in the height, the angles, the desk or the footrest.
- * @returns at most `count`, fewer where nothing else is left
+ * @param count 0 or more
+ * @returns at most `count`, fewer where nothing else is left. Definition.
  */
 export function runnersUp(bare: Problem, options: SolveOptions, count: number): SolveResult[] {
   const p = inPlace(bare, options.remedies);
@@ -257,6 +266,7 @@ function bestLeading(p: Problem, v: SetValues, { kind, values }: Variable): numb
 /**
  * The best position of one adjustment with all others as they stand.
  * @param v left as it is
+ * @returns a position from 0. Definition.
  */
 export function bestAlone(p: Problem, v: SetValues, variable: Variable): number {
   const { kind, values } = variable;
@@ -272,7 +282,10 @@ export function bestAlone(p: Problem, v: SetValues, variable: Variable): number 
   return first + new Whole(p, [axis], { ...v }, BUDGET, judges).search().positions[0]!;
 }
 
-/** What settings cost in all, in the solver's own measure. */
+/**
+ * What settings cost in all, in the solver's own measure.
+ * @returns millionths of a point. Definition.
+ */
 export function costOf(bare: Problem, settings: Settings): Cost {
   const p = inPlace(bare, settings.remedies);
   return costAt(p, valuesOfSettings(p, settings));

@@ -19,7 +19,12 @@ function positionOf(axes: readonly Axis[], key: Axis['key'], positions: readonly
 const leversOf = (axes: readonly Axis[], positions: readonly number[]): number =>
   axes.reduce((sum, { costs }, i) => sum + costs[positions[i]!]!, 0);
 
-/** Whether one of two equally cheap settings comes before the other. */
+/**
+ * Whether one of two equally cheap settings comes before the other.
+ * @param a positions by axis, from 0
+ * @param b positions by axis, from 0
+ * @returns false for the same settings. Definition.
+ */
 export function isBefore(
   p: Problem,
   axes: readonly Axis[],

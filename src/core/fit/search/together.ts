@@ -145,7 +145,7 @@ class Together {
  * The best of all settings in which everything that is carried along stands where its leader has it.
  * @param values fresh ones for each search
  * @param budget boxes opened at most in all
- * @returns null where the axes leave no such settings
+ * @returns null where the axes leave no such settings. Definition (branch and bound).
  */
 export function searchTogether(
   p: Problem,

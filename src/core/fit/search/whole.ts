@@ -43,7 +43,11 @@ const TELLS: Partial<Record<Axis['key'], number>> = {
 };
 const LEAST_STEP = 1e-6;
 
-/** The mean distance of two neighbouring values, in the adjustment's unit; 0 for a single one. */
+/**
+ * The mean distance of two neighbouring values, in the adjustment's unit; 0 for a single one.
+ * @param values rising
+ * @returns in the adjustment’s unit. Definition.
+ */
 export const stepOf = (values: readonly number[]): number =>
   values.length < 2 ? 0 : (values[values.length - 1]! - values[0]!) / (values.length - 1);
 
