@@ -145,6 +145,7 @@ export default defineConfig(
     rules: {
       'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
       complexity: ['error', 20],
+      '@typescript-eslint/max-params': ['error', { max: 4 }],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
       'no-restricted-properties': [
         'error',

@@ -47,23 +47,57 @@ describe('a leg on a seat', () => {
   const shank = 420 - 66;
 
   it('hangs by as much as the seat is too high', () => {
-    const leg = legPosture(460, 20, 420, 66, 340, 0, 0);
+    const leg = legPosture({
+      hollowMm: 460,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 0,
+    });
     expect(leg).to.deep.equal({ gapMm: 20, shankDeg: 0, thighDeg: 0 });
   });
 
   it('stands upright at exactly its own height', () => {
-    expect(legPosture(440, 20, 420, 66, 340, 0, 0)).to.deep.equal({ gapMm: 0, shankDeg: 0, thighDeg: 0 });
+    expect(
+      legPosture({
+        hollowMm: 440,
+        soleMm: 20,
+        poplitealMm: 420,
+        ankleMm: 66,
+        reachMm: 340,
+        panDeg: 0,
+        wantedDeg: 0,
+      }),
+    ).to.deep.equal({ gapMm: 0, shankDeg: 0, thighDeg: 0 });
   });
 
   it('puts the foot forward before the knee rises', () => {
-    const leg = legPosture(440 - 5, 20, 420, 66, 340, 0, 0);
+    const leg = legPosture({
+      hollowMm: 440 - 5,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 0,
+    });
     expect(leg.gapMm).to.equal(-5);
     expect(leg.thighDeg).to.equal(0);
     expect(shank * cosDeg(leg.shankDeg)).to.be.closeTo(shank - 5, 1e-6);
   });
 
   it('raises the knee once the foot is 15° forward', () => {
-    const leg = legPosture(440 - 50, 20, 420, 66, 340, 0, 0);
+    const leg = legPosture({
+      hollowMm: 440 - 50,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 0,
+    });
     expect(leg.shankDeg).to.be.closeTo(15, 1e-9);
     expect(leg.thighDeg).to.be.greaterThan(0);
     // The knee stands at sole + ankle + shank cos 15°; the seat lies 50 below the upright leg.
@@ -74,35 +108,97 @@ describe('a leg on a seat', () => {
   it('never lowers the knee by raising a level seat', () => {
     fc.assert(
       fc.property(fc.integer({ min: 200, max: 700 }), (hollow) => {
-        expect(legPosture(hollow, 20, 420, 66, 340, 0, 0).thighDeg).to.be.at.least(0);
+        expect(
+          legPosture({
+            hollowMm: hollow,
+            soleMm: 20,
+            poplitealMm: 420,
+            ankleMm: 66,
+            reachMm: 340,
+            panDeg: 0,
+            wantedDeg: 0,
+          }).thighDeg,
+        ).to.be.at.least(0);
       }),
       { seed: 41 },
     );
   });
 
   it('changes without a jump as the seat goes down', () => {
-    let before = legPosture(480, 20, 420, 66, 340, 0, 0);
+    let before = legPosture({
+      hollowMm: 480,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 0,
+    });
     for (let hollow = 479; hollow > 360; hollow--) {
-      const leg = legPosture(hollow, 20, 420, 66, 340, 0, 0);
+      const leg = legPosture({
+        hollowMm: hollow,
+        soleMm: 20,
+        poplitealMm: 420,
+        ankleMm: 66,
+        reachMm: 340,
+        panDeg: 0,
+        wantedDeg: 0,
+      });
       expect(leg.thighDeg - before.thighDeg).to.be.within(-1e-9, 0.5);
       before = leg;
     }
   });
 
   it('lets the foot stand flat under a raised knee where the thigh is wanted higher', () => {
-    const flat = legPosture(440 - 11, 20, 420, 66, 340, 0, 6);
+    const flat = legPosture({
+      hollowMm: 440 - 11,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 6,
+    });
     expect(flat.shankDeg).to.be.closeTo(0, 1e-6);
     expect(340 * Math.sin((flat.thighDeg * Math.PI) / 180)).to.be.closeTo(11, 1e-6);
     // Wanted in between, it stands in between.
-    const between = legPosture(440 - 11, 20, 420, 66, 340, 0, 1);
+    const between = legPosture({
+      hollowMm: 440 - 11,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 1,
+    });
     expect(between.thighDeg).to.equal(1);
     expect(between.shankDeg).to.be.within(1, 14);
   });
 
   it('rests as high as a method raises the knee, and less where the foot does not bear it', () => {
     const raised = 440 + 340 * Math.sin((4 * Math.PI) / 180);
-    expect(legPosture(raised, 20 + (raised - 440), 420, 66, 340, 0, 4, 4)).to.deep.include({ thighDeg: 4 });
-    const high = legPosture(raised, 20, 420, 66, 340, 0, 4, 4);
+    expect(
+      legPosture({
+        hollowMm: raised,
+        soleMm: 20 + (raised - 440),
+        poplitealMm: 420,
+        ankleMm: 66,
+        reachMm: 340,
+        panDeg: 0,
+        wantedDeg: 4,
+        restDeg: 4,
+      }),
+    ).to.deep.include({ thighDeg: 4 });
+    const high = legPosture({
+      hollowMm: raised,
+      soleMm: 20,
+      poplitealMm: 420,
+      ankleMm: 66,
+      reachMm: 340,
+      panDeg: 0,
+      wantedDeg: 4,
+      restDeg: 4,
+    });
     expect(high.gapMm).to.be.closeTo(raised - 440, 1e-9);
     expect(high.thighDeg).to.be.closeTo(0, 1e-9);
   });
@@ -115,11 +211,18 @@ describe('a leg on a seat', () => {
 });
 
 describe('the elbow', () => {
-  it('hangs at its measured height when upright', () => expect(elbowAbove(590, 240, 0, 0, 0)).to.equal(240));
+  it('hangs at its measured height when upright', () =>
+    expect(elbowAbove({ shoulderMm: 590, elbowMm: 240, backDeg: 0, forwardDeg: 0, outDeg: 0 })).to.equal(
+      240,
+    ));
 
   it('sinks when leaning back and rises when held out', () => {
-    expect(round(elbowAbove(590, 240, 15, 0, 0))).to.equal(round(590 * cosDeg(15) - 350));
-    expect(elbowAbove(590, 240, 0, 0, 15)).to.be.greaterThan(240);
+    expect(
+      round(elbowAbove({ shoulderMm: 590, elbowMm: 240, backDeg: 15, forwardDeg: 0, outDeg: 0 })),
+    ).to.equal(round(590 * cosDeg(15) - 350));
+    expect(
+      elbowAbove({ shoulderMm: 590, elbowMm: 240, backDeg: 0, forwardDeg: 0, outDeg: 15 }),
+    ).to.be.greaterThan(240);
   });
 
   it('is bent by 90° with the hand level and more with the hand lower', () => {
@@ -131,13 +234,27 @@ describe('the elbow', () => {
   it('stands out by an angle that its inverse takes back', () => {
     fc.assert(
       fc.property(fc.integer({ min: 380, max: 560 }), fc.integer({ min: 300, max: 500 }), (clear, elbows) => {
-        const out = armOutDeg(clear, 90, elbows, 90, 350);
-        expect(clearForArmOut(out, 90, elbows, 90, 350)).to.be.closeTo(clear, 1e-6);
+        const out = armOutDeg(clear, {
+          padWidthMm: 90,
+          elbowBreadthMm: elbows,
+          forearmBreadthMm: 90,
+          upperArmMm: 350,
+        });
+        expect(
+          clearForArmOut(out, {
+            padWidthMm: 90,
+            elbowBreadthMm: elbows,
+            forearmBreadthMm: 90,
+            upperArmMm: 350,
+          }),
+        ).to.be.closeTo(clear, 1e-6);
       }),
       { seed: 42 },
     );
     // Pads whose middles stand as far apart as the hanging elbows: (400 + 90) − (580 − 90) = 0.
-    expect(armOutDeg(400, 90, 580, 90, 350)).to.equal(0);
+    expect(
+      armOutDeg(400, { padWidthMm: 90, elbowBreadthMm: 580, forearmBreadthMm: 90, upperArmMm: 350 }),
+    ).to.equal(0);
   });
 });
 

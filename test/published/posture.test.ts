@@ -33,12 +33,16 @@ describe('elbow of an arm 25° forward and 20° out: 0.8517 E + 0.1483 S (Parcel
   for (const [elbow, shoulder] of pairs) {
     it(`elbow ${elbow}, shoulder ${shoulder}`, () => {
       // The published factors are truncated: 0.14835 against 0.1483 is 0.02 mm at 350 mm of upper arm.
-      expect(elbowAbove(shoulder, elbow, 0, 25, 20)).to.be.closeTo(0.8517 * elbow + 0.1483 * shoulder, 0.05);
+      expect(
+        elbowAbove({ shoulderMm: shoulder, elbowMm: elbow, backDeg: 0, forwardDeg: 25, outDeg: 20 }),
+      ).to.be.closeTo(0.8517 * elbow + 0.1483 * shoulder, 0.05);
     });
   }
 
   it('comes from (1 − cos 25°) + cos 25° (1 − cos 20°) = 0.14835 (computed)', () => {
-    expect(elbowAbove(1000, 0, 0, 25, 20)).to.be.closeTo(148.35, 0.01);
+    expect(
+      elbowAbove({ shoulderMm: 1000, elbowMm: 0, backDeg: 0, forwardDeg: 25, outDeg: 20 }),
+    ).to.be.closeTo(148.35, 0.01);
   });
 });
 

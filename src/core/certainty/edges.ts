@@ -41,10 +41,17 @@ export function marginsOf(p: Problem, c: Condition): { readonly side: Side; read
 /** Where a margin is nothing between two places, of which one is inside. */
 function crossing(
   margin: (x: number) => number,
-  inside: number,
-  atInside: number,
-  outside: number,
-  atOutside: number,
+  {
+    inside,
+    atInside,
+    outside,
+    atOutside,
+  }: {
+    readonly inside: number;
+    readonly atInside: number;
+    readonly outside: number;
+    readonly atOutside: number;
+  },
 ): number {
   let [good, bad] = [inside, outside];
   let [above, below] = [atInside, atOutside];
@@ -83,7 +90,10 @@ export function edgesAlong({ p, from, reach }: Frame, margin: Margin, kind: Adju
   return [values[0]! - beyond, values[values.length - 1]! + beyond].flatMap((end) => {
     const there = of(end);
     if (Number.isNaN(there) || there >= 0 === inside >= 0) return [];
-    const x = inside >= 0 ? crossing(of, here, inside, end, there) : crossing(of, end, there, here, inside);
+    const x =
+      inside >= 0
+        ? crossing(of, { inside: here, atInside: inside, outside: end, atOutside: there })
+        : crossing(of, { inside: end, atInside: there, outside: here, atOutside: inside });
     return [withValue(p, from, kind, x)];
   });
 }
@@ -103,7 +113,10 @@ export function edgesOver({ p, from, ids }: Frame, c: Condition, margin: Margin)
         const of = (by: number): number => margin(nudged(p, id, by), from);
         const there = of(end);
         if (there >= 0 === here >= 0) return [];
-        const by = here >= 0 ? crossing(of, 0, here, end, there) : crossing(of, end, there, 0, here);
+        const by =
+          here >= 0
+            ? crossing(of, { inside: 0, atInside: here, outside: end, atOutside: there })
+            : crossing(of, { inside: end, atInside: there, outside: 0, atOutside: here });
         return [nudged(p, id, by)];
       }),
     );

@@ -27,13 +27,19 @@ export interface Row {
  * @param bends whether it is straight on one side only
  * @returns the row as it is given. Definition.
  */
-export const rowOf = (
-  at: number,
-  move: readonly number[],
-  off: readonly number[],
-  sd: number,
-  bends: Row['bends'],
-): Row => ({ at, move, off, sd, bends });
+export const rowOf = ({
+  at,
+  move,
+  off,
+  sd,
+  bends,
+}: {
+  readonly at: number;
+  readonly move: readonly number[];
+  readonly off: readonly number[];
+  readonly sd: number;
+  readonly bends: Row['bends'];
+}): Row => ({ at, move, off, sd, bends });
 
 /** An adjustment that stops only at some values, or slides between two. */
 export type Mover =
@@ -168,7 +174,7 @@ function joined(a: Row, b: Row, j: number, { movers, unknowns }: Spread): Row | 
   const off = added(a.off, b.off, byA, byB);
   const sd = sdOf(off, unknowns);
   if (most + FURTHEST * sd < 0) return 'never';
-  return least >= FURTHEST * sd ? 'always' : rowOf(at, move, off, sd, bends);
+  return least >= FURTHEST * sd ? 'always' : rowOf({ at, move, off, sd, bends });
 }
 
 const followsNothing = ({ move }: Row): boolean => {
@@ -248,7 +254,7 @@ function putAt(row: Row, j: number, value: number, stop: number): Row {
     left.delete(j);
     bends = left.size > 0 ? left : undefined;
   }
-  return rowOf(row.at + by * value + bent, move, row.off, row.sd, bends);
+  return rowOf({ at: row.at + by * value + bent, move, off: row.off, sd: row.sd, bends });
 }
 
 interface Part {
@@ -303,7 +309,7 @@ function rangeRows(movers: readonly Mover[], j: number, offs: number): Row[] {
   const none = new Array<number>(offs).fill(0);
   const row = (by: number, at: number): Row => {
     const move = movers.map((_, i) => (i === j ? by : 0));
-    return rowOf(at, move, none, 0, undefined);
+    return rowOf({ at, move, off: none, sd: 0, bends: undefined });
   };
   return [row(1, -lo), row(-1, hi)];
 }
@@ -410,13 +416,19 @@ interface Drawn {
 }
 
 /** Those of the first `count` bodies that are marked so, or are not, moved to the front; @returns how many */
-function siftMarked(
-  marks: Int32Array,
-  stamp: number,
-  isMarked: boolean,
-  bodies: Int32Array,
-  count: number,
-): number {
+function siftMarked({
+  marks,
+  stamp,
+  isMarked,
+  bodies,
+  count,
+}: {
+  readonly marks: Int32Array;
+  readonly stamp: number;
+  readonly isMarked: boolean;
+  readonly bodies: Int32Array;
+  readonly count: number;
+}): number {
   let left = 0;
   for (let n = 0; n < count; n++) {
     const d = bodies[n]!;
@@ -441,10 +453,10 @@ function within({ rows, parts }: Region, bodies: Int32Array, count: number, draw
       const found = within(one, tried, waiting, drawn);
       if (found === 0) continue;
       for (let n = 0; n < found; n++) marks[tried[n]!] = stamp;
-      waiting = siftMarked(marks, stamp, false, open, waiting);
+      waiting = siftMarked({ marks, stamp, isMarked: false, bodies: open, count: waiting });
       if (waiting === 0) break;
     }
-    left = siftMarked(marks, stamp, true, bodies, left);
+    left = siftMarked({ marks, stamp, isMarked: true, bodies, count: left });
   }
   return left;
 }

@@ -123,14 +123,15 @@ function slopes(base: Float64Array, above: Float64Array, below: Float64Array, st
 
 type Margins = (by: number) => Float64Array;
 
+/** Conditions that are looked at, with their margins where nothing is off. */
+interface Looked {
+  readonly draws: Draws;
+  readonly of: readonly Condition[];
+  readonly base: Float64Array;
+}
+
 /** The body, by looking a spread to either side. */
-function bodySlopes(
-  p: Problem,
-  settings: Settings,
-  draws: Draws,
-  of: readonly Condition[],
-  base: Float64Array,
-): Unsure {
+function bodySlopes(p: Problem, settings: Settings, { draws, of, base }: Looked): Unsure {
   const { body } = p.inputs;
   const values = valuesOfSettings(p, settings);
   const followed = draws.ids.map((id) => {
@@ -153,13 +154,7 @@ const looseOf = (p: Problem, settings: Settings) =>
   });
 
 /** The seat's and the place's own values; a unit is then a spread. */
-function seatSlopes(
-  p: Problem,
-  settings: Settings,
-  draws: Draws,
-  of: readonly Condition[],
-  base: Float64Array,
-): Unsure {
+function seatSlopes(p: Problem, settings: Settings, { draws, of, base }: Looked): Unsure {
   const values = valuesOfSettings(p, settings);
   const loose = looseOf(p, settings);
   const followed = loose.map(({ kind, spread }) => {
@@ -288,9 +283,11 @@ interface Held {
 function told(
   p: Problem,
   settings: Settings,
-  conditions: readonly Condition[],
-  { all, each }: Held,
-  draws: Draws,
+  {
+    conditions,
+    row: { all, each },
+    draws,
+  }: { readonly conditions: readonly Condition[]; readonly row: Held; readonly draws: Draws },
 ): SetCertainty {
   const values = valuesOfSettings(p, settings);
   const probability = all.reduce((sum, x) => sum + x, 0) / draws.count;
@@ -318,8 +315,8 @@ export function quickCertainty(bare: Problem, settings: Settings, draws: Draws):
   const p = inPlace(bare, settings.remedies);
   const conditions = computableConditions(p);
   const base = marginsOf(p, valuesOfSettings(p, settings), conditions);
-  const unsure = [bodySlopes, seatSlopes].map((of) => of(p, settings, draws, conditions, base));
-  return told(p, settings, conditions, holding(base, unsure, draws.count), draws);
+  const unsure = [bodySlopes, seatSlopes].map((look) => look(p, settings, { draws, of: conditions, base }));
+  return told(p, settings, { conditions, row: holding(base, unsure, draws.count), draws });
 }
 
 /** So many bodies between two looks at whether it is still wanted. */
@@ -365,5 +362,5 @@ export function* certaintyOfSettings(
     held.all[d] = holds;
     if (d % BATCH === 0 && d > 0) yield { each: [], all: NaN, standardError: NaN, count: d, settle: null };
   }
-  yield told(p, settings, conditions, held, draws);
+  yield told(p, settings, { conditions, row: held, draws });
 }

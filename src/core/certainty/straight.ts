@@ -28,7 +28,11 @@ const BENT_OTHERWISE: readonly ConditionId[] = [
 const LEAST_BEND = 0.2;
 
 /** What adjustments that stop at few places do beside the straight line. */
-function bendsOf(f: Frame, margin: Margin, q: Problem, v: SetValues, { move }: Row): Row['bends'] {
+function bendsOf(
+  f: Frame,
+  margin: Margin,
+  { q, v, row: { move } }: { readonly q: Problem; readonly v: SetValues; readonly row: Row },
+): Row['bends'] {
   const bends = new Map<number, readonly number[]>();
   const here = margin(q, v);
   const there = { ...v };
@@ -52,7 +56,16 @@ interface Slopes {
 }
 
 /** The straight row of what is `here`, by its slopes. */
-function rowBy(f: Frame, c: Condition, here: number, q: Problem, v: SetValues, slopes: Slopes): Row {
+function rowBy(
+  f: Frame,
+  c: Condition,
+  {
+    here,
+    q,
+    v,
+    slopes,
+  }: { readonly here: number; readonly q: Problem; readonly v: SetValues; readonly slopes: Slopes },
+): Row {
   const move = new Array<number>(f.kinds.length).fill(0);
   const off = new Array<number>(f.unknowns.count).fill(0);
   let at = here;
@@ -78,26 +91,37 @@ function rowBy(f: Frame, c: Condition, here: number, q: Problem, v: SetValues, s
     off[i]! += by;
     at -= by * (q.body[id] - f.p.body[id]);
   }
-  return rowOf(at, move, off, sdOf(off, f.unknowns), undefined);
+  return rowOf({ at, move, off, sd: sdOf(off, f.unknowns), bends: undefined });
 }
 
-const withBends = ({ at, move, off, sd }: Row, bends: Row['bends']): Row => rowOf(at, move, off, sd, bends);
+const withBends = ({ at, move, off, sd }: Row, bends: Row['bends']): Row =>
+  rowOf({ at, move, off, sd, bends });
 
 /** The straight row that a margin is at some place where a condition begins to fail: there it is smooth. */
-function rowAt(f: Frame, c: Condition, margin: Margin, q: Problem, v: SetValues): Row {
+function rowAt(
+  f: Frame,
+  c: Condition,
+  margin: Margin,
+  { q, v }: { readonly q: Problem; readonly v: SetValues },
+): Row {
   const here = margin(q, v);
   const there = { ...v };
-  const row = rowBy(f, c, here, q, v, {
-    ofKind: (kind) => {
-      const step = stepOf(f.p, kind);
-      put(f.p, there, kind, v[kind] + step);
-      const more = margin(q, there);
-      put(f.p, there, kind, v[kind]);
-      return (more - here) / step;
+  const row = rowBy(f, c, {
+    here,
+    q,
+    v,
+    slopes: {
+      ofKind: (kind) => {
+        const step = stepOf(f.p, kind);
+        put(f.p, there, kind, v[kind] + step);
+        const more = margin(q, there);
+        put(f.p, there, kind, v[kind]);
+        return (more - here) / step;
+      },
+      ofMeasure: (id) => (margin(q === f.p ? f.more(id) : nudged(q, id, NUDGE), v) - here) / NUDGE,
     },
-    ofMeasure: (id) => (margin(q === f.p ? f.more(id) : nudged(q, id, NUDGE), v) - here) / NUDGE,
   });
-  return BENT_OTHERWISE.includes(c.id) ? row : withBends(row, bendsOf(f, margin, q, v, row));
+  return BENT_OTHERWISE.includes(c.id) ? row : withBends(row, bendsOf(f, margin, { q, v, row }));
 }
 
 /**
@@ -110,15 +134,20 @@ function homeOf(f: Frame, c: Condition): Row {
   const residual = (q: Problem, v: SetValues): number =>
     c.residual(q, v, c.onLegs ? f.legAt(q, v) : undefined);
   const here = residual(p, from);
-  const row = rowBy(f, c, here, p, from, {
-    ofKind: (kind) => (residual(p, f.above(kind)) - residual(p, f.below(kind))) / (2 * stepOf(p, kind)),
-    // What follows a measure without a turn is told from one side.
-    ofMeasure: (id) =>
-      c.isStraight
-        ? (residual(f.more(id), from) - here) / NUDGE
-        : (residual(f.more(id), from) - residual(f.less(id), from)) / (2 * NUDGE),
+  const row = rowBy(f, c, {
+    here,
+    q: p,
+    v: from,
+    slopes: {
+      ofKind: (kind) => (residual(p, f.above(kind)) - residual(p, f.below(kind))) / (2 * stepOf(p, kind)),
+      // What follows a measure without a turn is told from one side.
+      ofMeasure: (id) =>
+        c.isStraight
+          ? (residual(f.more(id), from) - here) / NUDGE
+          : (residual(f.more(id), from) - residual(f.less(id), from)) / (2 * NUDGE),
+    },
   });
-  const bends = BENT_OTHERWISE.includes(c.id) ? undefined : bendsOf(f, c.residual, p, from, row);
+  const bends = BENT_OTHERWISE.includes(c.id) ? undefined : bendsOf(f, c.residual, { q: p, v: from, row });
   const home = withBends(row, bends);
   f.home.set(c, home);
   return home;
@@ -127,23 +156,29 @@ function homeOf(f: Frame, c: Condition): Row {
 const negated = (values: readonly number[]): number[] => values.map((x) => -x);
 
 const turned = ({ at, move, off, sd, bends }: Row, from: number): Row =>
-  rowOf(
-    from - at,
-    negated(move),
-    negated(off),
+  rowOf({
+    at: from - at,
+    move: negated(move),
+    off: negated(off),
     sd,
-    bends && new Map([...bends].map(([j, values]) => [j, negated(values)])),
-  );
+    bends: bends && new Map([...bends].map(([j, values]) => [j, negated(values)])),
+  });
 
 /** One end of a condition's band as a row, by what its residual is at the best settings. */
 function endOf(f: Frame, c: Condition, side: Side, margin: Margin): Row {
   // A band that moves with the body has slopes of its own.
-  if (c.id === MOVING_BAND) return rowAt(f, c, margin, f.p, f.from);
+  if (c.id === MOVING_BAND) return rowAt(f, c, margin, { q: f.p, v: f.from });
   const residual = homeOf(f, c);
   const band = bandOf(f.p.targets[c.id]);
   return side === 'hi'
     ? turned(residual, band.hi + INSIDE_SLACK)
-    : rowOf(residual.at - band.lo + INSIDE_SLACK, residual.move, residual.off, residual.sd, residual.bends);
+    : rowOf({
+        at: residual.at - band.lo + INSIDE_SLACK,
+        move: residual.move,
+        off: residual.off,
+        sd: residual.sd,
+        bends: residual.bends,
+      });
 }
 
 /** Rows that are nearly one: of those the stricter is enough. */
@@ -195,12 +230,12 @@ export function straightened(f: Frame, c: Condition): Straightened {
     const movers = isBent && tip ? [all[0]!, tip] : all.slice(0, 1);
     const places = movers.flatMap((kind) => edgesAlong(f, margin, kind));
     if (places.length > 0) {
-      const found = distinct(places.map((v) => rowAt(f, c, margin, f.p, v)));
+      const found = distinct(places.map((v) => rowAt(f, c, margin, { q: f.p, v })));
       if (ONE_IS_ENOUGH[c.id] !== side) return found;
       return [mostAtEase(f, [endOf(f, c, side, margin), ...found])];
     }
     const bodies = edgesOver(f, c, margin);
-    if (bodies.length > 0) return distinct(bodies.map((q) => rowAt(f, c, margin, q, f.from)));
+    if (bodies.length > 0) return distinct(bodies.map((q) => rowAt(f, c, margin, { q, v: f.from })));
     return [endOf(f, c, side, margin)];
   });
   return { rows, along: null };

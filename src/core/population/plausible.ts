@@ -73,9 +73,11 @@ function surprise(one: Scored, others: readonly Scored[]): number {
 function surpriseIn(
   population: Population,
   body: Body,
-  ids: readonly BodyDimension[],
-  one: BodyDimension,
-  value?: number,
+  {
+    ids,
+    one,
+    value,
+  }: { readonly ids: readonly BodyDimension[]; readonly one: BodyDimension; readonly value?: number },
 ): number {
   const found = population.parts.map(({ marginals }) => {
     const scored = (id: BodyDimension, instead?: number): Scored => ({
@@ -104,7 +106,7 @@ function slipsOf(
   const others = ids.filter((id) => id !== one);
   const isBelieved = (instead: number): boolean =>
     rangeDoubt(one, instead) === null &&
-    Math.abs(surpriseIn(population, body, ids, one, instead)) <= BELIEVED_TO;
+    Math.abs(surpriseIn(population, body, { ids, one, value: instead })) <= BELIEVED_TO;
   const tried: Slip[] = [
     { kind: 'tenfold', instead: value / 10 },
     { kind: isLength ? 'centimetres' : 'tenth', instead: value * 10 },
@@ -115,10 +117,10 @@ function slipsOf(
   ];
   const swaps = others.flatMap((other): Slip[] => {
     if (DIMENSIONS[other].unit !== DIMENSIONS[one].unit) return [];
-    if (Math.abs(surpriseIn(population, body, ids, other)) < BELIEVED_TO) return [];
+    if (Math.abs(surpriseIn(population, body, { ids, one: other })) < BELIEVED_TO) return [];
     const swapped: Body = { ...body, [one]: body[other], [other]: body[one] };
     const isBetter = [one, other].every(
-      (id) => Math.abs(surpriseIn(population, swapped, ids, id)) <= BELIEVED_TO,
+      (id) => Math.abs(surpriseIn(population, swapped, { ids, one: id })) <= BELIEVED_TO,
     );
     return isBetter ? [{ kind: 'swapped', instead: body[other]!.value, other }] : [];
   });
@@ -135,7 +137,7 @@ export function implausible(body: Body, population: Population): Implausible[] {
   let ids = MODELLED.filter((id) => isMeasured(body, id) && !body[id]?.reason);
   const found: Implausible[] = [];
   while (ids.length > 1) {
-    const all = ids.map((id) => ({ id, z: surpriseIn(population, body, ids, id) }));
+    const all = ids.map((id) => ({ id, z: surpriseIn(population, body, { ids, one: id }) }));
     const worst = all.reduce((a, b) => (Math.abs(b.z) > Math.abs(a.z) ? b : a));
     if (Math.abs(worst.z) < ASK_FROM) break;
     const slips = slipsOf(population, body, ids, worst.id);

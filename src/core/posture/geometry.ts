@@ -63,16 +63,25 @@ export function datumFromRear(recessMm: number, pushMm: number): number {
  * @returns `gapMm` positive when the feet dangle, or the knee is not raised as far as the method has it; negative when
  *   the seat is too low; shank and thigh angles in degrees. Definition (geometry).
  */
-export function legPosture(
-  hollowMm: number,
-  soleMm: number,
-  poplitealMm: number,
-  ankleMm: number,
-  reachMm: number,
-  panDeg: number,
-  wantedDeg: number,
+export function legPosture({
+  hollowMm,
+  soleMm,
+  poplitealMm,
+  ankleMm,
+  reachMm,
+  panDeg,
+  wantedDeg,
   restDeg = panDeg,
-): { readonly gapMm: number; readonly shankDeg: number; readonly thighDeg: number } {
+}: {
+  readonly hollowMm: number;
+  readonly soleMm: number;
+  readonly poplitealMm: number;
+  readonly ankleMm: number;
+  readonly reachMm: number;
+  readonly panDeg: number;
+  readonly wantedDeg: number;
+  readonly restDeg?: number;
+}): { readonly gapMm: number; readonly shankDeg: number; readonly thighDeg: number } {
   const gapMm = hollowMm - (soleMm + poplitealMm);
   if (gapMm >= 0) {
     const fallen = restDeg === panDeg ? panDeg : asinDeg(sinDeg(restDeg) - gapMm / reachMm);
@@ -191,13 +200,19 @@ export const kneeDeg = (thighDeg: number, shankDeg: number): number => 90 - thig
  * `elbowMm`; 25° forward and 20° out gives 0.8517 elbow + 0.1483 shoulder (Parcells et al. 1999 after Chaffin & Anderson).
  * @returns mm. Source: Parcells et al. 1999 after Chaffin & Anderson.
  */
-export function elbowAbove(
-  shoulderMm: number,
-  elbowMm: number,
-  backDeg: number,
-  forwardDeg: number,
-  outDeg: number,
-): number {
+export function elbowAbove({
+  shoulderMm,
+  elbowMm,
+  backDeg,
+  forwardDeg,
+  outDeg,
+}: {
+  readonly shoulderMm: number;
+  readonly elbowMm: number;
+  readonly backDeg: number;
+  readonly forwardDeg: number;
+  readonly outDeg: number;
+}): number {
   return shoulderMm * cosDeg(backDeg) - (shoulderMm - elbowMm) * cosDeg(forwardDeg) * cosDeg(outDeg);
 }
 
@@ -208,10 +223,17 @@ export function elbowAbove(
  */
 export function armOutDeg(
   clearMm: number,
-  padWidthMm: number,
-  elbowBreadthMm: number,
-  forearmBreadthMm: number,
-  upperArmMm: number,
+  {
+    padWidthMm,
+    elbowBreadthMm,
+    forearmBreadthMm,
+    upperArmMm,
+  }: {
+    readonly padWidthMm: number;
+    readonly elbowBreadthMm: number;
+    readonly forearmBreadthMm: number;
+    readonly upperArmMm: number;
+  },
 ): number {
   return asinDeg((clearMm + padWidthMm - (elbowBreadthMm - forearmBreadthMm)) / (2 * upperArmMm));
 }
@@ -222,10 +244,17 @@ export function armOutDeg(
  */
 export function clearForArmOut(
   outDeg: number,
-  padWidthMm: number,
-  elbowBreadthMm: number,
-  forearmBreadthMm: number,
-  upperArmMm: number,
+  {
+    padWidthMm,
+    elbowBreadthMm,
+    forearmBreadthMm,
+    upperArmMm,
+  }: {
+    readonly padWidthMm: number;
+    readonly elbowBreadthMm: number;
+    readonly forearmBreadthMm: number;
+    readonly upperArmMm: number;
+  },
 ): number {
   return 2 * upperArmMm * sinDeg(outDeg) + (elbowBreadthMm - forearmBreadthMm) - padWidthMm;
 }

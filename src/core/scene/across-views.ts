@@ -56,8 +56,17 @@ class Dimensions {
   }
 }
 
-const box = (d: Pen, id: string, role: Role, x: number, z: number, width: number, height: number): void =>
-  d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
+const box = (
+  d: Pen,
+  id: string,
+  role: Role,
+  {
+    x,
+    z,
+    width,
+    height,
+  }: { readonly x: number; readonly z: number; readonly width: number; readonly height: number },
+): void => d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
 
 function spoken(dimensions: readonly Dimension[], arms: Arms | null, isPartial: boolean): Message[] {
   return [
@@ -102,13 +111,12 @@ function frontBody(d: Pen, p: Problem, v: SetValues, datum: number): void {
   const half = body.hipBreadthSitting / 4;
   if (figure.knee && figure.ankle && isKnown(half))
     for (const side of SIDES)
-      d.limb(
-        `shank${side}`,
-        at(side * half, figure.knee.z),
-        at(side * half, figure.ankle.z - ANKLE_RADIUS_MM),
-        KNEE_RADIUS_MM,
-        ANKLE_RADIUS_MM,
-      );
+      d.limb(`shank${side}`, {
+        from: at(side * half, figure.knee.z),
+        to: at(side * half, figure.ankle.z - ANKLE_RADIUS_MM),
+        fromRadius: KNEE_RADIUS_MM,
+        toRadius: ANKLE_RADIUS_MM,
+      });
   const arms = armsOf(p, v);
   const shoulder = datum + body.shoulderHeightSitting;
   const trunkHalf = body.elbowToElbowBreadth / 2 - 2 * UPPER_ARM_RADIUS_MM;
@@ -130,15 +138,20 @@ function frontBody(d: Pen, p: Problem, v: SetValues, datum: number): void {
   const elbow = datum + elbowOnPadMm(p, v) + FOREARM_RADIUS_MM;
   if (arms && isKnown(shoulder, elbow, trunkHalf))
     for (const side of SIDES)
-      d.limb(
-        `upperArm${side}`,
-        at(side * trunkHalf, shoulder - UPPER_ARM_RADIUS_MM),
-        at(side * arms.elbow, elbow),
-        UPPER_ARM_RADIUS_MM,
-        FOREARM_RADIUS_MM,
-      );
+      d.limb(`upperArm${side}`, {
+        from: at(side * trunkHalf, shoulder - UPPER_ARM_RADIUS_MM),
+        to: at(side * arms.elbow, elbow),
+        fromRadius: UPPER_ARM_RADIUS_MM,
+        toRadius: FOREARM_RADIUS_MM,
+      });
   if (!figure.eye) return;
-  if (isKnown(shoulder)) d.limb('neck', at(0, shoulder - 20), at(0, figure.eye.z - 40), 52, 48);
+  if (isKnown(shoulder))
+    d.limb('neck', {
+      from: at(0, shoulder - 20),
+      to: at(0, figure.eye.z - 40),
+      fromRadius: 52,
+      toRadius: 48,
+    });
   d.dot('head', 'sitter', at(0, figure.eye.z + 8), HEAD_RADIUS_MM);
 }
 
@@ -160,33 +173,27 @@ export function frontView(a: Assessment): Scene {
   const front = panPointMm(p, v, Number.isNaN(v.seatDepth) ? 0 : v.seatDepth);
   const datum = panPointMm(p, v, datumFromRearMm(p, v));
   const figure = seatFigureOf(p, v);
-  box(
-    d,
-    'back',
-    'seat',
-    -width * 0.42,
-    figure.backFoot.z,
-    width * 0.84,
-    figure.backTop.z - figure.backFoot.z,
-  );
+  box(d, 'back', 'seat', {
+    x: -width * 0.42,
+    z: figure.backFoot.z,
+    width: width * 0.84,
+    height: figure.backTop.z - figure.backFoot.z,
+  });
   d.line('column', 'seatLine', at(0, front - CUSHION_MM), at(0, 70));
   d.line('base', 'seatLine', at(-270, 40), at(0, 74), at(270, 40));
   frontBody(d, p, v, datum);
-  box(d, 'pan', 'seat', -width / 2, front - CUSHION_MM, width, CUSHION_MM);
+  box(d, 'pan', 'seat', { x: -width / 2, z: front - CUSHION_MM, width, height: CUSHION_MM });
   const padTop = datum + v.armHeight;
   const padWidth = p.seat.padWidthMm;
   if (isKnown(padTop, clearMm(v), padWidth)) {
     for (const side of SIDES) {
       const inner = (side * clearMm(v)) / 2;
-      box(
-        d,
-        `pad${side}`,
-        'seat',
-        Math.min(inner, inner + side * padWidth),
-        padTop - PAD_MM,
-        padWidth,
-        PAD_MM,
-      );
+      box(d, `pad${side}`, 'seat', {
+        x: Math.min(inner, inner + side * padWidth),
+        z: padTop - PAD_MM,
+        width: padWidth,
+        height: PAD_MM,
+      });
       d.line(
         `padStem${side}`,
         'seatLine',
@@ -215,13 +222,12 @@ function planThighs(d: Pen, p: Problem, v: SetValues): void {
   const knee = hollowFromRearMm(p, v);
   if (isKnown(half, knee))
     for (const side of SIDES)
-      d.limb(
-        `thigh${side}`,
-        at(side * half, datum),
-        at(side * half, knee),
-        Math.min(half, 95),
-        KNEE_RADIUS_MM,
-      );
+      d.limb(`thigh${side}`, {
+        from: at(side * half, datum),
+        to: at(side * half, knee),
+        fromRadius: Math.min(half, 95),
+        toRadius: KNEE_RADIUS_MM,
+      });
 }
 
 /** Arms, shoulders and head, which hide each other in this order. */
@@ -233,7 +239,12 @@ function planTrunk(d: Pen, p: Problem, v: SetValues, arms: Arms | null): void {
   if (arms && isKnown(shoulder)) planArms(d, p, arms, shoulder);
   if (!isKnown(trunkHalf, shoulder)) return;
   d.over();
-  d.limb('shoulders', at(-trunkHalf + 30, shoulder), at(trunkHalf - 30, shoulder), 100, 100);
+  d.limb('shoulders', {
+    from: at(-trunkHalf + 30, shoulder),
+    to: at(trunkHalf - 30, shoulder),
+    fromRadius: 100,
+    toRadius: 100,
+  });
   d.over();
   d.dot('head', 'sitter', at(0, shoulder + 40), HEAD_RADIUS_MM);
 }
@@ -244,13 +255,12 @@ function planArms(d: Pen, p: Problem, arms: Arms, shoulder: number): void {
   for (const side of SIDES) {
     const elbow = at(side * arms.elbow, shoulder);
     const length = arms.turnDeg === 0 ? p.gripMm : forearm;
-    d.limb(
-      `forearm${side}`,
-      elbow,
-      at(side * arms.hand, shoulder + length * cosDeg(arms.turnDeg)),
-      FOREARM_RADIUS_MM,
-      24,
-    );
+    d.limb(`forearm${side}`, {
+      from: elbow,
+      to: at(side * arms.hand, shoulder + length * cosDeg(arms.turnDeg)),
+      fromRadius: FOREARM_RADIUS_MM,
+      toRadius: 24,
+    });
   }
 }
 
@@ -259,8 +269,10 @@ function planPad(
   d: Pen,
   side: -1 | 1,
   middle: Point,
-  pad: { readonly lengthMm: number; readonly widthMm: number },
-  pivotDeg: number,
+  {
+    pad,
+    pivotDeg,
+  }: { readonly pad: { readonly lengthMm: number; readonly widthMm: number }; readonly pivotDeg: number },
 ): void {
   const turn = Number.isNaN(pivotDeg) ? 0 : -side * pivotDeg;
   const corner = (across: number, along: number): Point =>
@@ -284,15 +296,15 @@ export function planView(a: Assessment): Scene {
   const width = drawnWidthMm(p);
   const depth = Number.isNaN(v.seatDepth) ? 0 : v.seatDepth;
   const arms = armsOf(p, v);
-  if (depth > 0) box(d, 'pan', 'seat', -width / 2, 0, width, depth);
+  if (depth > 0) box(d, 'pan', 'seat', { x: -width / 2, z: 0, width, height: depth });
   const back = Number.isNaN(v.backReach) ? 0 : v.backReach;
-  box(d, 'back', 'seat', -width * 0.42, back - BACK_MM, width * 0.84, BACK_MM);
+  box(d, 'back', 'seat', { x: -width * 0.42, z: back - BACK_MM, width: width * 0.84, height: BACK_MM });
   planThighs(d, p, v);
   const pad = { lengthMm: p.seat.padLengthMm, widthMm: p.seat.padWidthMm };
   if (isKnown(clearMm(v), pad.lengthMm, pad.widthMm)) {
     const middle = padFrontMm(p, v) - pad.lengthMm / 2;
     for (const side of SIDES)
-      planPad(d, side, at((side * (clearMm(v) + pad.widthMm)) / 2, middle), pad, v.armPivot);
+      planPad(d, side, at((side * (clearMm(v) + pad.widthMm)) / 2, middle), { pad, pivotDeg: v.armPivot });
     m.across('armWidth', 'seat', clearMm(v), depth + LINE_GAP_MM);
   }
   planTrunk(d, p, v, arms);

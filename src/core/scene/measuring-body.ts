@@ -100,9 +100,19 @@ function footAt(d: Pen, id: string, ankle: Point, length: number): void {
 /** The head from the side, with a nose to tell which way it looks. */
 function headFromSide(d: Pen, shoulder: Point, eye: Point, crown: number): void {
   const centre = at(eye.x - 82, crown - HEAD_RADIUS_MM);
-  d.limb('neck', at(shoulder.x - 6, shoulder.z - 30), at(centre.x - 16, centre.z - 40), 62, 46);
+  d.limb('neck', {
+    from: at(shoulder.x - 6, shoulder.z - 30),
+    to: at(centre.x - 16, centre.z - 40),
+    fromRadius: 62,
+    toRadius: 46,
+  });
   d.dot('head', 'sitter', centre, HEAD_RADIUS_MM);
-  d.limb('face', at(centre.x + 12, centre.z - 20), at(centre.x + 18, centre.z - 62), 74, 56);
+  d.limb('face', {
+    from: at(centre.x + 12, centre.z - 20),
+    to: at(centre.x + 18, centre.z - 62),
+    fromRadius: 74,
+    toRadius: 56,
+  });
   d.area('nose', 'sitter', at(eye.x + 2, eye.z - 4), at(eye.x + 24, eye.z - 46), at(eye.x + 2, eye.z - 56));
 }
 
@@ -131,24 +141,38 @@ export function sideOf(size: SizeOf): { readonly pen: Pen; readonly body: Seated
   bench(d, -70, b.hollow.x - 25, b.seat);
   floor(d, -150, b.knee.x + 240);
   const ankle = at(b.hollow.x + 42, ANKLE_MM + 14);
-  d.limb('shank', b.knee, ankle, 56, 36);
+  d.limb('shank', { from: b.knee, to: ankle, fromRadius: 56, toRadius: 36 });
   footAt(d, 'foot', ankle, size('footLength'));
   const hip = at(Math.max(98, b.middle), b.seat + Math.min(105, thick + 26));
   const chest = at(b.middle, b.shoulder.z - 96);
-  d.limb('thigh', at(hip.x + 20, b.seat + thick), b.knee, thick, 54);
-  d.limb('trunk', hip, chest, 98, 96);
-  d.limb(
-    'belly',
-    at(hip.x + 18, hip.z + 30),
-    at(chest.x + 10, chest.z - 70),
-    Math.max(86, size('abdominalDepth') / 2 - 8),
-    84,
-  );
+  d.limb('thigh', { from: at(hip.x + 20, b.seat + thick), to: b.knee, fromRadius: thick, toRadius: 54 });
+  d.limb('trunk', { from: hip, to: chest, fromRadius: 98, toRadius: 96 });
+  d.limb('belly', {
+    from: at(hip.x + 18, hip.z + 30),
+    to: at(chest.x + 10, chest.z - 70),
+    fromRadius: Math.max(86, size('abdominalDepth') / 2 - 8),
+    toRadius: 84,
+  });
   headFromSide(d, b.shoulder, b.eye, b.crown);
   d.over();
-  d.limb('upperArm', shift(b.shoulder, 0, -44), at(b.elbow.x, b.elbow.z + 40), 46, 38);
-  d.limb('forearm', at(b.elbow.x, b.elbow.z + 38), at(b.fingertip.x - 170, b.fingertip.z), 38, 26);
-  d.limb('hand', at(b.fingertip.x - 170, b.fingertip.z), at(b.fingertip.x - 14, b.fingertip.z), 26, 12);
+  d.limb('upperArm', {
+    from: shift(b.shoulder, 0, -44),
+    to: at(b.elbow.x, b.elbow.z + 40),
+    fromRadius: 46,
+    toRadius: 38,
+  });
+  d.limb('forearm', {
+    from: at(b.elbow.x, b.elbow.z + 38),
+    to: at(b.fingertip.x - 170, b.fingertip.z),
+    fromRadius: 38,
+    toRadius: 26,
+  });
+  d.limb('hand', {
+    from: at(b.fingertip.x - 170, b.fingertip.z),
+    to: at(b.fingertip.x - 14, b.fingertip.z),
+    fromRadius: 26,
+    toRadius: 12,
+  });
   return { pen: d, body: b };
 }
 
@@ -168,18 +192,33 @@ export function standingOf(size: SizeOf): {
   const hip = at(8, up + 96);
   const shoulder = at(2, up + size('shoulderHeightSitting'));
   floor(d, -330, 330);
-  d.limb('shank', ankle, at(4, size('kneeHeight') - 50), 38, 54);
+  d.limb('shank', { from: ankle, to: at(4, size('kneeHeight') - 50), fromRadius: 38, toRadius: 54 });
   footAt(d, 'foot', ankle, foot);
-  d.limb('thigh', at(4, size('kneeHeight') - 50), hip, 56, 84);
-  d.limb('trunk', hip, at(0, shoulder.z - 96), 94, 94);
+  d.limb('thigh', { from: at(4, size('kneeHeight') - 50), to: hip, fromRadius: 56, toRadius: 84 });
+  d.limb('trunk', { from: hip, to: at(0, shoulder.z - 96), fromRadius: 94, toRadius: 94 });
   const eye = at(98, up + size('eyeHeightSitting'));
   headFromSide(d, shoulder, eye, size('stature'));
   d.over();
   const elbow = at(0, size('elbowHeightStanding'));
   const reach = size('forearmHandLength');
-  d.limb('upperArm', shift(shoulder, 0, -44), at(-6, elbow.z + 30), 44, 36);
-  d.limb('forearm', at(-6, elbow.z + 30), at(reach - 190, elbow.z + 34), 36, 26);
-  d.limb('hand', at(reach - 190, elbow.z + 34), at(reach - 40, elbow.z + 34), 26, 12);
+  d.limb('upperArm', {
+    from: shift(shoulder, 0, -44),
+    to: at(-6, elbow.z + 30),
+    fromRadius: 44,
+    toRadius: 36,
+  });
+  d.limb('forearm', {
+    from: at(-6, elbow.z + 30),
+    to: at(reach - 190, elbow.z + 34),
+    fromRadius: 36,
+    toRadius: 26,
+  });
+  d.limb('hand', {
+    from: at(reach - 190, elbow.z + 34),
+    to: at(reach - 40, elbow.z + 34),
+    fromRadius: 26,
+    toRadius: 12,
+  });
   return { pen: d, elbow, ankle };
 }
 
@@ -196,7 +235,12 @@ export function frontOf(size: SizeOf): { readonly pen: Pen; readonly body: Seate
   bench(d, -hip - 60, hip + 60, b.seat);
   floor(d, -hip - 220, hip + 220);
   for (const side of [-1, 1]) {
-    d.limb(`shank${side}`, at(side * hip * 0.5, b.knee.z), at(side * hip * 0.5, ANKLE_MM), 58, 36);
+    d.limb(`shank${side}`, {
+      from: at(side * hip * 0.5, b.knee.z),
+      to: at(side * hip * 0.5, ANKLE_MM),
+      fromRadius: 58,
+      toRadius: 36,
+    });
     d.area(
       `foot${side}`,
       'sitter',
@@ -205,7 +249,12 @@ export function frontOf(size: SizeOf): { readonly pen: Pen; readonly body: Seate
       at(side * hip * 0.5 + 38, ANKLE_MM),
       at(side * hip * 0.5 - 38, ANKLE_MM),
     );
-    d.limb(`thigh${side}`, at(side * (hip - 76), b.seat + 76), at(side * hip * 0.5, b.knee.z), 76, 58);
+    d.limb(`thigh${side}`, {
+      from: at(side * (hip - 76), b.seat + 76),
+      to: at(side * hip * 0.5, b.knee.z),
+      fromRadius: 76,
+      toRadius: 58,
+    });
   }
   const acromion = size('biacromialBreadth') / 2;
   d.area(
@@ -222,12 +271,17 @@ export function frontOf(size: SizeOf): { readonly pen: Pen; readonly body: Seate
     at(-acromion + 12, b.shoulder.z - 90),
     at(-hip * 0.82, b.seat + 190),
   );
-  d.limb('neck', at(0, b.shoulder.z), at(0, b.crown - 170), 58, 54);
-  d.limb('head', at(0, b.crown - 84), at(0, b.crown - 150), 84, 66);
+  d.limb('neck', { from: at(0, b.shoulder.z), to: at(0, b.crown - 170), fromRadius: 58, toRadius: 54 });
+  d.limb('head', { from: at(0, b.crown - 84), to: at(0, b.crown - 150), fromRadius: 84, toRadius: 66 });
   d.over();
   for (const side of [-1, 1]) {
     const elbow = at(side * (elbows - 40), b.elbow.z + 42);
-    d.limb(`upperArm${side}`, at(side * (shoulders - 46), b.shoulder.z - 52), elbow, 46, 40);
+    d.limb(`upperArm${side}`, {
+      from: at(side * (shoulders - 46), b.shoulder.z - 52),
+      to: elbow,
+      fromRadius: 46,
+      toRadius: 40,
+    });
     d.dot(`fist${side}`, 'sitter', at(side * (elbows - 52), b.elbow.z + 36), 40);
   }
   return { pen: d, body: b };
@@ -242,12 +296,12 @@ export function handOf(size: SizeOf): { readonly pen: Pen; readonly joints: numb
   const four = size('fourFingerBreadth');
   const [left, one] = [-four / 2, four / 4];
   const joints = 132;
-  d.limb('wrist', at(0, -60), at(0, 20), 27, 34);
+  d.limb('wrist', { from: at(0, -60), to: at(0, 20), fromRadius: 27, toRadius: 34 });
   d.area('palm', 'sitter', at(left, 88), at(-left, 88), at(-left - 6, 6), at(left + 6, 6));
-  d.limb('thumb', at(left + 10, 20), at(left - 34, 78), 15, 10);
+  d.limb('thumb', { from: at(left + 10, 20), to: at(left - 34, 78), fromRadius: 15, toRadius: 10 });
   [170, 184, 178, 150].forEach((tip, i) => {
     const x = left + one * (i + 0.5);
-    d.limb(`finger${i}`, at(x, 84), at(x, tip), one / 2, one / 2 - 1.5);
+    d.limb(`finger${i}`, { from: at(x, 84), to: at(x, tip), fromRadius: one / 2, toRadius: one / 2 - 1.5 });
   });
   return { pen: d, joints, left };
 }

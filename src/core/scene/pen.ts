@@ -43,12 +43,29 @@ export class Pen {
     this.add(id, role, { type: 'circle', at: centre, radius });
   }
 
-  limb(id: string, from: Point | null, to: Point | null, fromRadius: number, toRadius: number): void {
+  limb(
+    id: string,
+    {
+      from,
+      to,
+      fromRadius,
+      toRadius,
+    }: {
+      readonly from: Point | null;
+      readonly to: Point | null;
+      readonly fromRadius: number;
+      readonly toRadius: number;
+    },
+  ): void {
     if (from && to) this.add(id, 'sitter', { type: 'limb', from, to, fromRadius, toRadius });
   }
 
   /** A board of a thickness below its upper edge. */
-  slab(id: string, role: Role, from: Point, to: Point, thick: number): void {
+  slab(
+    id: string,
+    role: Role,
+    { from, to, thick }: { readonly from: Point; readonly to: Point; readonly thick: number },
+  ): void {
     const length = Math.hypot(to.x - from.x, to.z - from.z) || 1;
     const nx = ((to.z - from.z) / length) * thick;
     const nz = ((from.x - to.x) / length) * thick;

@@ -152,7 +152,12 @@ const partsOf = (seat: SeatModel) => {
   };
 };
 
-function drawSide(d: Pen, seat: SeatModel, s: Shape, id: string, seatRole: Role, lineRole: Role): void {
+function drawSide(
+  d: Pen,
+  seat: SeatModel,
+  s: Shape,
+  { id, seatRole, lineRole }: { readonly id: string; readonly seatRole: Role; readonly lineRole: Role },
+): void {
   const { hasBack, hasArms, hasHead } = partsOf(seat);
   const [rear, front] = [panPoint(seat, s, 0), panPoint(seat, s, s.depth)];
   const name = (part: string) => (id === '' ? part : `${part}-${id}`);
@@ -168,13 +173,13 @@ function drawSide(d: Pen, seat: SeatModel, s: Shape, id: string, seatRole: Role,
     else d.line(name('back'), lineRole, ...points);
     d.dot(name('lumbarApex'), lineRole, shift(backPoint(rear, s, s.lumbarUp), s.lumbarOut, 0), 9);
   }
-  if (id === '') d.slab(name('pan'), seatRole, rear, front, CUSHION_MM);
+  if (id === '') d.slab(name('pan'), seatRole, { from: rear, to: front, thick: CUSHION_MM });
   else d.line(name('pan'), lineRole, rear, front);
   if (hasHead) {
     const middle = shift(backPoint(rear, s, s.head), s.headOut, 0);
-    const ends = [shift(middle, 0, -HEAD_HALF_MM), shift(middle, 0, HEAD_HALF_MM)] as const;
-    if (id === '') d.slab(name('headPad'), roleOf('head'), ...ends, -40);
-    else d.line(name('headPad'), lineRole, ...ends);
+    const [from, to] = [shift(middle, 0, -HEAD_HALF_MM), shift(middle, 0, HEAD_HALF_MM)];
+    if (id === '') d.slab(name('headPad'), roleOf('head'), { from, to, thick: -40 });
+    else d.line(name('headPad'), lineRole, from, to);
   }
   if (hasArms) {
     const length = seat.arms?.lengthMm ?? USUAL.padLength;
@@ -187,7 +192,7 @@ function drawSide(d: Pen, seat: SeatModel, s: Shape, id: string, seatRole: Role,
         shift(from, length / 2, -PAD_MM),
         at(from.x + length / 2, s.height - 20),
       );
-      d.slab(name('pad'), roleOf('arms'), from, to, PAD_MM);
+      d.slab(name('pad'), roleOf('arms'), { from, to, thick: PAD_MM });
     } else d.line(name('pad'), lineRole, from, to);
   }
   if (Number.isFinite(s.ring))
@@ -298,8 +303,17 @@ const across = (id: string, mm: number, z: number): Dimension => ({
   mm,
 });
 
-const box = (d: Pen, id: string, role: Role, x: number, z: number, width: number, height: number): void =>
-  d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
+const box = (
+  d: Pen,
+  id: string,
+  role: Role,
+  {
+    x,
+    z,
+    width,
+    height,
+  }: { readonly x: number; readonly z: number; readonly width: number; readonly height: number },
+): void => d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
 
 /** A pan whose width nobody described has none to draw. */
 const panRole = (seat: SeatModel): Role => (seat.seatWidthMm ? 'seat' : 'seatThin');
@@ -313,10 +327,10 @@ export function seatSideView(seat: SeatModel): Scene {
   const standing = shapeOf(seat, 'standing');
   d.line('floor', 'floor', at(-380, 0), at(680, 0));
   drawBase(d, seat, standing);
-  drawSide(d, seat, standing, '', 'seat', 'seatLine');
+  drawSide(d, seat, standing, { id: '', seatRole: 'seat', lineRole: 'seatLine' });
   d.over();
   for (const stance of ['lowest', 'highest'] as const)
-    drawSide(d, seat, shapeOf(seat, stance), stance, 'seatThin', 'seatThin');
+    drawSide(d, seat, shapeOf(seat, stance), { id: stance, seatRole: 'seatThin', lineRole: 'seatThin' });
   return bounded(d, [], seat, SIDE_PAPER);
 }
 
@@ -351,7 +365,7 @@ export function seatFrontView(seat: SeatModel): Scene {
       at(-top / 2, s.height + s.backTop),
     );
   }
-  box(d, 'pan', panRole(seat), -width / 2, s.height - CUSHION_MM, width, CUSHION_MM);
+  box(d, 'pan', panRole(seat), { x: -width / 2, z: s.height - CUSHION_MM, width, height: CUSHION_MM });
   if (hasArms) {
     const pad = seat.arms?.widthMm ?? USUAL.padWidth;
     for (const [side, x] of [
@@ -364,15 +378,12 @@ export function seatFrontView(seat: SeatModel): Scene {
         at(x + pad / 2, s.height + s.arm - PAD_MM),
         at(x + pad / 2, s.height - CUSHION_MM / 2),
       );
-      box(
-        d,
-        `pad-${side}`,
-        isDescribed(seat, 'arms') ? 'seat' : 'seatThin',
+      box(d, `pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', {
         x,
-        s.height + s.arm - PAD_MM,
-        pad,
-        PAD_MM,
-      );
+        z: s.height + s.arm - PAD_MM,
+        width: pad,
+        height: PAD_MM,
+      });
     }
     if (adjustmentOf(seat.adjustments, 'armWidth'))
       dimensions.push(across('armWidth', s.clear, s.height + s.arm + 46));
@@ -389,21 +400,18 @@ export function seatPlanView(seat: SeatModel): Scene {
   const s = shapeOf(seat, 'standing');
   const width = seat.seatWidthMm?.value ?? USUAL.width;
   const { hasBack, hasArms } = partsOf(seat);
-  box(d, 'pan', panRole(seat), -width / 2, 0, width, s.depth);
+  box(d, 'pan', panRole(seat), { x: -width / 2, z: 0, width, height: s.depth });
   for (const stance of ['lowest', 'highest'] as const) {
     const { depth } = shapeOf(seat, stance);
     d.line(`front-${stance}`, 'seatThin', at(-width / 2, depth), at(width / 2, depth));
   }
   if (hasBack)
-    box(
-      d,
-      'back',
-      isDescribed(seat, 'back') ? 'seat' : 'seatThin',
-      -width * 0.42,
-      -BACK_MM,
-      width * 0.84,
-      BACK_MM,
-    );
+    box(d, 'back', isDescribed(seat, 'back') ? 'seat' : 'seatThin', {
+      x: -width * 0.42,
+      z: -BACK_MM,
+      width: width * 0.84,
+      height: BACK_MM,
+    });
   if (hasArms) {
     const pad = seat.arms?.widthMm ?? USUAL.padWidth;
     const length = seat.arms?.lengthMm ?? USUAL.padLength;
@@ -413,7 +421,12 @@ export function seatPlanView(seat: SeatModel): Scene {
       ['right', s.clear / 2],
       ['left', -s.clear / 2 - pad],
     ] as const)
-      box(d, `pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', x, end - length, pad, length);
+      box(d, `pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', {
+        x,
+        z: end - length,
+        width: pad,
+        height: length,
+      });
   }
   return bounded(d, seat.seatWidthMm ? [across('seatWidth', width, s.depth + 50)] : [], seat);
 }

@@ -61,19 +61,28 @@ function drawSeat(d: Pen, a: Assessment, s: SeatFigure): void {
     behind(apex, BACK_MM),
     behind(s.backFoot, 14 + BACK_MM),
   );
-  d.slab('pan', 'seat', s.rear, s.dropped ? s.dropped.from : s.front, CUSHION_MM);
-  if (s.dropped) d.slab('panFront', 'seat', s.dropped.from, s.dropped.to, CUSHION_MM);
+  d.slab('pan', 'seat', { from: s.rear, to: s.dropped ? s.dropped.from : s.front, thick: CUSHION_MM });
+  if (s.dropped) d.slab('panFront', 'seat', { from: s.dropped.from, to: s.dropped.to, thick: CUSHION_MM });
   if (!Number.isNaN(v.footRing)) drawRing(d, v.footRing, s.front.x);
   if (s.head)
-    d.slab('headPad', 'seat', shift(behind(s.head, 6), 0, -62), shift(behind(s.head, 6), 0, 62), -40);
+    d.slab('headPad', 'seat', {
+      from: shift(behind(s.head, 6), 0, -62),
+      to: shift(behind(s.head, 6), 0, 62),
+      thick: -40,
+    });
   if (s.lumbar) d.dot('lumbarApex', 'seatLine', s.lumbar, 9);
   const { remedies } = a.settings;
   const pad = sizeInUse(remedies, 'seatPadMm');
-  if (pad > 0) d.slab('seatPad', 'remedy', s.rear, s.dropped ? s.dropped.from : s.front, pad);
+  if (pad > 0)
+    d.slab('seatPad', 'remedy', { from: s.rear, to: s.dropped ? s.dropped.from : s.front, thick: pad });
   if (p.rollMm > 0)
     d.dot('lumbarRoll', 'remedy', alongBackAt(s, ROLL_UP_MM), Math.max(ROLL_LEAST_MM, p.rollMm / 2));
   if (v.backCushionMm > 0)
-    d.slab('backCushion', 'remedy', s.backFoot, shift(s.backTop, 0, -40), v.backCushionMm);
+    d.slab('backCushion', 'remedy', {
+      from: s.backFoot,
+      to: shift(s.backTop, 0, -40),
+      thick: v.backCushionMm,
+    });
 }
 
 /** A point of the back's line, so far up. */
@@ -93,7 +102,7 @@ function drawPad(d: Pen, s: SeatFigure): void {
   if (!s.pad) return;
   const stem = at((s.pad.from.x + s.pad.to.x) / 2, s.pad.from.z - PAD_MM);
   d.line('padStem', 'seatLine', stem, at(stem.x - 20, Math.min(stem.z, (s.rear.z + s.front.z) / 2 - 20)));
-  d.slab('pad', 'seat', s.pad.from, s.pad.to, PAD_MM);
+  d.slab('pad', 'seat', { from: s.pad.from, to: s.pad.to, thick: PAD_MM });
 }
 
 /** Screen, hand controls and pedals, where the place has them; returns how far forward they reach. */
@@ -104,16 +113,15 @@ function drawReached(d: Pen, a: Assessment, f: Figure): number {
   let reach = -Infinity;
   if (screenDistanceMm !== undefined && f.eye && !Number.isNaN(v.screenHeight)) {
     const x = f.eye.x + screenDistanceMm;
-    d.slab(
-      'screen',
-      'place',
-      at(x, v.screenHeight + SCREEN_HALF_MM),
-      at(x + 30, v.screenHeight + SCREEN_HALF_MM),
-      2 * SCREEN_HALF_MM,
-    );
+    d.slab('screen', 'place', {
+      from: at(x, v.screenHeight + SCREEN_HALF_MM),
+      to: at(x + 30, v.screenHeight + SCREEN_HALF_MM),
+      thick: 2 * SCREEN_HALF_MM,
+    });
     const riser = sizeInUse(a.settings.remedies, 'screenRiserMm');
     const foot = v.screenHeight - SCREEN_HALF_MM;
-    if (riser > 0) d.slab('screenRiser', 'remedy', at(x - 10, foot), at(x + 90, foot), riser);
+    if (riser > 0)
+      d.slab('screenRiser', 'remedy', { from: at(x - 10, foot), to: at(x + 90, foot), thick: riser });
     d.line('gaze', 'leader', f.eye, at(x, v.screenHeight));
     reach = x + 60;
   }
@@ -145,45 +153,65 @@ function drawPlace(d: Pen, a: Assessment, f: Figure, front: Point): number {
     v.footrest > 0 ? ([v.footrest, 'place'] as const) : ([v.footrestMm, 'remedy'] as const);
   if (footrest > 0) {
     const x = f.heel ? f.heel.x - 60 : front.x;
-    d.slab('footrest', role, at(x, footrest), at(x + FOOTREST_LENGTH_MM, footrest), footrest);
+    d.slab('footrest', role, {
+      from: at(x, footrest),
+      to: at(x + FOOTREST_LENGTH_MM, footrest),
+      thick: footrest,
+    });
   }
   const { place } = p.inputs;
   const reached = Math.max(front.x, drawReached(d, a, f));
   if (!place || Number.isNaN(v.deskHeight)) return reached;
   const start = edgeOf(p, f);
   const end = start + DESK_LENGTH_MM;
-  d.slab('desk', 'place', at(start, v.deskHeight), at(end, v.deskHeight), place.deskThicknessMm);
+  d.slab('desk', 'place', {
+    from: at(start, v.deskHeight),
+    to: at(end, v.deskHeight),
+    thick: place.deskThicknessMm,
+  });
   const under = overLegs(place);
   const size = (id: RemedyId): number => sizeInUse(a.settings.remedies, id);
   const tray = size('keyboardTrayMm');
   if (place.drawerMm !== undefined && tray === 0)
-    d.slab('drawer', 'place', at(start + 10, v.deskHeight), at(start + 130, v.deskHeight), under.thighsMm);
+    d.slab('drawer', 'place', {
+      from: at(start + 10, v.deskHeight),
+      to: at(start + 130, v.deskHeight),
+      thick: under.thighsMm,
+    });
   if (place.apronMm !== undefined)
-    d.slab('apron', 'place', at(end - 60, v.deskHeight), at(end - 40, v.deskHeight), under.kneesMm);
+    d.slab('apron', 'place', {
+      from: at(end - 60, v.deskHeight),
+      to: at(end - 40, v.deskHeight),
+      thick: under.kneesMm,
+    });
   d.line('deskLeg', 'place', at(end - 30, v.deskHeight - place.deskThicknessMm), at(end - 30, 0));
   const block = size('deskMm');
-  if (block > 0) d.slab('deskBlock', 'remedy', at(end - 55, block), at(end - 5, block), block);
+  if (block > 0)
+    d.slab('deskBlock', 'remedy', { from: at(end - 55, block), to: at(end - 5, block), thick: block });
   const thick = place.keyboardThicknessMm + tray;
   if (thick > 0) {
     const top = v.deskHeight + place.keyboardThicknessMm;
     const from = tray > 0 ? start - TRAY_BEFORE_DESK_MM : start + 70;
-    d.slab('keyboard', 'place', at(from, top), at(from + 150, top), thick);
+    d.slab('keyboard', 'place', { from: at(from, top), to: at(from + 150, top), thick });
     if (tray > 0)
-      d.slab('keyboardTray', 'remedy', at(from - 20, top - thick), at(start + 60, top - thick), TRAY_MM);
+      d.slab('keyboardTray', 'remedy', {
+        from: at(from - 20, top - thick),
+        to: at(start + 60, top - thick),
+        thick: TRAY_MM,
+      });
   }
   return Math.max(reached, end);
 }
 
 function drawBody(d: Pen, p: Problem, f: Figure): void {
   const thigh = Number.isNaN(p.body.thighClearance) ? THIGH_RADIUS_MM : p.body.thighClearance / 2;
-  d.limb('shank', f.knee, f.ankle, 54, 34);
-  d.limb(
-    'thigh',
-    f.hip && shift(f.hip, 0, thigh - 90),
-    f.knee && f.hollow && at(f.knee.x - 15, f.hollow.z + 56),
-    thigh,
-    56,
-  );
+  d.limb('shank', { from: f.knee, to: f.ankle, fromRadius: 54, toRadius: 34 });
+  d.limb('thigh', {
+    from: f.hip && shift(f.hip, 0, thigh - 90),
+    to: f.knee && f.hollow && at(f.knee.x - 15, f.hollow.z + 56),
+    fromRadius: thigh,
+    toRadius: 56,
+  });
   if (f.heel && f.toe && f.ankle)
     d.area(
       'foot',
@@ -194,20 +222,26 @@ function drawBody(d: Pen, p: Problem, f: Figure): void {
       shift(f.ankle, 46, 18),
       shift(f.ankle, -34, 18),
     );
-  d.limb('trunk', f.hip && shift(f.hip, -14, 30), f.shoulder && shift(f.shoulder, -16, -60), 122, 100);
-  d.limb('neck', f.shoulder, f.nape && shift(f.nape, 28, 50), 52, 50);
+  d.limb('trunk', {
+    from: f.hip && shift(f.hip, -14, 30),
+    to: f.shoulder && shift(f.shoulder, -16, -60),
+    fromRadius: 122,
+    toRadius: 100,
+  });
+  d.limb('neck', { from: f.shoulder, to: f.nape && shift(f.nape, 28, 50), fromRadius: 52, toRadius: 50 });
   if (f.eye) d.dot('head', 'sitter', shift(f.eye, -70, 8), HEAD_RADIUS_MM);
 }
 
 function drawArm(d: Pen, f: Figure): void {
   d.over();
   const lift = (q: Point | null): Point | null => q && shift(q, 0, 34);
-  d.limb('upperArm', f.shoulder, lift(f.elbow), 44, 34);
-  d.limb('forearm', lift(f.elbow), lift(f.hand), 34, 24);
+  d.limb('upperArm', { from: f.shoulder, to: lift(f.elbow), fromRadius: 44, toRadius: 34 });
+  d.limb('forearm', { from: lift(f.elbow), to: lift(f.hand), fromRadius: 34, toRadius: 24 });
 }
 
 function drawJoints(d: Pen, p: Problem, f: Figure): void {
-  if (f.heel && f.toe && p.body.shoeHeel > 0) d.slab('shoe', 'sitterLine', f.heel, f.toe, p.body.shoeHeel);
+  if (f.heel && f.toe && p.body.shoeHeel > 0)
+    d.slab('shoe', 'sitterLine', { from: f.heel, to: f.toe, thick: p.body.shoeHeel });
   if (f.eye) d.dot('eye', 'sitterLine', f.eye, 7);
   for (const [id, joint] of [
     ['hip', f.hip],

@@ -102,12 +102,21 @@ const after = (rest: Plan['rest']): Plan => ({ rest, part: 'after' });
 
 function row(
   units: Units,
-  datum: Datum,
-  sign: Sign,
-  limits: readonly [number, number],
-  typical: readonly [number, number] | null,
-  plan: Plan,
-  more: Partial<AdjustmentKindRow> = {},
+  {
+    datum,
+    sign,
+    limits,
+    typical,
+    plan,
+    more = {},
+  }: {
+    readonly datum: Datum;
+    readonly sign: Sign;
+    readonly limits: readonly [number, number];
+    readonly typical: readonly [number, number] | null;
+    readonly plan: Plan;
+    readonly more?: Partial<AdjustmentKindRow>;
+  },
 ): AdjustmentKindRow {
   const [lowest, highest] = limits;
   const source = 'common practice';
@@ -116,106 +125,296 @@ function row(
 
 export const ADJUSTMENT_KINDS = {
   /** Floor to the top of the seat's front edge, in the middle, loaded, pan level. */
-  seatHeight: row(MM, 'floor', 'up', [150, 1000], [400, 530], stance('none')),
+  seatHeight: row(MM, {
+    datum: 'floor',
+    sign: 'up',
+    limits: [150, 1000],
+    typical: [400, 530],
+    plan: stance('none'),
+  }),
   /** Most forward point of the back support, lumbar at its flattest, to the front edge, along the pan. */
-  seatDepth: row(MM, 'backSupport', 'deeper', [150, 650], [380, 450], after('none')),
-  seatAngle: row(DEG, 'level', 'frontUp', [-30, 20], [-8, 5], stance('level')),
+  seatDepth: row(MM, {
+    datum: 'backSupport',
+    sign: 'deeper',
+    limits: [150, 650],
+    typical: [380, 450],
+    plan: after('none'),
+  }),
+  seatAngle: row(DEG, {
+    datum: 'level',
+    sign: 'frontUp',
+    limits: [-30, 20],
+    typical: [-8, 5],
+    plan: stance('level'),
+  }),
   /** The same movement as the seat angle, released or fixed: adds to it. */
-  forwardTilt: row(DEG, 'level', 'frontUp', [-30, 0], [-12, -5], stance('level'), { optional: true }),
+  forwardTilt: row(DEG, {
+    datum: 'level',
+    sign: 'frontUp',
+    limits: [-30, 0],
+    typical: [-12, -5],
+    plan: stance('level'),
+    more: { optional: true },
+  }),
   /** The front third drops on its own. */
-  frontSlope: row(DEG, 'pan', 'frontUp', [-40, 0], [-15, 0], stance('level'), { optional: true }),
+  frontSlope: row(DEG, {
+    datum: 'pan',
+    sign: 'frontUp',
+    limits: [-40, 0],
+    typical: [-15, 0],
+    plan: stance('level'),
+    more: { optional: true },
+  }),
   /** Back and lumbar together: the lumbar apex above the loaded seat, along the back. */
-  backHeight: row(MM, 'alongBack', 'up', [60, 500], [150, 250], after('middle')),
+  backHeight: row(MM, {
+    datum: 'alongBack',
+    sign: 'up',
+    limits: [60, 500],
+    typical: [150, 250],
+    plan: after('middle'),
+  }),
   /** Above the loaded seat along the back; above the back's own frame where the seat has a back height as well. */
-  lumbarApex: row(MM, 'alongBack', 'up', [-150, 400], [150, 250], after('middle')),
+  lumbarApex: row(MM, {
+    datum: 'alongBack',
+    sign: 'up',
+    limits: [-150, 400],
+    typical: [150, 250],
+    plan: after('middle'),
+  }),
   /** How far the apex stands out. */
-  lumbarDepth: row(
-    ['mm', 'turn', 'pump', 'step'],
-    'flattest',
-    'prominent',
-    [0, 100],
-    [0, 40],
-    stance('middle'),
-    {
+  lumbarDepth: row(['mm', 'turn', 'pump', 'step'], {
+    datum: 'flattest',
+    sign: 'prominent',
+    limits: [0, 100],
+    typical: [0, 40],
+    plan: stance('middle'),
+    more: {
       means: 'mm',
     },
-  ),
+  }),
   /** The shape of the whole back: turns the line of sight up or down. */
-  backProfile: row(['turn', 'step'], 'straightest', 'rounder', [0, 60], null, after('lowest'), {
-    means: 'deg',
+  backProfile: row(['turn', 'step'], {
+    datum: 'straightest',
+    sign: 'rounder',
+    limits: [0, 60],
+    typical: null,
+    plan: after('lowest'),
+    more: {
+      means: 'deg',
+    },
   }),
   /** The back brought in to the sitter, the pan where it is. */
-  backReach: row(MM, 'rearmost', 'forward', [0, 200], [50, 100], stance('lowest')),
-  upperLumbar: row(
-    ['step', 'turn', 'pump', 'mm'],
-    'flattest',
-    'prominent',
-    [0, 100],
-    null,
-    stance('middle'),
-    { means: 'mm' },
-  ),
-  lowerLumbar: row(
-    ['step', 'turn', 'pump', 'mm'],
-    'flattest',
-    'prominent',
-    [0, 100],
-    null,
-    stance('middle'),
-    { means: 'mm' },
-  ),
+  backReach: row(MM, {
+    datum: 'rearmost',
+    sign: 'forward',
+    limits: [0, 200],
+    typical: [50, 100],
+    plan: stance('lowest'),
+  }),
+  upperLumbar: row(['step', 'turn', 'pump', 'mm'], {
+    datum: 'flattest',
+    sign: 'prominent',
+    limits: [0, 100],
+    typical: null,
+    plan: stance('middle'),
+    more: { means: 'mm' },
+  }),
+  lowerLumbar: row(['step', 'turn', 'pump', 'mm'], {
+    datum: 'flattest',
+    sign: 'prominent',
+    limits: [0, 100],
+    typical: null,
+    plan: stance('middle'),
+    more: { means: 'mm' },
+  }),
   /** Of the back alone. */
-  backAngle: row(DEG, 'vertical', 'leanBack', [-10, 60], [0, 30], stance('lowest')),
+  backAngle: row(DEG, {
+    datum: 'vertical',
+    sign: 'leanBack',
+    limits: [-10, 60],
+    typical: [0, 30],
+    plan: stance('lowest'),
+  }),
   /** Of the whole seat, back and pan together: adds to both. */
-  chairAngle: row(DEG, 'level', 'leanBack', [-15, 45], [0, 15], stance('level')),
+  chairAngle: row(DEG, {
+    datum: 'level',
+    sign: 'leanBack',
+    limits: [-15, 45],
+    typical: [0, 15],
+    plan: stance('level'),
+  }),
   /** From the lightest; of a mechanism that weighs by itself: the override, lighter below zero. */
-  tiltTension: row(['turn', 'step'], 'lightest', 'stiffer', [-40, 40], [0, 2], after('none')),
+  tiltTension: row(['turn', 'step'], {
+    datum: 'lightest',
+    sign: 'stiffer',
+    limits: [-40, 40],
+    typical: [0, 2],
+    plan: after('none'),
+  }),
   /** Positions are the states of its lock. */
-  tiltLock: row(['step'], 'off', 'on', [0, 3], null, after('none')),
+  tiltLock: row(['step'], { datum: 'off', sign: 'on', limits: [0, 3], typical: null, plan: after('none') }),
   /** The furthest lean that a stop allows. */
-  tiltLimiter: row(DEG, 'vertical', 'leanBack', [-10, 60], [5, 30], after('none')),
+  tiltLimiter: row(DEG, {
+    datum: 'vertical',
+    sign: 'leanBack',
+    limits: [-10, 60],
+    typical: [5, 30],
+    plan: after('none'),
+  }),
   /** Pad top. */
-  armHeight: row(MM, 'loadedSeat', 'up', [80, 450], [180, 280], after('middle')),
+  armHeight: row(MM, {
+    datum: 'loadedSeat',
+    sign: 'up',
+    limits: [80, 450],
+    typical: [180, 280],
+    plan: after('middle'),
+  }),
   /** Clear distance between the pads: spacing of the arms under the seat. */
-  armWidth: row(MM, 'betweenPads', 'wider', [200, 800], [420, 520], after('middle')),
+  armWidth: row(MM, {
+    datum: 'betweenPads',
+    sign: 'wider',
+    limits: [200, 800],
+    typical: [420, 520],
+    plan: after('middle'),
+  }),
   /** What the slide of both pads adds to the clear distance. */
-  padSlide: row(MM, 'betweenPads', 'wider', [-150, 150], [-30, 30], after('middle')),
+  padSlide: row(MM, {
+    datum: 'betweenPads',
+    sign: 'wider',
+    limits: [-150, 150],
+    typical: [-30, 30],
+    plan: after('middle'),
+  }),
   /** Pads fore and aft. */
-  armDepth: row(MM, 'rearmost', 'forward', [0, 250], [50, 80], after('middle')),
-  armPivot: row(DEG, 'padLine', 'toesIn', [-180, 180], [-15, 15], after('level')),
+  armDepth: row(MM, {
+    datum: 'rearmost',
+    sign: 'forward',
+    limits: [0, 250],
+    typical: [50, 80],
+    plan: after('middle'),
+  }),
+  armPivot: row(DEG, {
+    datum: 'padLine',
+    sign: 'toesIn',
+    limits: [-180, 180],
+    typical: [-15, 15],
+    plan: after('level'),
+  }),
   /** Slope of the pads. */
-  armAngle: row(DEG, 'level', 'frontUp', [-45, 45], [-10, 15], after('level'), { source: 'assumed' }),
+  armAngle: row(DEG, {
+    datum: 'level',
+    sign: 'frontUp',
+    limits: [-45, 45],
+    typical: [-10, 15],
+    plan: after('level'),
+    more: { source: 'assumed' },
+  }),
   /** Pad centre. */
-  headHeight: row(MM, 'alongBack', 'up', [250, 1000], [550, 750], after('none'), { source: 'assumed' }),
-  headAngle: row(DEG, 'backLine', 'topForward', [-45, 90], [0, 40], after('none'), { source: 'assumed' }),
+  headHeight: row(MM, {
+    datum: 'alongBack',
+    sign: 'up',
+    limits: [250, 1000],
+    typical: [550, 750],
+    plan: after('none'),
+    more: { source: 'assumed' },
+  }),
+  headAngle: row(DEG, {
+    datum: 'backLine',
+    sign: 'topForward',
+    limits: [-45, 90],
+    typical: [0, 40],
+    plan: after('none'),
+    more: { source: 'assumed' },
+  }),
   /** The pad's face before the line of the back. */
-  headDepth: row(['mm', 'step'], 'backLine', 'forward', [-100, 250], [0, 80], after('none'), {
-    source: 'assumed',
-    means: 'mm',
+  headDepth: row(['mm', 'step'], {
+    datum: 'backLine',
+    sign: 'forward',
+    limits: [-100, 250],
+    typical: [0, 80],
+    plan: after('none'),
+    more: {
+      source: 'assumed',
+      means: 'mm',
+    },
   }),
   /** The seat against the hand controls. */
-  foreAft: row(['mm', 'step'], 'rearmost', 'forward', [0, 500], [0, 150], after('none'), {
-    source: 'assumed',
-    means: 'mm',
+  foreAft: row(['mm', 'step'], {
+    datum: 'rearmost',
+    sign: 'forward',
+    limits: [0, 500],
+    typical: [0, 150],
+    plan: after('none'),
+    more: {
+      source: 'assumed',
+      means: 'mm',
+    },
   }),
   /** Seat and hand controls together against the pedals. */
-  stationForeAft: row(['mm', 'step'], 'rearmost', 'forward', [0, 700], [0, 200], after('none'), {
-    source: 'assumed',
-    means: 'mm',
+  stationForeAft: row(['mm', 'step'], {
+    datum: 'rearmost',
+    sign: 'forward',
+    limits: [0, 700],
+    typical: [0, 200],
+    plan: after('none'),
+    more: {
+      source: 'assumed',
+      means: 'mm',
+    },
   }),
   /** The mass that the suspension is calibrated to. */
-  suspensionWeight: row(['kg'], 'lightest', 'heavier', [20, 300], [50, 130], after('none')),
+  suspensionWeight: row(['kg'], {
+    datum: 'lightest',
+    sign: 'heavier',
+    limits: [20, 300],
+    typical: [50, 130],
+    plan: after('none'),
+  }),
   /** 1 soft to 5 hard. */
-  damper: row(['step'], 'lightest', 'harder', [0, 20], [1, 5], after('none')),
-  footRing: row(MM, 'floor', 'up', [50, 700], [150, 400], stance('none'), { source: 'assumed' }),
+  damper: row(['step'], {
+    datum: 'lightest',
+    sign: 'harder',
+    limits: [0, 20],
+    typical: [1, 5],
+    plan: after('none'),
+  }),
+  footRing: row(MM, {
+    datum: 'floor',
+    sign: 'up',
+    limits: [50, 700],
+    typical: [150, 400],
+    plan: stance('none'),
+    more: { source: 'assumed' },
+  }),
   /** 0 off, 1 heat, 2 cool: noted, never computed. */
-  climate: row(['step'], 'off', 'on', [0, 2], null, after('lowest')),
+  climate: row(['step'], { datum: 'off', sign: 'on', limits: [0, 2], typical: null, plan: after('lowest') }),
   /** Top of a footrest of the place; 0: not used. */
-  footrest: row(MM, 'floor', 'up', [0, 400], [50, 150], stance('none'), { belongsTo: 'place' }),
+  footrest: row(MM, {
+    datum: 'floor',
+    sign: 'up',
+    limits: [0, 400],
+    typical: [50, 150],
+    plan: stance('none'),
+    more: { belongsTo: 'place' },
+  }),
   /** The desk's top. */
-  deskHeight: row(MM, 'floor', 'up', [300, 1400], [650, 850], after('none'), { belongsTo: 'place' }),
+  deskHeight: row(MM, {
+    datum: 'floor',
+    sign: 'up',
+    limits: [300, 1400],
+    typical: [650, 850],
+    plan: after('none'),
+    more: { belongsTo: 'place' },
+  }),
   /** The screen's middle. */
-  screenHeight: row(MM, 'floor', 'up', [500, 2200], [920, 1160], after('none'), { belongsTo: 'place' }),
+  screenHeight: row(MM, {
+    datum: 'floor',
+    sign: 'up',
+    limits: [500, 2200],
+    typical: [920, 1160],
+    plan: after('none'),
+    more: { belongsTo: 'place' },
+  }),
 } as const satisfies Record<string, AdjustmentKindRow>;
 
 export type AdjustmentKind = keyof typeof ADJUSTMENT_KINDS;

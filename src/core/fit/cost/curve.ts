@@ -81,7 +81,7 @@ const GOLDEN = (Math.sqrt(5) - 1) / 2;
  * @returns a place between `from` and `to`, to the last bits. Definition (golden section).
  */
 export function lowestPoint(f: (x: number) => number, from: number, to: number): number {
-  const { lo, hi } = lowestSpan(f, from, to, RESIDUAL_STEP / 10);
+  const { lo, hi } = lowestSpan(f, { from, to, apart: RESIDUAL_STEP / 10 });
   return (lo + hi) / 2;
 }
 
@@ -94,10 +94,12 @@ export function lowestPoint(f: (x: number) => number, from: number, to: number):
  */
 export function lowestSpan(
   f: (x: number) => number,
-  from: number,
-  to: number,
-  apart: number,
-  looks = LOOKS,
+  {
+    from,
+    to,
+    apart,
+    looks = LOOKS,
+  }: { readonly from: number; readonly to: number; readonly apart: number; readonly looks?: number },
 ): Interval {
   let [lo, hi] = [from, to];
   let [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)];

@@ -34,7 +34,12 @@ export const HIP_GIVES_MM = 10;
  * @returns degrees. Definition (geometry).
  */
 export const spreadDeg = (p: Problem, v: SetValues): number =>
-  armOutDeg(clearMm(v), padWidthMm(p), p.body.elbowToElbowBreadth, p.forearmBreadthMm, upperArmMm(p));
+  armOutDeg(clearMm(v), {
+    padWidthMm: padWidthMm(p),
+    elbowBreadthMm: p.body.elbowToElbowBreadth,
+    forearmBreadthMm: p.forearmBreadthMm,
+    upperArmMm: upperArmMm(p),
+  });
 
 /**
  * The clear distance between pads at which the upper arm is out by `deg`.
@@ -42,7 +47,12 @@ export const spreadDeg = (p: Problem, v: SetValues): number =>
  * @returns mm. Definition (geometry).
  */
 export const clearAtSpread = (p: Problem, deg: number): number =>
-  clearForArmOut(deg, padWidthMm(p), p.body.elbowToElbowBreadth, p.forearmBreadthMm, upperArmMm(p));
+  clearForArmOut(deg, {
+    padWidthMm: padWidthMm(p),
+    elbowBreadthMm: p.body.elbowToElbowBreadth,
+    forearmBreadthMm: p.forearmBreadthMm,
+    upperArmMm: upperArmMm(p),
+  });
 
 /**
  * From the middle to an elbow that lies over its pad.
@@ -69,7 +79,13 @@ export function elbowAtLeanMm(p: Problem, backDeg: number, outDeg: number): numb
   const slump = slumpMm(SLUMPS.shoulder, p.hasBack, backDeg);
   // Upright it is what was measured, the shoulder known or not.
   if (backDeg === 0 && outDeg === 0) return elbowHeightSitting - slump;
-  return elbowAbove(shoulderHeightSitting - slump, elbowHeightSitting - slump, backDeg, 0, outDeg);
+  return elbowAbove({
+    shoulderMm: shoulderHeightSitting - slump,
+    elbowMm: elbowHeightSitting - slump,
+    backDeg,
+    forwardDeg: 0,
+    outDeg,
+  });
 }
 
 /**

@@ -42,7 +42,10 @@ function setEnds(ends: Ends, a: number, b: number): void {
 }
 
 /** The product of two intervals. */
-function setProduct(ends: Ends, a: number, b: number, c: number, d: number): void {
+function setProduct(
+  ends: Ends,
+  { a, b, c, d }: { readonly a: number; readonly b: number; readonly c: number; readonly d: number },
+): void {
   const [ac, ad, bc, bd] = [a * c, a * d, b * c, b * d];
   ends.lo = Math.min(ac, ad, bc, bd);
   ends.hi = Math.max(ac, ad, bc, bd);
@@ -175,7 +178,7 @@ export class Extents {
     ends.hi = this.hi.seatHeight;
     if (isLevel) return;
     const { product, sine } = this;
-    setProduct(product, fromAxis.lo, fromAxis.hi, sine.lo, sine.hi);
+    setProduct(product, { a: fromAxis.lo, b: fromAxis.hi, c: sine.lo, d: sine.hi });
     ends.lo += product.lo;
     ends.hi += product.hi;
   }
@@ -216,7 +219,12 @@ export class Extents {
   private thighs(): void {
     const { p, lo, hi, pan, sine, support, reach, thigh, thighTop, product, hollowFromAxis } = this;
     // Of the sine: what does not depend on the pan, and how much of the pan's own sine is left.
-    setProduct(product, 1 - hollowFromAxis.hi / reach, 1 - hollowFromAxis.lo / reach, sine.lo, sine.hi);
+    setProduct(product, {
+      a: 1 - hollowFromAxis.hi / reach,
+      b: 1 - hollowFromAxis.lo / reach,
+      c: sine.lo,
+      d: sine.hi,
+    });
     const sineLo = (support.lo + this.forwardLeg - hi.seatHeight) / reach + product.lo;
     const sineHi = (support.hi + this.forwardLeg - lo.seatHeight) / reach + product.hi;
     const [restLo, restHi] = [this.restAt(pan.lo, product.lo, false), this.restAt(pan.hi, product.hi, true)];

@@ -186,7 +186,16 @@ export function legOf(p: Problem, v: SetValues): Leg {
   const support = supportMm(p, v, lying);
   const sole = support + p.body.shoeHeel;
   const ankle = ANKLE_FRACTION * p.body.stature;
-  const leg = legPosture(lying, sole, p.lowerLegMm, ankle, reachMm(p), pan, p.thighDeg, rest);
+  const leg = legPosture({
+    hollowMm: lying,
+    soleMm: sole,
+    poplitealMm: p.lowerLegMm,
+    ankleMm: ankle,
+    reachMm: reachMm(p),
+    panDeg: pan,
+    wantedDeg: p.thighDeg,
+    restDeg: rest,
+  });
   // Asked for thousands of times: read field by field, because objects of two shapes are several times as slow.
   let [hollowMm, gapMm, thighDeg] = [lying, leg.gapMm, leg.thighDeg];
   let hangMm = gapMm - raised;

@@ -84,9 +84,11 @@ function onScale(
   p: Problem,
   v: SetValues,
   variable: Variable,
-  condition: Condition,
-  residual: number,
-  interval: Interval,
+  {
+    condition,
+    residual,
+    interval,
+  }: { readonly condition: Condition; readonly residual: number; readonly interval: Interval },
 ): Interval | null {
   const following = followingOf(condition, variable.kind);
   if (following === null) return null;
@@ -218,8 +220,16 @@ export function adjustmentOutcome(
     variable,
     position,
     value: v[variable.kind],
-    aim: common(ready.map((c, i) => onScale(p, v, variable, c, own[i]!.residual, own[i]!.aim))),
-    band: common(ready.map((c, i) => onScale(p, v, variable, c, own[i]!.residual, own[i]!.band))),
+    aim: common(
+      ready.map((c, i) =>
+        onScale(p, v, variable, { condition: c, residual: own[i]!.residual, interval: own[i]!.aim }),
+      ),
+    ),
+    band: common(
+      ready.map((c, i) =>
+        onScale(p, v, variable, { condition: c, residual: own[i]!.residual, interval: own[i]!.band }),
+      ),
+    ),
     bestPosition,
     conditions: own,
     deciding: furthest(own),

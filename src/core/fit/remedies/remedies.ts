@@ -67,7 +67,11 @@ function settled(p: Problem, inUse: RemedySettings, given: Combination): Combina
   let { parts, trial } = given;
   for (const { cure, sizeMm } of given.parts) {
     const others = { ...inUse, ...sizesOf(parts, cure) };
-    const found = smallestEnough(p, cure, others, { size: Math.abs(sizeMm), best: trial }, null);
+    const found = smallestEnough(p, cure, {
+      others,
+      from: { size: Math.abs(sizeMm), best: trial },
+      id: null,
+    });
     parts = parts.map((part) => (part.cure === cure ? found : part));
     ({ trial } = found);
   }
@@ -78,9 +82,11 @@ function settled(p: Problem, inUse: RemedySettings, given: Combination): Combina
 function joined(
   p: Problem,
   base: Trial,
-  inUse: RemedySettings,
-  given: Combination,
-  more: Combination,
+  {
+    inUse,
+    given,
+    more,
+  }: { readonly inUse: RemedySettings; readonly given: Combination; readonly more: Combination },
 ): Combination | null {
   const [one] = more.parts;
   if (!one || given.parts.some(({ cure }) => cure.id === one.cure.id)) return null;
@@ -111,7 +117,7 @@ function* alone(p: Problem, base: Trial, inUse: RemedySettings): Generator<Combi
     for (const cure of curesAgainst(shortfall)) {
       if (!cure.isPossible(p.inputs)) continue;
       if (sizeInUse(inUse, cure.id) !== 0) continue;
-      const found = candidateFor(p, base, cure, id, inUse);
+      const found = candidateFor(p, base, { cure, id, others: inUse });
       const name = found && `${cure.id} ${found.sizeMm}`;
       if (!found || known.has(name!)) continue;
       known.add(name!);
@@ -161,7 +167,7 @@ export function* remediesInTurn(
     const next: Combination[] = [];
     for (const [i, given] of open.entries())
       for (const more of size === 2 ? beside.slice(i + 1) : beside) {
-        const found = joined(p, base, inUse, given, more);
+        const found = joined(p, base, { inUse, given, more });
         if (found) next.push(found);
         yield known();
       }

@@ -79,7 +79,11 @@ function effectsOf(base: Trial, trial: Trial): RemedyEffect[] {
   return effects.sort((a, b) => rank[a.turn] - rank[b.turn]);
 }
 
-function arithmeticOf(p: Problem, base: Trial, trial: Trial, id: RemedyId, sizeMm: number): Message {
+function arithmeticOf(
+  p: Problem,
+  base: Trial,
+  { trial, id, sizeMm }: { readonly trial: Trial; readonly id: RemedyId; readonly sizeMm: number },
+): Message {
   const key = sizeMm < 0 ? `remedy.${id}.less` : `remedy.${id}`;
   const size = { sizeMm: Math.abs(sizeMm) };
   const { body } = p;
@@ -130,7 +134,7 @@ export function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly 
     closes: closedBy(base, trial),
     leaves: is.filter((id) => was.includes(id)),
     opens: is.filter((id) => !was.includes(id)),
-    arithmetic: parts.map(({ id, sizeMm }) => arithmeticOf(p, base, trial, id, sizeMm)),
+    arithmetic: parts.map(({ id, sizeMm }) => arithmeticOf(p, base, { trial, id, sizeMm })),
     effects: effectsOf(base, trial),
     settings: trial.settings,
     hard: trial.hard,

@@ -59,9 +59,15 @@ function sizesFor(p: Problem, { sizes }: Cure, id: ConditionId, { residual, outs
 export function smallestEnough(
   p: Problem,
   cure: Cure,
-  others: RemedySettings,
-  from: { readonly size: number; readonly best: Trial },
-  id: ConditionId | null,
+  {
+    others,
+    from,
+    id,
+  }: {
+    readonly others: RemedySettings;
+    readonly from: { readonly size: number; readonly best: Trial };
+    readonly id: ConditionId | null;
+  },
 ): Candidate {
   const sizes = cure.sizes.filter((size) => size < from.size);
   const tried = (size: number): Trial => tryOut(p, { ...others, [cure.id]: cure.sign * size });
@@ -86,20 +92,22 @@ export function smallestEnough(
 export function candidateFor(
   p: Problem,
   base: Trial,
-  cure: Cure,
-  id: ConditionId,
-  others: RemedySettings,
+  { cure, id, others }: { readonly cure: Cure; readonly id: ConditionId; readonly others: RemedySettings },
 ): Candidate | null {
   if (cure.id === 'footrestMm') {
     const best = tryOut(p, { ...others, footrestMm: 0 }, true);
     const size = best.settings.remedies.footrestMm ?? 0;
     if (size === 0) return null;
-    return smallestEnough(p, cure, others, { size, best: tryOut(p, { ...others, footrestMm: size }) }, id);
+    return smallestEnough(p, cure, {
+      others,
+      from: { size, best: tryOut(p, { ...others, footrestMm: size }) },
+      id,
+    });
   }
   let from: { readonly size: number; readonly best: Trial } | null = null;
   for (const size of sizesFor(p, cure, id, base.stands.get(id)!)) {
     const best = tryOut(p, { ...others, [cure.id]: cure.sign * size });
     if (!from || best.penalty < from.best.penalty) from = { size, best };
   }
-  return from && smallestEnough(p, cure, others, from, id);
+  return from && smallestEnough(p, cure, { others, from, id });
 }

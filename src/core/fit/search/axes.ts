@@ -79,10 +79,17 @@ export interface SolveOptions {
  */
 export const axisOf = (
   key: Axis['key'],
-  values: readonly number[],
-  costs: Float64Array,
-  from: number,
-  to: number,
+  {
+    values,
+    costs,
+    from,
+    to,
+  }: {
+    readonly values: readonly number[];
+    readonly costs: Float64Array;
+    readonly from: number;
+    readonly to: number;
+  },
 ): Axis => ({ key, first: from, values: values.slice(from, to + 1), costs: costs.slice(from, to + 1) });
 
 /**
@@ -103,7 +110,9 @@ export function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false
   const flat = p.inputs.method.footrestPenalty;
   const footrests = chooseFootrest ? FOOTREST_HEIGHTS_MM : [remedies.footrestMm ?? 0];
   const footrestCosts = Float64Array.from(footrests, (mm) => footrestCost(flat, mm));
-  const axes = [axisOf('footrestMm', footrests, footrestCosts, 0, footrests.length - 1)];
+  const axes = [
+    axisOf('footrestMm', { values: footrests, costs: footrestCosts, from: 0, to: footrests.length - 1 }),
+  ];
   for (const kind of ADJUSTMENT_KIND_IDS) {
     const variable = p.variables[kind];
     if (!variable) continue;
@@ -115,7 +124,7 @@ export function axesOf(p: Problem, { remedies, held = {}, chooseFootrest = false
     const isFree = carried || (!isHeld && works === null && spoken[kindNumber(kind)]!);
     const from = isHeld ? kept : isFree ? firstAsked(p, variable) : (works ?? neutralPosition(p, variable));
     const to = isFree ? variable.values.length - 1 : from;
-    axes.push(axisOf(kind, variable.values, costsOf(p, variable), from, to));
+    axes.push(axisOf(kind, { values: variable.values, costs: costsOf(p, variable), from, to }));
   }
   return axes;
 }

@@ -56,6 +56,17 @@ const FIRST: readonly Axis['key'][] = ['deskHeight', 'armWidth', 'padSlide', 'fo
 const cheapestOf = (costs: Float64Array): number =>
   costs.reduce((best, cost, i) => (cost < costs[best]! ? i : best), 0);
 
+/** What a choice is made of. */
+interface ChoiceParts {
+  readonly axis: Axis;
+  readonly terms: readonly Term[];
+  readonly joined: readonly Choice[];
+  /** The same without what hangs on this axis. */
+  readonly apart: readonly Choice[];
+  /** Whether it hangs on nothing but the lean and where the axis above it stands. */
+  readonly isKept: boolean;
+}
+
 /** One adjustment, and what stands alone once it is chosen. */
 export class Choice {
   /** The position chosen last. */
@@ -72,16 +83,18 @@ export class Choice {
   /** What the rest costs at least, wherever this one stands. */
   private floor = 0;
 
-  constructor(
-    p: Problem,
-    private readonly axis: Axis,
-    private readonly terms: readonly Term[],
-    private readonly joined: readonly Choice[],
-    /** The same without what hangs on this axis. */
-    private readonly apart: readonly Choice[],
-    /** Whether it hangs on nothing but the lean and where the axis above it stands. */
-    readonly isKept: boolean,
-  ) {
+  private readonly axis: Axis;
+  private readonly terms: readonly Term[];
+  private readonly joined: readonly Choice[];
+  private readonly apart: readonly Choice[];
+  readonly isKept: boolean;
+
+  constructor(p: Problem, { axis, terms, joined, apart, isKept }: ChoiceParts) {
+    this.axis = axis;
+    this.terms = terms;
+    this.joined = joined;
+    this.apart = apart;
+    this.isKept = isKept;
     this.cheapest = cheapestOf(axis.costs);
     this.ways = terms.map(({ condition }) => {
       const kind = axis.key as AdjustmentKind;
@@ -303,14 +316,13 @@ export function choiceOf(p: Problem, part: Part, above: Axis | null = null): Cho
   const joined = partsOf(others, rest)
     .map((one) => choiceOf(p, one, hub))
     .sort((a, b) => Number(b.isKept) - Number(a.isKept));
-  return new Choice(
-    p,
-    hub,
-    own,
+  return new Choice(p, {
+    axis: hub,
+    terms: own,
     joined,
-    partsOf(others, alone)
+    apart: partsOf(others, alone)
       .filter((one) => one.terms.length > 0)
       .map((one) => choiceOf(p, one)),
     isKept,
-  );
+  });
 }

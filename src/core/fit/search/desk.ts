@@ -88,7 +88,7 @@ export class AtDesk {
         top.raw(x) +
         (contact ? contact.raw(x - over * OVER_STEP_MM) || 0 : 0) +
         (clearance ? clearance.raw(x - above * OVER_STEP_MM) || 0 : 0);
-      const span = lowestSpan(raw, LOOKED.lo, LOOKED.hi, APART_MM);
+      const span = lowestSpan(raw, { from: LOOKED.lo, to: LOOKED.hi, apart: APART_MM });
       found = { span, cost: this.within(span, over, above) };
       this.known.set(key, found);
     }

@@ -15,6 +15,25 @@ interface Known {
   readonly positions: readonly number[] | null;
 }
 
+/** What a group is made of. */
+export interface GroupParts {
+  readonly axes: readonly Axis[];
+  readonly choice: Choice;
+  readonly terms: readonly Term[];
+  /** Axes of the stance that it depends on. */
+  readonly on: readonly number[];
+  /** How many positions each axis of the stance has. */
+  readonly counts: readonly number[];
+  /** Terms that depend on the stance. */
+  readonly standing: readonly Term[];
+  /** What it costs at least, wherever the stance stands. */
+  readonly floor: number;
+  /** Whether it hangs on no height: what it comes to is then kept, for the same is asked again and again. */
+  readonly isFree: boolean;
+  /** The same without what hangs on more than the lean: never at a higher cost, and the same for every stance that leans so. */
+  readonly lighter: readonly Group[];
+}
+
 /** Adjustments that are chosen together once the stance stands. */
 export class Group {
   private readonly known = new Map<number | string, Known>();
@@ -27,22 +46,22 @@ export class Group {
   /** The one quantity of the stance that it hangs on, where there is only one. */
   private readonly through: Condition['through'];
 
-  constructor(
-    readonly axes: readonly Axis[],
-    readonly choice: Choice,
-    readonly terms: readonly Term[],
-    /** Axes of the stance that it depends on. */
-    readonly on: readonly number[],
-    private readonly counts: readonly number[],
-    /** Terms that depend on the stance. */
-    standing: readonly Term[],
-    /** What it costs at least, wherever the stance stands. */
-    readonly floor: number,
-    /** Whether it hangs on no height: what it comes to is then kept, for the same is asked again and again. */
-    isFree: boolean,
-    /** The same without what hangs on more than the lean: never at a higher cost, and the same for every stance that leans so. */
-    private readonly lighter: readonly Group[],
-  ) {
+  readonly axes: readonly Axis[];
+  readonly choice: Choice;
+  readonly terms: readonly Term[];
+  readonly on: readonly number[];
+  readonly floor: number;
+  private readonly counts: readonly number[];
+  private readonly lighter: readonly Group[];
+
+  constructor({ axes, choice, terms, on, counts, standing, floor, isFree, lighter }: GroupParts) {
+    this.axes = axes;
+    this.choice = choice;
+    this.terms = terms;
+    this.on = on;
+    this.counts = counts;
+    this.floor = floor;
+    this.lighter = lighter;
     const [first] = standing;
     const { through } = first?.condition ?? {};
     this.through = standing.every(({ condition }) => condition.through === through) ? through : undefined;
@@ -94,7 +113,11 @@ export class Group {
   }
 
   /** What it costs at least in a box, of which `s` has the lower ends and `upper` the upper ones. */
-  leastIn(s: Standing, upper: SetValues, box: Box, span: Extents | null, limit: number): number {
+  leastIn(
+    s: Standing,
+    upper: SetValues,
+    { box, span, limit }: { readonly box: Box; readonly span: Extents | null; readonly limit: number },
+  ): number {
     if (this.isByHeights && span?.isStill(this.onLegs)) {
       const cost = this.kept(s, this.heightsOf(s), limit);
       return cost < Infinity ? cost : limit;
@@ -105,7 +128,7 @@ export class Group {
     }
     if (this.lighter.length > 0) {
       let sum = 0;
-      for (const group of this.lighter) sum += group.leastIn(s, upper, box, span, limit);
+      for (const group of this.lighter) sum += group.leastIn(s, upper, { box, span, limit });
       return Math.max(sum, this.floor);
     }
     return this.isKept && isStill(box, this.on) ? this.kept(s, this.keyAt(s, box), Infinity) : this.floor;

@@ -78,17 +78,17 @@ export class Parts {
       light.length > 0 && light.length < part.terms.length
         ? partsOf(part.axes, light).map((one) => this.groupOf(one))
         : [];
-    return new Group(
-      part.axes,
-      choiceOf(this.p, part),
-      part.terms,
+    return new Group({
+      axes: part.axes,
+      choice: choiceOf(this.p, part),
+      terms: part.terms,
       on,
-      this.stance.map((a) => a.values.length),
+      counts: this.stance.map((a) => a.values.length),
       standing,
-      this.floorOf(part, standing),
+      floor: this.floorOf(part, standing),
       isFree,
       lighter,
-    );
+    });
   }
 
   /** What a part costs at least: all that does not depend on the stance. */

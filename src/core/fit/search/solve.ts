@@ -278,8 +278,8 @@ export function bestAlone(p: Problem, v: SetValues, variable: Variable): number 
   if (known !== undefined) return known;
   const judges = judgesOf(p).filter(({ condition }) => scopeOf(p, condition).includes(kind));
   const first = firstAsked(p, variable);
-  const axis = axisOf(kind, values, costsOf(p, variable), first, values.length - 1);
-  return first + new Whole(p, [axis], { ...v }, BUDGET, judges).search().positions[0]!;
+  const axis = axisOf(kind, { values, costs: costsOf(p, variable), from: first, to: values.length - 1 });
+  return first + new Whole(p, [axis], { ...v }, { budget: BUDGET, judges }).search().positions[0]!;
 }
 
 /**

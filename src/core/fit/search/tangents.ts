@@ -95,7 +95,7 @@ export class Tangents {
       for (let i = 0; i < tangents.length; i++) sum += tangents[i]!.curve.raw(this.onLine(i, h, feet));
       return sum;
     };
-    const about = lowestSpan(at, low, high, 0, LOOKS);
+    const about = lowestSpan(at, { from: low, to: high, apart: 0, looks: LOOKS });
     const height = (about.lo + about.hi) / 2;
     let [together, perHeight, perSupport] = [0, 0, 0];
     for (let i = 0; i < tangents.length; i++) {

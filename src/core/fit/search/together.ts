@@ -56,13 +56,18 @@ class Together {
   /** What was left unproved of parts that need no more cutting. */
   private unproved = Infinity;
 
+  private readonly values: () => SetValues;
+  private readonly budget: number;
+
   constructor(
     private readonly p: Problem,
     private readonly axes: readonly Axis[],
     private readonly pairs: readonly Pair[],
-    private readonly values: () => SetValues,
-    private readonly budget: number,
-  ) {}
+    { values, budget }: { readonly values: () => SetValues; readonly budget: number },
+  ) {
+    this.values = values;
+    this.budget = budget;
+  }
 
   search(): WholeFound | null {
     this.add(
@@ -123,7 +128,9 @@ class Together {
     }
     const narrow = narrowed(axes, within);
     if (!narrow) return;
-    const found = new Whole(p, narrow, this.values(), Math.max(1, this.budget - this.boxes)).search();
+    const found = new Whole(p, narrow, this.values(), {
+      budget: Math.max(1, this.budget - this.boxes),
+    }).search();
     this.boxes += found.boxes;
     this.open.push({ ranges, axes: narrow, found });
   }
@@ -155,6 +162,6 @@ export function searchTogether(
 ): WholeFound | null {
   const pairs = pairsOf(p, axes);
   return pairs.length === 0
-    ? new Whole(p, axes, values(), budget).search()
-    : new Together(p, axes, pairs, values, budget).search();
+    ? new Whole(p, axes, values(), { budget }).search()
+    : new Together(p, axes, pairs, { values, budget }).search();
 }

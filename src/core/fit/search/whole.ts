@@ -99,13 +99,15 @@ export class Whole {
   private open = Infinity;
   private best: { penalty: number; positions: readonly number[] } | null = null;
 
+  private readonly budget: number;
+
   constructor(
     private readonly p: Problem,
     private readonly axes: readonly Axis[],
     values: SetValues,
-    private readonly budget: number,
-    judges: readonly Judge[] = judgesOf(p),
+    { budget, judges = judgesOf(p) }: { readonly budget: number; readonly judges?: readonly Judge[] },
   ) {
+    this.budget = budget;
     for (const { key, values: own } of axes) values[key] = own[0]!;
     this.s = { p, v: values, leg: undefined, looks: 0 };
     this.stance = axes.filter((a) => isStance(a) && a.values.length > 1);
@@ -293,7 +295,7 @@ export class Whole {
     for (let i = 0; i < this.groups.length; i++) {
       const group = this.groups[i]!;
       const most = this.best ? this.best.penalty - sum + 1 : Infinity;
-      let least = Math.max(group.leastIn(s, span.hi, box, span, most), this.leastOfTerms(group));
+      let least = Math.max(group.leastIn(s, span.hi, { box, span, limit: most }), this.leastOfTerms(group));
       if (this.desk.chooses(group)) least = Math.max(least, this.desk.least(span));
       leasts[i] = least;
       sum += least;
@@ -308,7 +310,7 @@ export class Whole {
     let cheaper = Infinity;
     for (const { groups, replaced, loose, isUnder } of this.ways) {
       let more = 0;
-      for (const group of groups) more += group.leastIn(s, span.hi, box, span, Infinity);
+      for (const group of groups) more += group.leastIn(s, span.hi, { box, span, limit: Infinity });
       this.groups.forEach((g, i) => {
         if (replaced.includes(g)) more -= leasts[i]!;
       });
@@ -358,7 +360,7 @@ export class Whole {
     let atLeast = sum;
     const leasts: number[] = [];
     for (const group of this.groups) {
-      const least = group.leastIn(s, s.v, box, null, Infinity);
+      const least = group.leastIn(s, s.v, { box, span: null, limit: Infinity });
       leasts.push(least);
       atLeast += least;
       if (atLeast > most) return atLeast;
