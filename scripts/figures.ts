@@ -5,7 +5,14 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { assess, valuesOfSettings, type Problem, type SetValues } from '../src/core/fit';
-import { chordDegOf, datumFromRearMm, datumPoint, hollowFromRearMm, legOf, panDegOf } from '../src/core/fit/geometry/on-seat';
+import {
+  chordDegOf,
+  datumFromRearMm,
+  datumPoint,
+  hollowFromRearMm,
+  legOf,
+  panDegOf,
+} from '../src/core/fit/geometry/on-seat';
 import { elbowAboveSeatMm, shoulderPoint, spreadDeg } from '../src/core/fit/geometry/arms';
 import { judgeOf } from '../src/core/fit/cost/judge';
 import { bandOf } from '../src/core/target';

@@ -28,6 +28,8 @@ export interface Message {
 /**
  * A sentence that is said where it is read.
  * @returns the key with its values; said by `say` of the words. Definition.
+ * @example
+ * message('places.below', { by: { mm: 30 } }) // => { key: 'places.below', values: { by: { mm: 30 } } }
  */
 export function message(key: string, values: Readonly<Record<string, MessageValue>> = {}): Message {
   return { key, values };

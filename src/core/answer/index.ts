@@ -39,9 +39,10 @@ export interface FitFound {
 }
 
 /**
- * One case: solved and judged, and what else was asked for.
- * @returns the settings with verdicts, and of what else was asked for only that; or the doubts for which the case
- *   cannot be calculated. Definition.
+ * One case: solved and judged, and what else was asked for. The inputs must be free of doubts (`caseDoubts`).
+ * @returns the settings with verdicts, and of what else was asked for only that. Definition.
+ * @example
+ * fitAnswer({ inputs, remedies: NO_REMEDIES, held: {}, include: [] }).assessment.refused // => false
  */
 export function fitAnswer({ inputs, remedies, held, include }: FitQuestion): FitFound {
   const p = problemOf(inputs);
@@ -67,6 +68,8 @@ export interface RankQuestion {
 /**
  * Seats for one sitter.
  * @returns the seats by rank and those refused, each with its reason; none is left out. Definition.
+ * @example
+ * rankAnswer({ asked, seats: [seat] }).ranked.map((row) => row.name) // => ['Plain seat']
  */
 export const rankAnswer = ({ asked, seats }: RankQuestion): Ranking =>
   rankSeats(asked, seats, drawsOf(asked.body, RANKING_DRAWS));

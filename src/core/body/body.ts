@@ -17,18 +17,24 @@ export interface MeasureDoubt {
 /**
  * A reading, or what somebody stated; not what was estimated.
  * @returns false also where nothing is known. Definition.
+ * @example
+ * isMeasured(body, 'poplitealHeight') // => true
  */
 export const isMeasured = (body: Body, id: DimensionId): boolean =>
   body[id] !== undefined && !isEstimate(body[id]);
 /**
  * Of what nothing is known, not even an estimate.
  * @returns in the order asked; empty where all are known. Definition.
+ * @example
+ * missingOf({}, ['stature', 'bodyMass']) // => ['stature', 'bodyMass']
  */
 export const missingOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
   ids.filter((id) => body[id] === undefined);
 /**
  * Of what only an estimate is known.
  * @returns in the order asked; empty where none is. Definition.
+ * @example
+ * estimatedOf(body, ['stature', 'footLength']) // => []
  */
 export const estimatedOf = (body: Body, ids: readonly DimensionId[]): DimensionId[] =>
   ids.filter((id) => isEstimate(body[id]));
@@ -67,6 +73,8 @@ export const bodyInUse = (body: Body): Body =>
  * A value outside what any body can have.
  * @param value mm or kg, by the dimension
  * @returns null where the value is possible. Assumed limits, wide on purpose.
+ * @example
+ * rangeDoubt('stature', 17400)?.reason // => 'outOfRange'
  */
 export function rangeDoubt(dimension: DimensionId, value: number): MeasureDoubt | null {
   const { lowest, highest } = DIMENSIONS[dimension];
@@ -98,6 +106,8 @@ const ORDERED_PAIRS: readonly { lower: DimensionId; upper: DimensionId; slackMm:
 /**
  * Pairs of measures that no body can have together; empty where nothing is wrong. An estimate contradicts nothing.
  * @returns one for each pair, naming both. Definition.
+ * @example
+ * pairDoubts({ ...body, sittingHeight: stated(1800, 'sheet') }).map((doubt) => doubt.reason) // => ['notBelow']
  */
 export function pairDoubts(body: Body): MeasureDoubt[] {
   const doubts: MeasureDoubt[] = [];

@@ -329,6 +329,8 @@ export const FITTING_DIMENSIONS: readonly DimensionId[] = DIMENSION_IDS.filter(
 /**
  * Whether a text names a dimension.
  * @returns false for any other text, without a fault. Definition.
+ * @example
+ * [isDimensionId('stature'), isDimensionId('height')] // => [true, false]
  */
 export function isDimensionId(id: string): id is DimensionId {
   return Object.hasOwn(DIMENSIONS, id);

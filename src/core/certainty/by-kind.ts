@@ -6,6 +6,8 @@ import type { CausedCertainty, SetCertainty } from './set';
 /**
  * Of each adjustment the least certain condition on its track.
  * @returns by kind; without those on whose track nothing is judged. Definition.
+ * @example
+ * certaintyByKind(problem, certainty).has('seatHeight') // => true
  */
 export function certaintyByKind(
   p: Problem,

@@ -29,6 +29,8 @@ export const RANKING_DRAWS: DrawOptions = { seed: 1, count: 1024 };
 /**
  * One person's draws serve for every seat that is tried.
  * @returns as many bodies as asked for, in mm and kg; the same for the same seed. Definition (normal errors).
+ * @example
+ * drawsOf(body, { seed: 1, count: 64 }).count // => 64
  */
 export function drawsOf(body: Body, { seed, count }: DrawOptions = USUAL_DRAWS): Draws {
   const { ids, covariance } = errorsOf(bodyInUse(body));

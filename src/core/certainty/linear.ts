@@ -464,6 +464,7 @@ function within({ rows, parts }: Region, bodies: Int32Array, count: number, draw
 /**
  * How many of so many drawn bodies lie in a region.
  * @param columns for each thing that is not known exactly what it is off by, body after body
+ * @param count bodies drawn, 0 or more
  * @returns 0 to `count`; 0 for no region. Definition.
  */
 export function countWithin(region: Region | null, columns: readonly Float64Array[], count: number): number {

@@ -18,6 +18,8 @@ export interface WeakPoints {
 /**
  * What most speaks against settings, and how sure everything else is.
  * @returns null in place of a point where nothing is judged. Definition.
+ * @example
+ * weakPoints(certainty).named.length > 0 // => true
  */
 export function weakPoints({ each }: Pick<SetCertainty, 'each'>): WeakPoints {
   const weakest = each[0];

@@ -21,6 +21,8 @@ export interface Counted {
  * that each leave out one in ten, together they leave out up to one in five. The standard error of a share is
  * √(share (1 − share) / people).
  * @returns counts so far, people. Definition (Monte Carlo).
+ * @example
+ * last(countBetween(people, [{ dimension: 'stature', lo: 0, hi: 3000 }], { seed: 1, count: 100 })).all // => 100
  */
 export function* countBetween(
   population: Population,

@@ -7,6 +7,8 @@ import { INPUTS_SCHEMA } from '../fit';
 /**
  * Returns settings in the form of now: an upper support that was off is a state in use.
  * @returns what is no document of settings as it is. Definition.
+ * @example
+ * upgradeSettings(best) // => { positions: { seatHeight: 4, seatDepth: 1, backAngle: 1, armHeight: 3, deskHeight: 0 }, remedies: {} }
  */
 export function upgradeSettings(stored: unknown): unknown {
   if (!isLoose(stored) || !isLoose(stored.positions) || !(UPPER_SUPPORT in stored.positions)) return stored;
@@ -21,6 +23,8 @@ export function upgradeSettings(stored: unknown): unknown {
 /**
  * Returns a document of inputs in the form of now, seat, place and method included; one that is none as it is.
  * @returns an unknown version as it is, for the schema to refuse. Definition.
+ * @example
+ * upgradeInputs('no document') // => 'no document'
  */
 export function upgradeInputs(stored: unknown): unknown {
   if (!isLoose(stored)) return stored;

@@ -91,6 +91,8 @@ function readingFaults(reading: FileReading, path: string, person: FilePerson, t
  * Everything that is wrong with one person.
  * @param today local date: nothing lies after it
  * @returns empty where nothing is. Definition.
+ * @example
+ * personFaults({ ...person, name: '' }, '2026-11-25').map((fault) => fault.reason) // => ['nameMissing']
  */
 export function personFaults(person: FilePerson, today: string): PersonFault[] {
   const faults = [
@@ -132,6 +134,8 @@ function bodyOf(readings: readonly FileReading[]): Body {
 /**
  * Pairs of readings that no body has: told, not refused, for one cannot see which of the two is wrong.
  * @returns empty where there are none. Definition.
+ * @example
+ * personDoubts(person) // => []
  */
 export function personDoubts(person: FilePerson): PersonFault[] {
   return pairDoubts(bodyOf(person.readings)).map(({ dimension, other }) => ({

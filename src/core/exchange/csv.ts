@@ -47,12 +47,16 @@ const NO = ['', 'no', 'false', '0'];
 /**
  * The head of a file of people.
  * @returns one line. Definition.
+ * @example
+ * peopleCsvHead().split(',')[1] // => 'name'
  */
 export const peopleCsvHead = (): string => csvLine(PEOPLE_HEAD);
 
 /**
  * A person's row; texts that a spreadsheet would compute have an apostrophe before them.
  * @returns one line, lengths in mm and masses in kg. Definition.
+ * @example
+ * peopleCsvRow({ ...person, id: 'a', measuredOn: null, measuredBy: null, values: { stature: 1740 } }).includes('1740') // => true
  */
 export function peopleCsvRow(person: CsvPerson): string {
   const { id, name, isNickname, birthDate, sex, consentOn, consentBy, measuredOn, measuredBy, values } =
@@ -88,6 +92,8 @@ export interface PeopleRead {
 /**
  * What a reading begins with.
  * @returns a new one each time. Definition.
+ * @example
+ * nothingRead().people.length // => 0
  */
 export const nothingRead = (): PeopleRead => ({ people: [], faults: [], doubts: [], rows: 0, ignored: [] });
 
@@ -315,6 +321,8 @@ const ROWS_A_SLICE = 200;
  * Reads a file of people, slice by slice: the last value has everything.
  * @param today local date: nothing lies after it
  * @returns people and faults; never fails, for a file that cannot be read is a fault at row 0. Definition.
+ * @example
+ * last(readPeopleCsv('name,stature [cm]\nYrsa,174\n', '2026-11-25')).read.people.length // => 1
  */
 export function* readPeopleCsv(text: string, today: string): Generator<ReadingProgress, void, void> {
   const end = (faults: PeopleFault[]): ReadingProgress => ({

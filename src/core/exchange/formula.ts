@@ -14,6 +14,8 @@ export const isFormula = (text: string): boolean => FORMULA.test(text);
 /**
  * With an apostrophe before it where a spreadsheet would compute it; `fused` takes exactly that away again.
  * @returns plain text as it is. Common practice, no source.
+ * @example
+ * defused('=1+1') // => "'=1+1"
  */
 export const defused = (text: string): string =>
   FORMULA.test(text) || DEFUSED.test(text) ? `'${text}` : text;

@@ -8,5 +8,7 @@ const INVISIBLE =
 /**
  * Returns whether a name holds a character that nobody sees and no script needs there.
  * @returns false for joiners that a script needs. Source: Unicode general categories.
+ * @example
+ * [hasInvisible('Yrsa'), hasInvisible('Yrsa\u200b')] // => [false, true]
  */
 export const hasInvisible = (name: string): boolean => INVISIBLE.test(name);

@@ -28,6 +28,8 @@ const ITEM_DEPTH = 3;
 /**
  * Returns the first trouble of a text that is JSON; null where there is none.
  * @returns null where there is none; `text` has to be JSON. Definition.
+ * @example
+ * [jsonTrouble('{"a":1}'), jsonTrouble('{"a":1,"a":2}')?.reason] // => [null, 'keyTwice']
  */
 export function jsonTrouble(text: string): JsonTrouble | null {
   const levels: Level[] = [];

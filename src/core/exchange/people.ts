@@ -128,6 +128,8 @@ const SHOWN = 60;
 /**
  * As it is shown beside a fault: control characters as what they are, and not without end.
  * @returns at most a line. Definition.
+ * @example
+ * shown('a\tb') // => 'a\\u0009b'
  */
 export const shown = (value: unknown): string => {
   const text = typeof value === 'string' ? value : (JSON.stringify(value) ?? '');

@@ -43,6 +43,8 @@ export interface SeatsRead {
 /**
  * What a reading of seats begins with.
  * @returns a new one each time. Definition.
+ * @example
+ * noSeatsRead().seats.length // => 0
  */
 export const noSeatsRead = (): SeatsRead => ({ seats: [], faults: [], rows: 0, ignored: [] });
 
@@ -91,6 +93,8 @@ export const SEATS_HEAD: readonly string[] = [
 /**
  * The head of a file of seats.
  * @returns one line. Definition.
+ * @example
+ * seatsCsvHead().split(',')[1] // => 'name'
  */
 export const seatsCsvHead = (): string => csvLine(SEATS_HEAD);
 
@@ -111,6 +115,8 @@ function cellsOfKind(seat: SeatModel, kind: AdjustmentKind): readonly [string, s
 /**
  * A seat's row; texts that a spreadsheet would calculate have an apostrophe before them.
  * @returns one line; what a row cannot hold is left out. Definition.
+ * @example
+ * seatsCsvRow(seat).split(',')[1] // => 'Plain seat'
  */
 export function seatsCsvRow(seat: SeatModel): string {
   const number = (value: number | null | undefined) => (value == null ? '' : String(value));
@@ -366,6 +372,8 @@ const ROWS_A_SLICE = 50;
  * Reads a CSV file of seats, slice by slice: the last value has everything.
  * @param newId makes an id for a row that has none
  * @returns seats and faults; never fails, for a file that cannot be read is a fault at row 0. Definition.
+ * @example
+ * last(readSeatsCsv(seatsCsvHead() + seatsCsvRow(seat), () => 'new')).read.seats.length // => 1
  */
 export function* readSeatsCsv(text: string, newId: () => string): Generator<SeatReadingProgress, void, void> {
   const end = (faults: SeatFileFault[]): SeatReadingProgress => ({

@@ -10,6 +10,8 @@ const MOST_DIGITS = 6;
 /**
  * The text after one more key.
  * @returns the same text where the key adds nothing. Definition.
+ * @example
+ * pressed('17', '4') // => '174'
  */
 export function pressed(text: string, key: Key): string {
   if (key === 'back') return text.slice(0, -1);
@@ -21,6 +23,8 @@ export function pressed(text: string, key: Key): string {
  * Whether no further digit could make another measure of this dimension: whole millimetres only, because in any other
  * unit a fraction may follow.
  * @returns false for what is no number. Definition.
+ * @example
+ * [isComplete('stature', '174'), isComplete('stature', '1740')] // => [false, true]
  */
 export function isComplete(dimension: DimensionId, text: string): boolean {
   const { unit, lowest, highest } = DIMENSIONS[dimension];

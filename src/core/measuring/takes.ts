@@ -33,6 +33,8 @@ export type Tolerances = { readonly [id in DimensionId]?: number | undefined };
 /**
  * By how much two readings may differ before a third is wanted, mm or kg.
  * @returns above 0. Source stands with each dimension.
+ * @example
+ * toleranceOf('stature') // => 5
  */
 export const toleranceOf = (dimension: DimensionId, tolerances: Tolerances = {}): number =>
   tolerances[dimension] ?? DIMENSIONS[dimension].repeatTolerance;
@@ -47,6 +49,8 @@ export const TOLERANCE_LIMITS: Readonly<Record<'mm' | 'kg', readonly [number, nu
  * How far the first two lie apart; null before there are two.
  * @param takes mm or kg
  * @returns in the unit of the readings, 0 or more; null before there are two. Definition.
+ * @example
+ * apartBy([1702, 1704]) // => 2
  */
 export function apartBy(takes: readonly number[]): number | null {
   const [first, second] = takes;
@@ -93,6 +97,8 @@ export const PAIRS_THAT_TELL = 20;
  * in no pair and stays as it is usual.
  * @param tem technical error of measurement, mm or kg
  * @returns same unit. Assumed: how much of an error comes again in every reading of one hand.
+ * @example
+ * ownSingleSd('stature', 3) > 3 // => true
  */
 export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
   Math.hypot(Math.sqrt(1 - REPEATED) * DIMENSIONS[dimension].readingSd, tem);
@@ -102,6 +108,8 @@ export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
  * @param takes mm or kg, one to three of them
  * @param singleSd deviation of one reading, same unit: the typical one, or this fitter's own
  * @returns value and deviation in their unit; null without any. Definition (mean, median).
+ * @example
+ * settleTakes('stature', [1702, 1704]).value // => 1703
  */
 export function settleTakes(
   dimension: DimensionId,

@@ -30,6 +30,8 @@ export type TourSet = (typeof TOUR_SETS)[number];
 /**
  * The three-minute set, or all that settings are computed from.
  * @returns in the order of measuring. Common practice, no source.
+ * @example
+ * selectionOf('quick').length // => 7
  */
 export const selectionOf = (set: TourSet): readonly DimensionId[] =>
   DIMENSION_IDS.filter((id) => {
@@ -42,6 +44,8 @@ export const NEW_TOUR: Tour = { selection: selectionOf('quick'), takes: [], skip
 /**
  * The readings of one dimension.
  * @returns mm or kg, first reading first; empty where there are none. Definition.
+ * @example
+ * takesOf(tour, 'stature') // => [1702]
  */
 export const takesOf = ({ takes }: Tour, dimension: DimensionId): number[] =>
   takes.filter((t) => t.dimension === dimension).map((t) => t.value);
@@ -52,6 +56,8 @@ const POSTURES: readonly DimensionRow['posture'][] = ['standing', 'footwear', 's
  * What is measured next: all of one posture once, then all of it again, so that the hand does not remember the first
  * reading and nobody gets up twice; a third reading at once, while the tape is still there.
  * @returns null when everything has been measured or skipped. Common practice, no source.
+ * @example
+ * nextStep(tour) // => { dimension: 'bodyMass', reading: 1 }
  */
 export function nextStep(tour: Tour, tolerances: Tolerances = {}): Step | null {
   const left = DIMENSION_IDS.filter((id) => tour.selection.includes(id) && !tour.skipped.includes(id));
@@ -72,6 +78,8 @@ export function nextStep(tour: Tour, tolerances: Tolerances = {}): Step | null {
 /**
  * How many readings are taken, and how many there will be as far as can be told.
  * @returns counts of readings. Definition.
+ * @example
+ * progressOf(tour) // => { taken: 1, of: 4 }
  */
 export function progressOf(
   tour: Tour,
@@ -91,12 +99,16 @@ export function progressOf(
 /**
  * One more reading taken.
  * @returns a new tour. Definition.
+ * @example
+ * withTake(tour, { dimension: 'bodyMass', value: 68 }).takes.length // => 2
  */
 export const withTake = (tour: Tour, take: Take): Tour => ({ ...tour, takes: [...tour.takes, take] });
 
 /**
  * The last reading undone; the dimension is no longer skipped if it was.
  * @returns a new tour; the same where there is none. Definition.
+ * @example
+ * withoutLast(tour).takes // => []
  */
 export function withoutLast(tour: Tour): Tour {
   const last = tour.takes.at(-1);
@@ -110,6 +122,8 @@ export function withoutLast(tour: Tour): Tour {
 /**
  * All readings of one dimension discarded, to measure it anew.
  * @returns a new tour. Definition.
+ * @example
+ * withoutTakes(tour, 'stature').takes // => []
  */
 export const withoutTakes = (tour: Tour, dimension: DimensionId): Tour => ({
   ...tour,
@@ -120,6 +134,8 @@ export const withoutTakes = (tour: Tour, dimension: DimensionId): Tour => ({
 /**
  * A dimension left out.
  * @returns a new tour. Definition.
+ * @example
+ * withSkipped(tour, 'bodyMass').skipped // => ['bodyMass']
  */
 export const withSkipped = (tour: Tour, dimension: DimensionId): Tour => ({
   ...tour,
@@ -129,6 +145,8 @@ export const withSkipped = (tour: Tour, dimension: DimensionId): Tour => ({
 /**
  * Measured in this selection from now on; what was taken stays.
  * @returns a new tour. Definition.
+ * @example
+ * withSelection(tour, ['bodyMass']).selection // => ['bodyMass']
  */
 export const withSelection = (tour: Tour, selection: readonly DimensionId[]): Tour => ({
   ...tour,

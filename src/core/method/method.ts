@@ -93,6 +93,8 @@ export interface Method {
 /**
  * The target of a condition as a method has it.
  * @returns bounds in the condition’s unit. Source stands with the target.
+ * @example
+ * targetOf(method, 'footGap').aimLo // => -15
  */
 export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>
   method.targets[id] ?? COMMON_TARGETS[id];

@@ -164,6 +164,8 @@ export const ORDER_IDS = Object.keys(ORDERS) as OrderId[];
 /**
  * Which of the known orders this is; null for one of its own.
  * @returns null for one of its own. Definition.
+ * @example
+ * orderIdOf(method.order) // => 'groundUp'
  */
 export const orderIdOf = (order: readonly AdjustmentKind[]): OrderId | null =>
   ORDER_IDS.find(

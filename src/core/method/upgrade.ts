@@ -49,6 +49,8 @@ const withTies = (list: unknown): unknown =>
  * or a turn in the order. Targets and the price of a footrest that are still what they were when every method had them
  * follow the common ones of now; those that a practice set for itself stay.
  * @returns an unknown version as it is, for the schema to refuse. Definition.
+ * @example
+ * upgradeMethod(method).id // => 'right-angle'
  */
 export function upgradeMethod(stored: unknown): unknown {
   if (!isLoose(stored)) return stored;

@@ -36,6 +36,8 @@ export const DAMPER_FOR = { smooth: 2, mixed: 3, rough: 4 } as const satisfies R
 /**
  * The desk of a place.
  * @returns null where there is none. Definition.
+ * @example
+ * deskOf(place)?.kind // => 'deskHeight'
  */
 export const deskOf = (place: Place | null): Adjustment | null =>
   place ? adjustmentOf(place.adjustments, 'deskHeight') : null;

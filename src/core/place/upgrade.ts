@@ -4,6 +4,8 @@ import { PLACE_DOCUMENT } from './schema-version';
 /**
  * Returns a workstation's document in the form of now; one that is none is returned as it is.
  * @returns an unknown version as it is, for the schema to refuse. Definition.
+ * @example
+ * upgradePlace(place).schema // => 2
  */
 export function upgradePlace(stored: unknown): unknown {
   if (!isLoose(stored) || 'schema' in stored) return stored;

@@ -107,6 +107,8 @@ export function childSeatRow(
 /**
  * Rows for the smallest, the average and the largest, barefoot and in shoes; one after the other.
  * @returns six rows in all. Definition.
+ * @example
+ * last(childSeatRows({ seat, method }, 'women')).length // => 6
  */
 export function* childSeatRows(
   given: Pick<FitInputs, 'seat' | 'method'> & { readonly seat: SeatModel },

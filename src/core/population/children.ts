@@ -235,7 +235,7 @@ const tables = new Map<number, PopulationTable>();
 /**
  * How children of an age are distributed, as a table like those of adults: by WHO, CDC and the proportions of children.
  * @param ageYears 2 to 18
- * @returns a table for both sexes, mm and kg.
+ * @returns a table for both sexes, mm and kg. Sources stand with the table.
  */
 export function tableOfAge(ageYears: number): PopulationTable {
   const age = Math.round(ageYears * AGES_PER_YEAR) / AGES_PER_YEAR;

@@ -145,6 +145,8 @@ export type ReadTable =
 /**
  * Reads a table; every fault is told, with its place.
  * @returns the table, or every fault. Definition.
+ * @example
+ * readTable('', { id: 'own', name: 'Own', source: 'Own survey' }).ok // => false
  */
 export function readTable(text: string, named: Pick<PopulationTable, 'id' | 'name' | 'source'>): ReadTable {
   const { data, meta } = Papa.parse<Cells>(text.replace(/^\uFEFF/, ''), {

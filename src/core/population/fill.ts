@@ -17,6 +17,8 @@ export interface TableSitter {
  * or, where nobody said, of both.
  * @param table null where nobody chose one
  * @returns null where neither age nor table says whom. Definition.
+ * @example
+ * populationFor({ sex: 'women', ageYears: 30 }, null) // => null
  */
 export function populationFor(
   { sex, ageYears }: TableSitter,
@@ -47,6 +49,8 @@ const toTenth = (n: number): number => Math.round(n * TENTHS) / TENTHS;
  * and the name of the table; what was measured stays as it is.
  * @param table null: by shares of stature, as far as they go
  * @returns a new body, or the body itself where nothing at all was measured. Definition.
+ * @example
+ * filledBody({}, { sex: 'women', ageYears: 30 }, null) // => {}
  */
 export function filledBody(body: Body, sitter: TableSitter, table: PopulationTable | null): Body {
   if (knownOf(body).length === 0) return body;

@@ -80,6 +80,8 @@ const built = new WeakMap<PopulationTable, Map<Who, Population>>();
 /**
  * The people of a table, as the estimates need them.
  * @returns one or two sexes with their marginals. Definition.
+ * @example
+ * populationOf(BRITISH, 'women').parts.length // => 1
  */
 export function populationOf(table: PopulationTable, who: Who): Population {
   const known = built.get(table) ?? new Map<Who, Population>();
@@ -108,6 +110,7 @@ export function centileOf(population: Population, id: BodyDimension, value: numb
 
 /**
  * The value that a share of the population (0…1) does not exceed, mm or kg; found by halving.
+ * @param share 0 to 1
  * @returns to a hundredth of a mm or kg. Definition.
  */
 export function valueAtShare(population: Population, id: BodyDimension, share: number): number {

@@ -158,6 +158,8 @@ export function implausible(body: Body, population: Population): Implausible[] {
  * Whether a new measure stands only with a reason: it, or another for its sake, is then `REASON_FROM` deviations or
  * more from what the others let expect, and was not before. One for which a reason was given is not asked for again.
  * @returns what speaks against it; null where nothing does. Definition.
+ * @example
+ * reasonWanted(body, 'stature', body.stature, people) // => null
  */
 export function reasonWanted(
   before: Body,

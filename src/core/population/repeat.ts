@@ -22,6 +22,8 @@ export interface Pair<D extends DimensionId = DimensionId> {
  * How well each fitter's readings of each dimension repeat.
  * @param sdOf how much people differ in a dimension; NaN where nobody knows
  * @returns without those who never measured anything twice. Definition.
+ * @example
+ * repeatabilityByFitter([{ fitter: 'Signy', dimension: 'stature', readings: [1702, 1704] }], () => 60).length // => 1
  */
 export function repeatabilityByFitter<D extends DimensionId>(
   pairs: readonly Pair<D>[],
@@ -48,6 +50,8 @@ export function repeatabilityByFitter<D extends DimensionId>(
  * @param sd how much people differ, in the same unit
  * @returns errors in the unit of the pairs; null without pairs. Source: technical error of measurement, √(Σd²/2n)
  *   (Ulijaszek & Kerr 1999, from memory).
+ * @example
+ * repeatability([[1702, 1704], [1698, 1700]]).tem // => 1.414
  */
 export function repeatability(pairs: readonly (readonly [number, number])[], sd = NaN): Repeatability | null {
   if (pairs.length === 0) return null;

@@ -9,6 +9,8 @@ export type BodyDimension = Exclude<DimensionId, (typeof NO_TABLE_HAS)[number]>;
 /**
  * Whether a dimension is one of bodies.
  * @returns false for shoes and what else is no body’s. Definition.
+ * @example
+ * [isBodyDimension('stature'), isBodyDimension('shoeHeel')] // => [true, false]
  */
 export const isBodyDimension = (id: DimensionId): id is BodyDimension =>
   !(NO_TABLE_HAS as readonly DimensionId[]).includes(id);

@@ -14,6 +14,8 @@ export const isEstimate = (quantity: Quantity | undefined): boolean => quantity?
  * @param value in the unit of what it is a value of
  * @param spread standard deviation, same unit
  * @returns a quantity with basis `stated`. Definition.
+ * @example
+ * stated(420, 'sheet').basis // => 'stated'
  */
 export function stated(value: number, source: string, spread = 0): Quantity {
   return { value, basis: 'stated', spread, source, takenAt: null, takenBy: null };

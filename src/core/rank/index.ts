@@ -138,6 +138,8 @@ const FIRST = 50;
  * last the whole.
  * @param draws of the asked body, the same for all seats
  * @returns ranked and refused so far. Definition.
+ * @example
+ * last(rankingInTurn(asked, [seat], draws)).refused.length // => 0
  */
 export function* rankingInTurn(
   asked: Asked,

@@ -163,6 +163,8 @@ const drawnWidthMm = (p: Problem): number =>
 /**
  * Seen from the front: whether hips and elbows have room, and how far the arms are held out.
  * @returns primitives in mm. Definition.
+ * @example
+ * frontView(assessed).primitives.some((drawn) => drawn.id === 'trunk') // => true
  */
 export function frontView(a: Assessment): Scene {
   const p = a.problem;
@@ -287,6 +289,8 @@ function planPad(
 /**
  * Seen from above: the seat's breadth and depth, and which way the forearms, and so the pads, have to turn.
  * @returns primitives in mm. Definition.
+ * @example
+ * planView(assessed).primitives.some((drawn) => drawn.id === 'pan') // => true
  */
 export function planView(a: Assessment): Scene {
   const p = a.problem;

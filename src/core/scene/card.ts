@@ -102,6 +102,8 @@ export interface Card {
 /**
  * Hand, control and place; and which way is more, with what the sitter does while it moves.
  * @returns null in place of what nobody described. Definition.
+ * @example
+ * controlWords('seatHeight', null) // => { control: null, movement: null }
  */
 export function controlWords(
   kind: AdjustmentKind,
@@ -137,6 +139,8 @@ function movementKey({ directionForMore, sitter }: Move): string {
 /**
  * Whether the words of a position already say its value.
  * @returns false where a value has to stand beside them. Definition.
+ * @example
+ * saysValue({ key: 'position.length', values: { value: { mm: 445 } } }) // => true
  */
 export const saysValue = (words: Message): boolean => 'value' in words.values;
 
@@ -161,6 +165,8 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
 /**
  * Whether the seat's height is held by a lift that is released while sitting.
  * @returns false for a seat that is set standing. Definition.
+ * @example
+ * isLifted(problem) // => false
  */
 export function isLifted(p: Problem): boolean {
   const height = p.variables.seatHeight;
@@ -220,6 +226,8 @@ function estimatesOf(p: Problem, a: Assessment): Message[] {
 /**
  * What stands at the head of the card: names from the inputs, and who and when.
  * @returns messages and names. Definition.
+ * @example
+ * cardHeader(problem, { sitter: 'Yrsa', fitter: 'Signy', date: '2026-11-25' }).sitter // => 'Yrsa'
  */
 export function cardHeader(
   p: Problem,
@@ -255,6 +263,8 @@ const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
  * The card of settings as set: one model, painted on screen, on paper and as PDF.
  * @param found remedies solved for with what is in use already; null where they are not known
  * @returns rows in the order of setting. Definition.
+ * @example
+ * cardOf(assessed, cardHeader(problem, { sitter: 'Yrsa', fitter: 'Signy', date: '2026-11-25' }), null).rows.length // => 5
  */
 export function cardOf(
   a: Assessment,

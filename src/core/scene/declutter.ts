@@ -4,6 +4,8 @@
  * @param low lowest height, same unit
  * @param high highest height, same unit
  * @returns heights in the order given, at least `gap` apart, within `low`…`high` where there is room. Definition.
+ * @example
+ * spreadApart([100, 104, 300], 20, 0, 400) // => [92, 112, 300]
  */
 export function spreadApart(wanted: readonly number[], gap: number, low: number, high: number): number[] {
   const order = wanted.map((z, i) => ({ z, i })).sort((a, b) => a.z - b.z || a.i - b.i);

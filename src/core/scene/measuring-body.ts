@@ -41,6 +41,8 @@ const DRAWN_SHARES: Record<Exclude<DimensionId, 'stature' | 'bodyMass'>, number>
 /**
  * Lengths to draw with: what is known, the rest in the usual share of stature.
  * @returns mm for every dimension. Assumed shares.
+ * @example
+ * drawnSizes(() => undefined)('stature') // => 1700
  */
 export function drawnSizes(known: (dimension: DimensionId) => number | undefined): SizeOf {
   const stature = known('stature') ?? DRAWN_STATURE_MM;

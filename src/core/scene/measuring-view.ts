@@ -244,6 +244,8 @@ function scaledShape(shape: Shape, by: number): Shape {
  * The drawing of one dimension. Of the body mass: a person who stands on a scale.
  * @param size a length for every dimension
  * @returns primitives in mm. Definition.
+ * @example
+ * measuringView('stature', () => 1700).primitives.length > 0 // => true
  */
 export function measuringView(dimension: DimensionId, size: SizeOf): Scene {
   // Drawn as large as an adult, for whom thicknesses are made up, and brought to the sitter's own size.

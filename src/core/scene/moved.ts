@@ -48,6 +48,8 @@ export const movedIn = ({ primitives }: Pick<Scene, 'primitives'>, kind: Adjustm
 /**
  * Returns a view in which what an adjustment moves stands out.
  * @returns a new view. Definition.
+ * @example
+ * withMoved(sideView(assessed), 'seatHeight').primitives.length >= sideView(assessed).primitives.length // => true
  */
 export function withMoved(scene: Scene, kind: AdjustmentKind): Scene {
   return {

@@ -28,6 +28,8 @@ const bareOf = (p: Problem): Problem => p.bare?.problem ?? p;
 /**
  * What a posture sets otherwise than the settings as they stand, in the order of setting.
  * @returns null where it has no settings. Definition.
+ * @example
+ * postureRows(assessed, { name: 'Reading', settings: null }) // => null
  */
 export function postureRows(main: Assessment, posture: PostureSettings): readonly PostureRow[] | null {
   if (!posture.settings) return null;

@@ -181,6 +181,8 @@ function verdictOf(outcome: SettingOutcome | undefined, conditionId: string): Ve
 /**
  * The rule of a set seat; pairs with a missing measure are left out and said.
  * @returns heights in mm. Definition.
+ * @example
+ * ruleOf(assessed).pairs.length > 0 // => true
  */
 export function ruleOf(a: Assessment): Rule {
   const p = a.problem;

@@ -321,6 +321,8 @@ const panRole = (seat: SeatModel): Role => (seat.seatWidthMm ? 'seat' : 'seatThi
 /**
  * The seat from its right side.
  * @returns primitives in mm. Definition.
+ * @example
+ * seatSideView(seat).primitives.some((drawn) => drawn.id === 'pan') // => true
  */
 export function seatSideView(seat: SeatModel): Scene {
   const d = new Pen();
@@ -337,6 +339,8 @@ export function seatSideView(seat: SeatModel): Scene {
 /**
  * The seat from the front, with its breadths.
  * @returns primitives in mm. Definition.
+ * @example
+ * seatFrontView(seat).primitives.length > 0 // => true
  */
 export function seatFrontView(seat: SeatModel): Scene {
   const d = new Pen();
@@ -394,6 +398,8 @@ export function seatFrontView(seat: SeatModel): Scene {
 /**
  * The seat from above, front at the top.
  * @returns primitives in mm. Definition.
+ * @example
+ * seatPlanView(seat).primitives.length > 0 // => true
  */
 export function seatPlanView(seat: SeatModel): Scene {
   const d = new Pen();
@@ -434,6 +440,8 @@ export function seatPlanView(seat: SeatModel): Scene {
 /**
  * Where each part is pointed at in the side view, mm.
  * @returns by part. Definition.
+ * @example
+ * Object.keys(partPoints(seat)).includes('pan') // => true
  */
 export function partPoints(seat: SeatModel): Readonly<Record<SeatPart, Point>> {
   const s = shapeOf(seat, 'standing');

@@ -263,6 +263,8 @@ function spoken(a: Assessment, isPartial: boolean): Message[] {
 /**
  * The computed side view of this sitter in this seat at this place.
  * @returns primitives in mm. Definition.
+ * @example
+ * sideView(assessed).primitives.some((drawn) => drawn.id === 'desk') // => true
  */
 export function sideView(a: Assessment): Scene {
   const p = a.problem;

@@ -30,6 +30,8 @@ const finite = (values: readonly (number | undefined)[]): number[] =>
 /**
  * The track of a lever: where it goes, what fits and where it stands.
  * @returns positions and zones in the adjustment’s unit. Definition.
+ * @example
+ * trackOf(assessed.outcomes[0]).range // => { lo: 400, hi: 500 }
  */
 export function trackOf(outcome: SettingOutcome): Track {
   const { values } = outcome.variable;

@@ -430,6 +430,8 @@ export const kindNumber = (kind: AdjustmentKind): number => NUMBERS.get(kind) ??
 /**
  * Whether a text names a kind of adjustment.
  * @returns false for any other text. Definition.
+ * @example
+ * [isAdjustmentKind('seatHeight'), isAdjustmentKind('lift')] // => [true, false]
  */
 export const isAdjustmentKind = (id: string): id is AdjustmentKind => NUMBERS.has(id);
 

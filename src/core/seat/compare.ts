@@ -111,6 +111,8 @@ function differencesOf(
 /**
  * Returns seats beside each other, adjustment by adjustment: those that any of them has.
  * @returns one row a kind. Definition.
+ * @example
+ * compareSeats([seat]).map((row) => row.kind) // => ['seatHeight', 'seatDepth', 'backAngle', 'armHeight']
  */
 export function compareSeats(seats: readonly SeatModel[]): ComparedRow[] {
   const names = seats.map((seat) => seat.name);
@@ -137,6 +139,8 @@ export function compareSeats(seats: readonly SeatModel[]): ComparedRow[] {
 /**
  * Returns what only some of the seats offer, with those that do.
  * @returns empty where all offer the same. Definition.
+ * @example
+ * offeredBySome([seat]) // => []
  */
 export function offeredBySome(
   seats: readonly SeatModel[],
@@ -151,6 +155,8 @@ export function offeredBySome(
 /**
  * Whether a seat can tip the sitter forward.
  * @returns false also where nobody described it. Definition.
+ * @example
+ * tipsForward(seat) // => false
  */
 export const tipsForward = (seat: Pick<SeatModel, 'adjustments'>): boolean =>
   seat.adjustments.some(

@@ -26,6 +26,8 @@ export const oppositeOf = (direction: Direction): Direction => OPPOSITE[directio
 /**
  * The control and move that set an adjustment, or null where the seat's record names none.
  * @returns null where the seat’s record names none. Definition.
+ * @example
+ * controlFor(seat.controls, 'seatHeight') // => null
  */
 export function controlFor(
   controls: readonly Control[],

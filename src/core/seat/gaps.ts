@@ -47,6 +47,8 @@ const COST: Readonly<Record<SeatGap, GapCost>> = {
 /**
  * What a gap in a description costs.
  * @returns what cannot be told without it. Definition.
+ * @example
+ * gapCost(gapsOf(seat)[0]) // => 'fit'
  */
 export const gapCost = (gap: SeatGap): GapCost => COST[gap];
 
@@ -89,5 +91,7 @@ const IS_OPEN: Readonly<Record<SeatGap, (seat: SeatModel) => boolean>> = {
 /**
  * Returns what is open of a seat, the most important first; empty where everything is described.
  * @returns the most important first. Definition.
+ * @example
+ * gapsOf(seat).length > 0 // => true
  */
 export const gapsOf = (seat: SeatModel): SeatGap[] => SEAT_GAPS.filter((gap) => IS_OPEN[gap](seat));

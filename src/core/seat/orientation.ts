@@ -112,6 +112,8 @@ function meets(asked: Asked, own: { lowest: number; highest: number; isFixed: bo
 /**
  * Returns how a seat stands beside a published set, row by row.
  * @returns one a row of the set, mm or degrees. Source stands with the set.
+ * @example
+ * orientationOf(seat, setsFor(seat)[0]).length > 0 // => true
  */
 export function orientationOf(seat: SeatModel, set: DimensionSet): Orientation[] {
   return RULES[set].map((rule) => {
@@ -127,6 +129,8 @@ export function orientationOf(seat: SeatModel, set: DimensionSet): Orientation[]
 /**
  * Returns the sets that speak of seats of a class.
  * @returns empty where none does. Definition.
+ * @example
+ * setsFor(seat).length > 0 // => true
  */
 export const setsFor = (seat: Pick<SeatModel, 'seatClass'>): DimensionSet[] =>
   DIMENSION_SET_IDS.filter((id) =>
@@ -158,6 +162,8 @@ export interface SchoolSize {
 /**
  * Returns which size marks of school furniture a seat reaches: by height at least.
  * @returns empty where it reaches none. Source: EN 1729-1, from memory.
+ * @example
+ * schoolSizesOf(seat).map((size) => size.mark) // => [5, 6, 7]
  */
 export function schoolSizesOf(seat: SeatModel): SchoolSize[] {
   const [height, depth] = [ownOf(seat, 'seatHeight'), ownOf(seat, 'seatDepth')];

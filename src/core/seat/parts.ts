@@ -22,6 +22,8 @@ export const SEAT_PART_IDS = Object.keys(SEAT_PARTS) as SeatPart[];
 /**
  * Returns the part that an adjustment belongs to.
  * @returns every kind belongs to one. Definition.
+ * @example
+ * partOf('seatDepth') // => 'pan'
  */
 export const partOf = (kind: AdjustmentKind): SeatPart =>
   SEAT_PART_IDS.find((id) => (SEAT_PARTS[id].kinds as readonly AdjustmentKind[]).includes(kind)) ?? 'pan';

@@ -8,6 +8,8 @@ const tidy = (value: number): number => Math.round(value * 1e6) / 1e6;
 /**
  * The ends of an adjustment in its unit, lowest first.
  * @returns in its unit; 0 and 1 for on and off. Definition.
+ * @example
+ * endsOf(adjustmentOf(seat.adjustments, 'seatHeight').travel) // => { lowest: 400, highest: 500 }
  */
 export function endsOf(travel: Travel): { readonly lowest: number; readonly highest: number } {
   if (travel.type === 'onOff') return { lowest: 0, highest: 1 };
@@ -19,6 +21,8 @@ export function endsOf(travel: Travel): { readonly lowest: number; readonly high
 /**
  * How many positions an adjustment has; at least 1 for a valid one.
  * @returns a whole number. Definition.
+ * @example
+ * positionCount(adjustmentOf(seat.adjustments, 'seatHeight')) // => 11
  */
 export function positionCount(adjustment: Adjustment): number {
   const { travel } = adjustment;
@@ -34,6 +38,8 @@ export function positionCount(adjustment: Adjustment): number {
  * @param position integer 0…positionCount−1, counted from the lowest end
  * @returns value in the adjustment's unit; the last position of a continuous travel is always its highest end.
  *   Definition.
+ * @example
+ * valueAt(adjustmentOf(seat.adjustments, 'seatHeight'), 3) // => 430
  */
 export function valueAt(adjustment: Adjustment, position: number): number {
   const { travel } = adjustment;
@@ -47,6 +53,8 @@ export function valueAt(adjustment: Adjustment, position: number): number {
 /**
  * All values of an adjustment, by position.
  * @returns in its unit, rising. Definition.
+ * @example
+ * valuesOf(adjustmentOf(seat.adjustments, 'seatHeight')).length // => 11
  */
 export function valuesOf(adjustment: Adjustment): number[] {
   const { travel } = adjustment;
@@ -70,6 +78,8 @@ function stepOf({ travel, unit }: Adjustment, last: number): number {
  * The position whose value is nearest; at a tie the lower.
  * @param value in the adjustment’s unit; beyond the ends: the end
  * @returns a position from 0. Definition.
+ * @example
+ * nearestPosition(adjustmentOf(seat.adjustments, 'seatHeight'), 444) // => 4
  */
 export function nearestPosition(adjustment: Adjustment, value: number): number {
   const count = positionCount(adjustment);
@@ -92,6 +102,8 @@ export function nearestPosition(adjustment: Adjustment, value: number): number {
 /**
  * Whether the positions can be told apart by hand (clicks, stops), rather than slid freely.
  * @returns false for what slides. Definition.
+ * @example
+ * isStepped(adjustmentOf(seat.adjustments, 'seatHeight')) // => true
  */
 export function isStepped(adjustment: Adjustment): boolean {
   return adjustment.travel.type !== 'continuous';
@@ -100,6 +112,8 @@ export function isStepped(adjustment: Adjustment): boolean {
 /**
  * Whether nobody can move it.
  * @returns true for a single position. Definition.
+ * @example
+ * isFixed(adjustmentOf(seat.adjustments, 'seatHeight')) // => false
  */
 export function isFixed(adjustment: Adjustment): boolean {
   return positionCount(adjustment) === 1;
@@ -165,6 +179,8 @@ export function looseness(adjustment: Adjustment, position: number): number {
  * A travel with every position moved by as much, in its unit.
  * @param by in its unit
  * @returns a new travel. Definition.
+ * @example
+ * endsOf(movedTravel(adjustmentOf(seat.adjustments, 'seatHeight').travel, 10)) // => { lowest: 410, highest: 510 }
  */
 export function movedTravel(travel: Travel, by: number): Travel {
   const to = (q: Quantity): Quantity => ({ ...q, value: q.value + by });

@@ -5,6 +5,8 @@ import type { Adjustment, SeatModel } from './schema';
 /**
  * The adjustment of a kind, or null.
  * @returns null where there is none. Definition.
+ * @example
+ * [adjustmentOf(seat.adjustments, 'seatHeight').id, adjustmentOf(seat.adjustments, 'damper')] // => ['seatHeight', null]
  */
 export function adjustmentOf(adjustments: readonly Adjustment[], kind: AdjustmentKind): Adjustment | null {
   return adjustments.find((a) => a.kind === kind) ?? null;
@@ -13,6 +15,8 @@ export function adjustmentOf(adjustments: readonly Adjustment[], kind: Adjustmen
 /**
  * Whether a seat is said to offer something.
  * @returns false also where nobody described it. Definition.
+ * @example
+ * offers(seat, 'harness') // => false
  */
 export const offers = (seat: Pick<SeatModel, 'offers'>, offer: Offer): boolean => seat.offers.includes(offer);
 
@@ -33,6 +37,8 @@ export const takesCushions = (seat: SeatModel): boolean =>
 /**
  * What the seat offers, as described and as follows from its parts and adjustments.
  * @returns each once. Definition.
+ * @example
+ * offersOf(seat).has('harness') // => false
  */
 export function offersOf(seat: SeatModel): ReadonlySet<Offer> {
   const all = new Set(seat.offers);

@@ -28,6 +28,8 @@ const MADE_BY: readonly (readonly [Slip, (typed: number) => number])[] = [
  * @param limits ends that nothing passes
  * @param common where most are; absent: anywhere within the limits
  * @returns null where it is inside the limits, or no slip explains it. Common practice, no source.
+ * @example
+ * likelySlip(44.5, [300, 700], [380, 560]) // => { slip: 'centimetres', meant: 445 }
  */
 export function likelySlip(
   value: number,

@@ -88,6 +88,8 @@ const FLOORS: Readonly<Record<string, string>> = {
 /**
  * Returns a seat's document in the form of now; one that is no document of a seat is returned as it is.
  * @returns an unknown version as it is, for the schema to refuse. Definition.
+ * @example
+ * upgradeSeat(seat).schema // => 2
  */
 export function upgradeSeat(stored: unknown): unknown {
   if (!isLoose(stored) || 'schema' in stored) return stored;

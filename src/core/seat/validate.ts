@@ -107,6 +107,8 @@ function meaningDoubts({ effort, means }: Adjustment, field: string): SeatDoubt[
 /**
  * What is wrong with adjustments, as a list of faults naming field and value; empty where nothing is.
  * @returns JSON pointers begin with `base`. Definition.
+ * @example
+ * adjustmentDoubts([], '/adjustments') // => []
  */
 export function adjustmentDoubts(
   adjustments: readonly Adjustment[],
@@ -254,6 +256,8 @@ function positiveDoubts(seat: SeatModel): SeatDoubt[] {
 /**
  * What is wrong with a seat's description; empty where it can be computed with.
  * @returns JSON pointers count from the seat. Definition.
+ * @example
+ * seatDoubts({ ...seat, adjustments: [] }).map((doubt) => doubt.reason) // => ['missingSeatHeight']
  */
 export function seatDoubts(seat: SeatModel): SeatDoubt[] {
   const doubts = adjustmentDoubts(seat.adjustments, '/adjustments', 'seat');

@@ -43,6 +43,8 @@ export const atan2Deg = (y: number, x: number): number => Math.atan2(y, x) / RAD
  * An angle to half a degree with its sign, `−2.5°`.
  * @param deg degrees
  * @returns a text. Definition.
+ * @example
+ * formatAngle(-2.5) // => '−2.5°'
  */
 export function formatAngle(deg: number): string {
   return `${String(Math.round(deg * 2) / 2).replace('-', '−')}°`;

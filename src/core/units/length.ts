@@ -33,6 +33,8 @@ const UNIT_WORDS: Record<string, LengthUnit | 'ft'> = {
  * @param text what was typed
  * @param shown unit of a bare number
  * @returns millimetres rounded to a tenth, or a closed reason. Definition: 1 in = 25.4 mm.
+ * @example
+ * parseLength('44.5 cm', 'mm') // => { ok: true, value: 445 }
  */
 export function parseLength(text: string, shown: LengthUnit): Parsed {
   const t = tidy(text);
@@ -72,7 +74,10 @@ function parseNumberOrFraction(text: string, unit: LengthUnit): Parsed {
 
 /**
  * A length in the unit shown, without the unit: `445`, `44.5`, `17 1/2`. Inches to the sixteenth.
+ * @param mm millimetres
  * @returns a text. Definition: 1 in = 25.4 mm.
+ * @example
+ * formatLengthNumber(445, 'cm') // => '44.5'
  */
 export function formatLengthNumber(mm: number, unit: LengthUnit): string {
   if (unit === 'in') return formatSixteenths(mm / MM_PER_INCH);
@@ -85,7 +90,10 @@ export function formatLengthNumber(mm: number, unit: LengthUnit): string {
 
 /**
  * A length with its unit: `445 mm`, `44.5 cm`, `17 1/2 in`.
+ * @param mm millimetres
  * @returns a text. Definition: 1 in = 25.4 mm.
+ * @example
+ * formatLength(444.5, 'in') // => '17 1/2 in'
  */
 export function formatLength(mm: number, unit: LengthUnit): string {
   return `${formatLengthNumber(mm, unit)} ${unit}`;

@@ -9,6 +9,8 @@ export const KG_PER_POUND = 0.45359237;
 /**
  * Reads a typed mass; a bare number is in `shown`. Kilograms rounded to 10 g, or a closed reason.
  * @returns kg, or a closed reason. Definition: 1 lb = 0.45359237 kg.
+ * @example
+ * parseMass('160 lb', 'kg').value // => 72.57
  */
 export function parseMass(text: string, shown: MassUnit): Parsed {
   const t = tidy(text);
@@ -33,6 +35,8 @@ export function parseMass(text: string, shown: MassUnit): Parsed {
  * A mass in the unit shown, without the unit, to a tenth: `72.5`.
  * @param kg mass, kg
  * @returns a text. Definition: 1 lb = 0.45359237 kg.
+ * @example
+ * formatMassNumber(72.5, 'kg') // => '72.5'
  */
 export function formatMassNumber(kg: number, unit: MassUnit): string {
   return String(Number((unit === 'kg' ? kg : kg / KG_PER_POUND).toFixed(1)));
@@ -42,6 +46,8 @@ export function formatMassNumber(kg: number, unit: MassUnit): string {
  * A mass with its unit: `72.5 kg`.
  * @param kg mass, kg
  * @returns a text. Definition: 1 lb = 0.45359237 kg.
+ * @example
+ * formatMass(72.5, 'kg') // => '72.5 kg'
  */
 export function formatMass(kg: number, unit: MassUnit): string {
   return `${formatMassNumber(kg, unit)} ${unit}`;

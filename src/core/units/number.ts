@@ -13,6 +13,8 @@ const VULGAR: Record<string, string> = {
 /**
  * Lower case, one kind of space, quote and fraction; so that every reader below sees plain text.
  * @returns a text. Definition.
+ * @example
+ * tidy('5’ 8”') // => '5\' 8"'
  */
 export function tidy(text: string): string {
   return text
@@ -29,6 +31,8 @@ export function tidy(text: string): string {
  * A plain number; comma or point is the decimal sign. `1,740` is ambiguous, and so is `1.740` where
  * `pointMayGroup` (nobody writes thousandths of a millimetre).
  * @returns the number, or a closed reason with both readings. Definition.
+ * @example
+ * parseDecimal('1,740', { pointMayGroup: false }).ok // => false
  */
 export function parseDecimal(text: string, options: { readonly pointMayGroup: boolean }): Parsed {
   const t = text.trim();

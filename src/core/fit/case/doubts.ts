@@ -91,6 +91,8 @@ function intervalDoubts(field: string, { lo, hi }: Interval): CaseDoubt[] {
 /**
  * What is wrong with a method, with a pointer into it; empty where nothing is.
  * @returns JSON pointers count from the method. Definition.
+ * @example
+ * methodDoubts(method) // => []
  */
 export function methodDoubts(method: Method): CaseDoubt[] {
   const doubts = [
@@ -118,6 +120,8 @@ const under = (
 /**
  * Everything that stands in the way of computing a case; empty where it can be computed.
  * @returns JSON pointers count from the inputs. Definition.
+ * @example
+ * caseDoubts({ ...inputs, seat: { ...seat, adjustments: [] } }).map((doubt) => doubt.reason) // => ['missingSeatHeight']
  */
 export function caseDoubts(inputs: FitInputs): CaseDoubt[] {
   const { seat, place, work } = inputs;
@@ -140,6 +144,8 @@ export function caseDoubts(inputs: FitInputs): CaseDoubt[] {
  * Returns what is wrong with adjustments that are to stay at a position: those that are absent, or do not go so far.
  * @param held positions by kind, whole numbers from 0
  * @returns empty where nothing is. Definition.
+ * @example
+ * heldDoubts(inputs, { headHeight: 3 }).map((doubt) => doubt.field) // => ['/held/headHeight']
  */
 export function heldDoubts(
   { seat, place }: Pick<FitInputs, 'seat' | 'place'>,

@@ -130,6 +130,8 @@ const MOST_FITTED = 64;
  * The problem with seat and place as remedies leave them; the same object for the same remedies.
  * @param p with whatever remedies
  * @returns the same object for the same remedies. Definition.
+ * @example
+ * inPlace(problem, NO_REMEDIES) === problem // => true
  */
 export function inPlace(p: Problem, remedies: RemedySettings): Problem {
   let key = '';

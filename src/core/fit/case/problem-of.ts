@@ -134,6 +134,8 @@ function variablesOf(
  * A case as the search and the verdicts need it. The inputs must be free of doubts (`caseDoubts`).
  * @param rollMm of a roll at the small of the back
  * @returns everything that does not change with the settings, worked out once. Definition.
+ * @example
+ * Object.keys(problemOf(inputs).variables).length // => 5
  */
 export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   const { seat, body } = inputs;

@@ -106,10 +106,16 @@ export const followsStraight = (c: ConditionRow, kind: AdjustmentKind): boolean 
   return follows === 1 || follows === -1;
 };
 
-/** The conditions that speak of something this seat and place have. */
+/**
+ * The conditions that speak of something this seat and place have.
+ * @returns in the order of the conditions. Definition.
+ */
 export const conditionsOf = oncePer((p): readonly Condition[] => CONDITIONS.filter((c) => c.applies(p)));
 
-/** Of those, the ones shown on the track of an adjustment. */
+/**
+ * Of those, the ones shown on the track of an adjustment.
+ * @returns by kind; empty lists where an adjustment owns none. Definition.
+ */
 export const ownedBy = oncePer((p): ReadonlyMap<AdjustmentKind, readonly Condition[]> => {
   const owned = new Map<AdjustmentKind, Condition[]>();
   for (const c of conditionsOf(p))
@@ -146,7 +152,10 @@ const estimatedByCondition = oncePer(
     new Map(conditionsOf(p).map((c) => [c, estimatedOf(p.inputs.body, c.needs(p))])),
 );
 
-/** The conditions that can be computed with what was measured. */
+/**
+ * The conditions that can be computed with what was measured.
+ * @returns in the order of the conditions. Definition.
+ */
 export const computable = oncePer((p): readonly Condition[] =>
   conditionsOf(p).filter((c) => missingFor(p, c).length === 0),
 );

@@ -7,7 +7,7 @@ import type { Problem, SetValues } from '../problem/problem';
 
 /**
  * How far between the seat's lightest and stiffest this trunk lies: 0…1, beyond it for a trunk that it is not made for.
- * @returns NaN where mass or stature is not known. Definition.
+ * @returns a share of the range; NaN where mass or stature is not known. Definition.
  */
 export function tensionFraction(effort: Effort, p: Problem): number {
   const { body } = p;

@@ -193,5 +193,8 @@ function sdsOf(p: Problem): Readonly<Partial<Record<ConditionId, number>>> {
   return sds;
 }
 
-/** The deviation of every residual that can be computed, in its unit, worked out at the reference setting. */
+/**
+ * The deviation of every residual that can be computed, in its unit, worked out at the reference setting.
+ * @returns by condition, 0 or more. Definition (propagation of errors).
+ */
 export const residualSds = oncePer(sdsOf);

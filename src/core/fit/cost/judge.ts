@@ -14,7 +14,10 @@ export interface Judge {
   readonly curve: Curve;
 }
 
-/** Those of all conditions that can be computed. */
+/**
+ * Those of all conditions that can be computed.
+ * @returns one a condition. Definition.
+ */
 export const judgesOf = oncePer((p): readonly Judge[] => {
   const sds = residualSds(p);
   return computable(p).map((condition) => {
@@ -31,7 +34,10 @@ const byId = oncePer((p) => new Map(judgesOf(p).map((j) => [j.condition.id, j]))
  */
 export const judgeOf = (p: Problem, id: ConditionId): Judge | null => byId(p).get(id) ?? null;
 
-/** What each position of each adjustment costs to be moved to; what is carried along nobody moves. */
+/**
+ * What each position of each adjustment costs to be moved to; what is carried along nobody moves.
+ * @returns millionths of a point by kind and position. Assumed.
+ */
 export const leversOf = oncePer(
   (p) =>
     new Map(

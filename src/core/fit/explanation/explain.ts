@@ -46,6 +46,8 @@ function common(outcome: AdjustmentOutcome): Message[] {
 /**
  * The steps from what was measured to where an adjustment stands.
  * @returns sentences in order; their arithmetic adds up. Definition.
+ * @example
+ * explain(problem, assessed.values, assessed.outcomes[0]).length > 1 // => true
  */
 export function explain(p: Problem, v: SetValues, outcome: AdjustmentOutcome): readonly Message[] {
   const milder = milderWords(p, outcome);

@@ -13,6 +13,8 @@ const WORTH_SAYING_MM = 2;
  * Why something stands off what is wanted: the doubt makes it cheaper there. Only of heights and gaps that follow the adjustment straight, and where the cheapest place under doubt is itself on
  * that side of what is wanted.
  * @returns null where there is nothing to say. Definition.
+ * @example
+ * milderWords(problem, assessed.outcomes[0]) // => null
  */
 export function milderWords(p: Problem, { kind, verdict, deciding }: AdjustmentOutcome): Message | null {
   if (!deciding || verdict !== 'fits' || deciding.unit !== 'mm') return null;

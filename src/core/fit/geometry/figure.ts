@@ -85,7 +85,10 @@ function onceFor<T>(work: (p: Problem, v: SetValues) => T): (p: Problem, v: SetV
   };
 }
 
-/** The set body. */
+/**
+ * The set body.
+ * @returns points in mm; null for those whose measures are missing. Definition (geometry).
+ */
 export const figureOf = onceFor(makeFigure);
 
 function makeFigure(p: Problem, v: SetValues): Figure {
@@ -133,7 +136,10 @@ function makeFigure(p: Problem, v: SetValues): Figure {
   };
 }
 
-/** The set seat. */
+/**
+ * The set seat.
+ * @returns points in mm; null for what nobody described. Definition (geometry).
+ */
 export const seatFigureOf = onceFor(makeSeatFigure);
 
 function makeSeatFigure(p: Problem, v: SetValues): SeatFigure {

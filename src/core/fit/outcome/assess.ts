@@ -132,6 +132,8 @@ function stillTrue(
  * Judges settings as they stand. Fast enough for every frame of a drag.
  * @param before of the same problem: what has not changed since is taken over as it is, the same object
  * @returns every adjustment and condition with its verdict. Definition (docs/model.md).
+ * @example
+ * assess(problem, best).outcomes.map((outcome) => outcome.kind) // => ['seatHeight', 'seatDepth', 'backAngle', 'armHeight', 'deskHeight']
  */
 export function assess(bare: Problem, settings: Settings, before: Assessment | null = null): Assessment {
   const p = inPlace(bare, settings.remedies);
@@ -159,6 +161,8 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
 /**
  * Returns how many settings fit, and of how many: what has no target, and is as the sitter likes it, counts nowhere.
  * @returns `fits` of `all`. Definition.
+ * @example
+ * fitCountOf(assessed) // => { fits: 4, all: 5 }
  */
 export function fitCountOf({ outcomes }: Pick<Assessment, 'outcomes'>): {
   readonly fits: number;

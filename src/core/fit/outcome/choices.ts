@@ -39,6 +39,8 @@ export function bindingAt(bare: Problem, settings: Settings): readonly Binding[]
  * The best settings and the next best after them, best first, each with what it costs and where it differs.
  * @param count how many after the best at most; fewer where nothing else is left
  * @returns at least the best. Definition.
+ * @example
+ * choicesOf(problem, { remedies: NO_REMEDIES }, 2).next.length // => 2
  */
 export function choicesOf(p: Problem, options: SolveOptions, count: number): ChoicesFound {
   const best = solve(p, options);

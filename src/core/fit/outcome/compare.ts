@@ -91,6 +91,8 @@ function judgedBy(inputs: FitInputs, judge: MethodSide, judged: MethodSide): Mes
  * The same sitter, seat and place after the fitting's own method and after another one.
  * @param remedies in use in both
  * @returns both with their settings and what differs. Definition.
+ * @example
+ * compareMethods(inputs, method, NO_REMEDIES).settings // => []
  */
 export function compareMethods(inputs: FitInputs, other: Method, remedies: RemedySettings): Comparison {
   const [a, b] = [sideOf(inputs, inputs.method, remedies), sideOf(inputs, other, remedies)];
@@ -111,6 +113,8 @@ export function compareMethods(inputs: FitInputs, other: Method, remedies: Remed
  * The inputs of one step of a method that goes by steps: the same case, aimed at what the step aims at.
  * @param number from 0
  * @returns the inputs themselves where the step has no targets of its own. Definition.
+ * @example
+ * inputsOfStep(inputs, 0) === inputs // => true
  */
 export function inputsOfStep(inputs: FitInputs, number: number): FitInputs {
   const targets = inputs.method.steps?.[number]?.targets;

@@ -76,6 +76,8 @@ const sideKey = (size: number | null): string => (size === null ? 'any' : size =
 /**
  * A tolerance as a sentence; null where there is none to tell.
  * @returns null where there is none to tell. Definition.
+ * @example
+ * toleranceWords(problem, assessed.values, 'seatHeight')?.key // => 'tolerance.some.some'
  */
 export function toleranceWords(p: Problem, v: SetValues, kind: AdjustmentKind): Message | null {
   const found = toleranceOf(p, v, kind);

@@ -27,6 +27,8 @@ export type WorkFlag = (typeof WORK_FLAGS)[number];
 /**
  * The part of a record that says how the sitter works.
  * @returns a copy of those fields only. Definition.
+ * @example
+ * workOf({ ...PLAIN_WORK, toolsKg: 4 }).toolsKg // => 4
  */
 export const workOf = ({ toolsKg, helmet, glasses, risesByArms, screen }: Work): Work => ({
   toolsKg,
@@ -68,6 +70,8 @@ const SEED = 1;
 /**
  * A document of inputs under the versions of this program.
  * @returns a document that says by itself what it was calculated with. Definition.
+ * @example
+ * makeInputs({ sitter: { ageYears: 30 }, body, seat, place, method, work: PLAIN_WORK }).schema === INPUTS_SCHEMA // => true
  */
 export function makeInputs(
   parts: Omit<FitInputs, 'schema' | 'coreVersion' | 'tablesVersion' | 'seed'>,
@@ -110,6 +114,8 @@ export const NO_REMEDIES: RemedySettings = {};
 /**
  * What has no size: it is so or not.
  * @returns false for what comes in sizes. Definition.
+ * @example
+ * [isSwitch('armsOff'), isSwitch('footrestMm')] // => [true, false]
  */
 export const isSwitch = (id: RemedyId): boolean =>
   id === 'armsOff' || id === 'armsFolded' || id === 'headrestOff';
@@ -117,6 +123,8 @@ export const isSwitch = (id: RemedyId): boolean =>
 /**
  * The size of a remedy that is in use.
  * @returns mm; 0 where it is not in use, 1 for what has no size. Definition.
+ * @example
+ * sizeInUse({ ...NO_REMEDIES, footrestMm: 60 }, 'footrestMm') // => 60
  */
 export const sizeInUse = (remedies: RemedySettings, id: RemedyId): number => remedies[id] ?? 0;
 

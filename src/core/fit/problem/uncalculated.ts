@@ -8,6 +8,8 @@ const CALCULATED: readonly StateKind[] = ['armsFolded', 'armsSwungOut', 'armsOff
 /**
  * Returns a sentence for each adjustment, state and part of a seat that no setting is calculated for.
  * @returns empty where everything is calculated. Definition.
+ * @example
+ * uncalculatedOf(seat) // => []
  */
 export function uncalculatedOf({ adjustments, states, strappedCushions, arms }: SeatModel): Message[] {
   return [

@@ -177,6 +177,8 @@ const LEAST_FOOTREST_MM = 40;
  * The key of what a remedy is called, by its size: longer or shorter, a board or a footrest.
  * @param sizeMm 0 for what has no size
  * @returns a key of the catalogue. Definition.
+ * @example
+ * remedyName('footrestMm', 60) // => 'remedy.footrestMm.name'
  */
 export function remedyName(id: RemedyId, sizeMm: number): string {
   if (id === 'footrestMm' && 0 < sizeMm && sizeMm < LEAST_FOOTREST_MM) return 'remedy.footrestMm.board.name';

@@ -11,6 +11,8 @@ import { standsOf } from './trial';
  * band; all of them where only several together do.
  * @param outside what is outside its band though it would not be with nothing held
  * @returns empty where no hold is the cause. Definition.
+ * @example
+ * holdsBehind(problem, NO_REMEDIES, {}, []) // => []
  */
 export function holdsBehind(
   p: Problem,

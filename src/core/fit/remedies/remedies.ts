@@ -133,6 +133,8 @@ function* alone(p: Problem, base: Trial, inUse: RemedySettings): Generator<Combi
  * @param seats to look among for another one
  * @param inUse what is there already; what is offered comes to it
  * @returns shortfalls, and what is offered against them by what it lowers. Definition.
+ * @example
+ * last(remediesInTurn(problem)).shortfalls // => ['deskTop']
  */
 export function* remediesInTurn(
   p: Problem,
@@ -194,6 +196,8 @@ export function remediesFor(
 /**
  * What is outside its band as set though the best settings, with nothing added, would bring it inside.
  * @returns empty where setting alone closes nothing. Definition.
+ * @example
+ * closedBySetting(assessed, remediesFor(problem)) // => []
  */
 export function closedBySetting(
   { outcomes }: Pick<Assessment, 'outcomes'>,

@@ -10,6 +10,8 @@ import { curesAgainst, type Shortfall } from './cures';
  * is left over. In which size, and whether it really closes it, is solved for in remedies.ts.
  * @param shortfalls what the best settings leave over; anything else needs nothing but setting
  * @returns null where nothing is left over. Common practice, no source.
+ * @example
+ * remedyHint(problem, assessed.outcomes[0]) // => null
  */
 export function remedyHint(
   p: Problem,

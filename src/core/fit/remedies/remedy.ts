@@ -144,7 +144,7 @@ export function remedyOf(p: Problem, base: Trial, trial: Trial, cures: readonly 
 
 /**
  * How much a remedy leaves open.
- * @returns conditions outside their bands. Definition.
+ * @returns a count of conditions outside their bands. Definition.
  */
 export const left = ({ leaves, opens }: Remedy): number => leaves.length + opens.length;
 /**

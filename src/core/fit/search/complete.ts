@@ -16,6 +16,8 @@ function isWhole(p: Problem, settings: Settings): boolean {
  * Settings that have a position for every adjustment of this seat and place, and for nothing else: what is missing
  * takes its best position. Whole settings come back as they are.
  * @returns new settings, or the same where nothing was missing. Definition.
+ * @example
+ * sameSettings(completeSettings(problem, null), best) // => true
  */
 export function completeSettings(bare: Problem, settings: Settings | null): Settings {
   const p = inPlace(bare, settings?.remedies ?? NO_REMEDIES);
@@ -36,6 +38,8 @@ export function completeSettings(bare: Problem, settings: Settings | null): Sett
 /**
  * Whether two settings put everything at the same place.
  * @returns remedies included. Definition.
+ * @example
+ * sameSettings(best, { ...best, positions: {} }) // => false
  */
 export function sameSettings(a: Settings, b: Settings): boolean {
   return (

@@ -16,6 +16,8 @@ function heldLean({ variables }: Problem, leanDeg: number): Settings['positions'
 /**
  * The best settings for a posture of a fitting, solved by itself.
  * @returns positions by kind. Definition.
+ * @example
+ * solvePosture(inputs, { name: 'Reading', leanDeg: 10 }, NO_REMEDIES).positions.backAngle // => 2
  */
 export function solvePosture(inputs: FitInputs, posture: Posture, remedies: RemedySettings): Settings {
   const p = problemOf(inputsOfPosture(inputs, posture));

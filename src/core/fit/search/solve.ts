@@ -126,6 +126,8 @@ function endsOfPassive(p: Problem, held: Settings['positions'] = {}): readonly S
  * better than the more costly of both bests, which is the bound.
  * @returns settings, cost and bound in millionths of a point, and whether it was proved. Definition (branch and
  *   bound).
+ * @example
+ * solve(problem, { remedies: NO_REMEDIES }).ended // => 'proved'
  */
 export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const p = inPlace(bare, options.remedies);
