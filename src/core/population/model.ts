@@ -22,6 +22,7 @@ export interface Population {
 /**
  * What a table does not print: that of the first table, in proportion to stature.
  * @returns mm or kg. Source: as told with the table.
+ * @throws where not even the first table has the dimension: a slip of the program
  */
 export function rowOf(table: PopulationTable, sex: Sex, id: BodyDimension): Row {
   const own = table.rows[sex][id];

@@ -107,7 +107,7 @@ export interface Inverse {
 
 /**
  * How a residual follows an adjustment.
- * @returns 1 or −1 where it goes up or down by as much; null where no value brings it anywhere. Definition.
+ * @returns 1 or −1 where it goes up or down by as much; null where it is not shown on the track. Definition.
  */
 export const followingOf = (c: ConditionRow, kind: AdjustmentKind): Following =>
   typeof c.onTrack === 'function' ? c.onTrack(kind) : c.onTrack;
