@@ -12,6 +12,7 @@ import { methodOf, pathOf, type AnyRoute, type Call, type Method, type TagKind }
 import { ROUTES } from './table';
 import { readTag } from './tags';
 import { word } from '../words';
+import { WITH_INPUT, sayIssue } from '../words/say-schema';
 import '../words/server';
 
 export const API_BASE = '/api/v1';
@@ -67,8 +68,10 @@ function readQuery(route: AnyRoute, search: URLSearchParams): Outcome<unknown> {
 }
 
 function parsed<T>(schema: z.ZodType<T>, raw: unknown): Outcome<T> {
-  const result = schema.safeParse(raw);
-  return result.success ? done(result.data) : refused('invalid', { faults: faultsOf(result.error) });
+  const result = schema.safeParse(raw, WITH_INPUT);
+  return result.success
+    ? done(result.data)
+    : refused('invalid', { faults: faultsOf(result.error, sayIssue) });
 }
 
 const MERGE_PATCH = 'application/merge-patch+json';

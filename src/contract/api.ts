@@ -220,7 +220,7 @@ export const PlaceSummarySchema = z.object({ versionId: Id, version: Version, pl
 export type PlaceSummary = Frozen<z.infer<typeof PlaceSummarySchema>>;
 
 const partOfPlace = (kind: AdjustmentKind) =>
-  AdjustmentSchema.refine((a) => a.kind === kind, { message: `not of kind ${kind}`, path: ['kind'] });
+  AdjustmentSchema.refine((a) => a.kind === kind, { error: 'schema.kindOfPlace', path: ['kind'] });
 
 /** A place as typed: desk, screen and footrest are one adjustment each, or none. */
 export const PlaceEditSchema = z.strictObject({
@@ -291,10 +291,7 @@ export type SavedDraft = Frozen<z.infer<typeof SavedDraftSchema>>;
 export const PosturesSchema = z
   .array(PostureSchema)
   .max(MOST_POSTURES - 1)
-  .refine(
-    (all) => new Set(all.map((p) => p.name.toLowerCase())).size === all.length,
-    'Two have the same name.',
-  );
+  .refine((all) => new Set(all.map((p) => p.name.toLowerCase())).size === all.length, 'schema.sameName');
 export const PostureSetSchema = PostureSchema.extend({
   settings: SettingsSchema.nullable().describe('null until a seat is chosen'),
 });

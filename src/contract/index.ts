@@ -10,7 +10,7 @@ export {
   TableSchema,
   WorkSchema,
 } from './records';
-export { faultsOf } from './faults';
+export { faultsOf, type SayIssue } from './faults';
 export {
   DeletionSchema,
   DraftEditSchema,

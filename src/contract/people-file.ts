@@ -110,11 +110,11 @@ export type PartPerson = FilePerson & { readonly plain?: PlainReadings | undefin
 
 function checkValues(values: unknown, ctx: z.RefinementCtx): void {
   const issue = (message: string, ...path: string[]) => ctx.addIssue({ code: 'custom', path, message });
-  if (typeof values !== 'object' || values === null || Array.isArray(values)) return issue('Not an object.');
+  if (typeof values !== 'object' || values === null || Array.isArray(values)) return issue('schema.object');
   for (const [dimension, value] of Object.entries(values as Record<string, unknown>)) {
-    if (!isDimensionId(dimension)) issue('There is no such dimension.', dimension);
+    if (!isDimensionId(dimension)) issue('schema.noDimension', dimension);
     else if (typeof value !== 'number' || !(value >= 0 && value <= HIGHEST))
-      issue('Not a number in range.', dimension);
+      issue('schema.noMeasure', dimension);
   }
 }
 
@@ -151,7 +151,7 @@ const PartPersonSchema: z.ZodType<PartPerson> = z
   })
   .refine(({ plain, readings }) => !plain || readings.length === 0, {
     path: ['readings'],
-    error: 'Readings stand in readings or in plain, not in both.',
+    error: 'schema.readingsTwice',
   });
 
 const PLAIN_FIELDS: ReadonlySet<string> = new Set<keyof FileReading>([

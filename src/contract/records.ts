@@ -36,9 +36,9 @@ const PLAIN = /^\P{Cc}*$/u;
 /** Text of several lines. */
 const LINES = /^(?:[\n\r\t]|\P{Cc})*$/u;
 /** A name as it comes in: what is kept already may be less plain, and is still read. */
-export const NewName = Name.regex(PLAIN, 'Control characters cannot be part of a name.').refine(
+export const NewName = Name.regex(PLAIN, 'schema.controlCharacter').refine(
   (name) => !hasInvisible(name),
-  'This name holds an invisible character. Type it again, without copying it.',
+  'schema.invisible',
 );
 /** What somebody writes, of so many characters at most. */
 export const written = (longest: number) => z.string().max(longest).regex(LINES);

@@ -11,6 +11,11 @@ export const TolerancesSchema: z.ZodType<Tolerances> = z
       const { unit } = DIMENSIONS[id];
       const [lowest, highest] = TOLERANCE_LIMITS[unit];
       if (value !== undefined && !(lowest <= value && value <= highest))
-        context.addIssue({ code: 'custom', path: [id], message: `${lowest} to ${highest} ${unit}` });
+        context.addIssue({
+          code: 'custom',
+          path: [id],
+          message: 'schema.between',
+          params: { lowest, highest, unit },
+        });
     }
   });

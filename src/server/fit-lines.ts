@@ -12,7 +12,8 @@ import { FitRequestSchema, RankRequestSchema } from '../contract/compute';
 import { BARE_SHELF, fitCase, rankCase, shelfOf, type Shelf } from '../service/compute';
 import { IN_PLACE } from '../service/context';
 import { DATABASE_FILE, openContext } from './open';
-import { word } from '../words';
+import { sayWith, word } from '../words';
+import { WITH_INPUT, sayIssue } from '../words/say-schema';
 import '../words/server';
 
 const USAGE = `npm run fit -- case.json            one case from a file
@@ -34,12 +35,14 @@ export async function answerCase(shelf: Shelf, text: string): Promise<object | F
   try {
     given = JSON.parse(text);
   } catch (error) {
-    return { error: `not JSON: ${error instanceof Error ? error.message : ''}` };
+    return { error: sayWith('problem.notJson', { detail: error instanceof Error ? error.message : '' }) };
   }
   const asRank = isRanking(given);
-  const parsed = asRank ? RankRequestSchema.safeParse(given) : FitRequestSchema.safeParse(given);
+  const parsed = asRank
+    ? RankRequestSchema.safeParse(given, WITH_INPUT)
+    : FitRequestSchema.safeParse(given, WITH_INPUT);
   if (!parsed.success) {
-    return { error: word('problem.invalid'), faults: faultsOf(parsed.error) };
+    return { error: word('problem.invalid'), faults: faultsOf(parsed.error, sayIssue) };
   }
   const outcome: Outcome<object> = asRank
     ? await rankCase(shelf, IN_PLACE, parsed.data as never)

@@ -1,7 +1,7 @@
 /** Numbers of a form of a seat as typed: read, or said what is wrong and what may have been meant. */
 import { stated, type Quantity } from '../../core/quantity';
 import { likelySlip, type AdjustmentUnit, type Slip } from '../../core/seat';
-import { sayInUnit, sayRange, sayWith, t, type Reading } from '../../words';
+import { sayInUnit, sayRange, sayWith, t, word, type Reading } from '../../words';
 import { isCount } from './seat-text';
 import { parsedIn, typedIn, type FieldFault, type ReadNumber } from '../../ui/in-unit';
 
@@ -10,9 +10,8 @@ export type SeatTextFaults = Readonly<Record<string, FieldFault>>;
 
 export type Limits = readonly [number, number];
 
-/** What the numbers of a form are said to come from. */
-const SOURCE = 'entered in the form';
-export const q = (value: number): Quantity => stated(value, SOURCE);
+/** A number as typed, and where it is said to come from. */
+export const q = (value: number): Quantity => stated(value, word('seatForm.source'));
 
 /** Numbers nearer to each other than this are one, as typed: mm. */
 const SAME_MM = 0.05;

@@ -3,6 +3,7 @@ export const SEAT_FORM_WORDS = {
   'seatForm.new': 'Add seat',
   'seatForm.edit': 'Edit seat',
   'seatForm.name': 'Name',
+  'seatForm.source': 'entered in the form',
   'seatForm.class': 'Class',
   'seatForm.point': 'Select the parts this seat has',
   'seatForm.drawing': 'The seat from its right side: thick as it is, thin at its lowest and highest',
