@@ -2,14 +2,11 @@ import type { Scene } from '../core/scene';
 import type { Reading } from '../words';
 import { Drawing, type Picture } from './Drawing';
 import type { Source } from './follow';
-import { viewMarks, viewPlace } from './scene-marks';
-
-const WIDTH = 380;
-const HEIGHT = 400;
+import { VIEW, viewMarks, viewPlace } from './scene-marks';
 
 /** One view alone, to its own scale. */
 export const viewPicture = (scene: Scene, reading: Reading): Picture => ({
-  marks: viewMarks(scene, WIDTH, HEIGHT, reading),
+  marks: viewMarks(scene, VIEW.width, VIEW.height, reading),
   get alternative() {
     return scene.alternative;
   },
@@ -17,8 +14,8 @@ export const viewPicture = (scene: Scene, reading: Reading): Picture => ({
 
 /** Where a point of a scene stands in its drawing, as fractions of breadth and height. */
 export function viewSpot(scene: Scene, { x, z }: { readonly x: number; readonly z: number }) {
-  const place = viewPlace(scene, WIDTH, HEIGHT);
-  return { left: place.x(x) / WIDTH, top: place.y(z) / HEIGHT };
+  const place = viewPlace(scene, VIEW.width, VIEW.height);
+  return { left: place.x(x) / VIEW.width, top: place.y(z) / VIEW.height };
 }
 
 interface Props {
@@ -30,5 +27,5 @@ interface Props {
 }
 
 export function View(props: Props) {
-  return <Drawing width={WIDTH} height={HEIGHT} {...props} />;
+  return <Drawing {...VIEW} {...props} />;
 }

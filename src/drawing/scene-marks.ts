@@ -60,12 +60,18 @@ export function sceneMarks(scene: Scene, place: Place2d, reading: Reading): Mark
   ];
 }
 
+/** The surface of one view alone on the screen, px. */
+export const VIEW = { width: 380, height: 400 } as const;
+
+/** Half a line of words: free all round, for a dimension may lie along the edge of what is drawn, px. */
+const EDGE = 9;
+
 /** Where a scene alone on its paper is laid out, as large as it goes. */
 export function viewPlace({ bounds }: Pick<Scene, 'bounds'>, width: number, height: number): Place2d {
   const { lowX, highX, lowZ, highZ } = bounds;
-  const scale = Math.min(width / (highX - lowX), height / (highZ - lowZ));
+  const scale = Math.min((width - 2 * EDGE) / (highX - lowX), (height - 2 * EDGE) / (highZ - lowZ));
   const left = (width - (highX - lowX) * scale) / 2;
-  return { x: (mm) => left + (mm - lowX) * scale, y: (mm) => height - (mm - lowZ) * scale, scale };
+  return { x: (mm) => left + (mm - lowX) * scale, y: (mm) => height - EDGE - (mm - lowZ) * scale, scale };
 }
 
 /** A scene alone on its paper. */

@@ -5,13 +5,15 @@ import { dirname, join } from 'node:path';
 import { expect } from 'chai';
 import PDFDocument from 'pdfkit';
 import { assess, completeSettings, problemOf, solve, NO_REMEDIES, type FitInputs } from '../../src/core/fit';
-import { ruleOf, sideView } from '../../src/core/scene';
+import { frontView, planView, ruleOf, sideView } from '../../src/core/scene';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
 import { BOARD, boardMarks } from '../../src/drawing/board-marks';
 import type { TextMark, TextStyle } from '../../src/drawing/marks';
+import { VIEW, viewMarks } from '../../src/drawing/scene-marks';
 import { DEFAULT_READING, type Reading } from '../../src/words';
+import { collisions, type Box } from '../support/boxes';
 import { OPEN_HIP, bodyWith, problemFor } from '../support/inputs';
 
 /** As on the screen (drawing.module.css), px, and how bold. */
@@ -28,16 +30,6 @@ const SIZES: Readonly<Record<TextStyle, readonly [size: number, weight: 400 | 70
 };
 /** Of a line of text, above and below its base line, as a share of its size: what capitals and descenders need. */
 const [ASCENT, DESCENT] = [0.7, 0.2];
-/** A hair: text is laid out a little otherwise on screen. */
-const HAIR = 1;
-
-interface Box {
-  readonly text: string;
-  readonly left: number;
-  readonly right: number;
-  readonly top: number;
-  readonly bottom: number;
-}
 
 function ruler(): (text: string, style: TextStyle) => number {
   const require = createRequire(import.meta.url);
@@ -67,9 +59,6 @@ function boxOf({ x, y, anchor, spans }: TextMark, widthOf: ReturnType<typeof rul
   };
 }
 
-const overlap = (a: Box, b: Box): boolean =>
-  a.left < b.right - HAIR && b.left < a.right - HAIR && a.top < b.bottom - HAIR && b.top < a.bottom - HAIR;
-
 const READINGS: readonly Reading[] = (['mm', 'cm', 'in'] as const).map((length) => ({
   ...DEFAULT_READING,
   length,
@@ -88,6 +77,28 @@ const cases: readonly FitInputs[] = DEMO_SITTERS.flatMap((sitter, i) =>
       }).inputs,
   ),
 );
+
+describe('the labels of the front view and the plan', () => {
+  it('stay in their view, and none runs into another', function () {
+    this.timeout(90_000);
+    const widthOf = ruler();
+    const found = new Set<string>();
+    let seen = 0;
+    for (const [n, inputs] of cases.entries()) {
+      const p = problemOf(inputs);
+      const a = assess(p, solve(p, { remedies: NO_REMEDIES, budget: 500 }).settings);
+      for (const scene of [frontView(a), planView(a)]) {
+        const boxes = viewMarks(scene, VIEW.width, VIEW.height, READINGS[n % READINGS.length]!)
+          .filter((mark) => mark.type === 'text')
+          .map((mark) => boxOf(mark, widthOf));
+        seen += boxes.length;
+        for (const fault of collisions(boxes, VIEW)) found.add(fault);
+      }
+    }
+    expect(seen).to.be.greaterThan(100);
+    expect([...found]).to.deep.equal([]);
+  });
+});
 
 describe('the labels of the drawing board', () => {
   it('stay on the board, and none runs into another, for child and giant in every unit', function () {
@@ -108,17 +119,7 @@ describe('the labels of the drawing board', () => {
           .filter((mark) => mark.type === 'text')
           .map((mark) => boxOf(mark, widthOf));
         seen += boxes.length;
-        for (const [i, box] of boxes.entries()) {
-          if (
-            box.left < -HAIR ||
-            box.right > BOARD.width + HAIR ||
-            box.top < -HAIR ||
-            box.bottom > BOARD.height + HAIR
-          )
-            found.add(`off the board: ${box.text}`);
-          for (const other of boxes.slice(i + 1))
-            if (overlap(box, other)) found.add(`${box.text} over ${other.text}`);
-        }
+        for (const fault of collisions(boxes, BOARD)) found.add(fault);
       }
     }
     expect(seen).to.be.greaterThan(1000);
