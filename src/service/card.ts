@@ -84,14 +84,12 @@ export const fittingCard = useCase(
     const assessment = assess(problem, completeSettings(problem, detail.draft?.settings ?? null));
     const card = cardOf(
       assessment,
-      {
-        ...cardHeader(problem, {
-          sitter: detail.sitter.name,
-          fitter: detail.fitter?.name ?? '',
-          date: detail.date,
-        }),
+      cardHeader(problem, {
+        sitter: detail.sitter.name,
+        fitter: detail.fitter?.name ?? '',
+        date: detail.date,
         method: sayMethod(detail.inputs.method),
-      },
+      }),
       await offeredFor(ctx, detail.inputs, assessment.settings.remedies, waitMs),
       detail.postures,
     );

@@ -43,6 +43,7 @@ describe('the head of a file of people', () => {
       expect(columnByHead(head), head).to.deep.equal({
         of: 'reading',
         dimension: 'poplitealHeight',
+        unit: 'cm',
         per: 10,
       });
     expect(columnByHead('bodyMass [lb]')).to.deep.include({ dimension: 'bodyMass', per: 0.45359237 });
@@ -106,9 +107,9 @@ describe('a row of a file of people', () => {
       expect(found.people).to.deep.equal([]);
     });
 
-  it('tells a value as it stands there, and limits in millimetres', () => {
+  it('tells a value and its limits in the unit of the column', () => {
     expect(read('name,stature [cm]\nA,17\n').faults).to.deep.equal([
-      { reason: 'outOfRange', row: 2, column: 'stature [cm]', value: '17', limits: [700, 2400] },
+      { reason: 'outOfRange', row: 2, column: 'stature [cm]', value: '17', limits: [70, 240], unit: 'cm' },
     ]);
   });
 

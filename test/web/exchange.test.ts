@@ -52,7 +52,7 @@ describe('files of people', function () {
       ['3', 'stature [cm]', '17'],
       ['4', 'name', ''],
     ]);
-    expect(rows[0]![3]).to.equal('Outside 700–2400 (mm or kg). Check the unit and the column.');
+    expect(rows[0]![3]).to.equal('Outside 70–240 cm. Check the unit and the column.');
     const { violations } = await new AxePuppeteer(on.user.page).analyze();
     expect(violations.map((v) => v.id)).to.deep.equal([]);
     // All or none comes first: nothing can be taken.

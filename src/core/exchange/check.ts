@@ -9,7 +9,7 @@ export const TEXT_LIMITS = { name: 120, consentBy: 120, takenBy: 120, source: 20
 const OLDEST_YEARS = 120;
 
 /** A fault within a person: `path` as in JSON, `readings/3/value`. */
-export interface PersonFault extends Pick<PeopleFault, 'reason' | 'value' | 'limits'> {
+export interface PersonFault extends Pick<PeopleFault, 'reason' | 'value' | 'limits' | 'unit'> {
   readonly path: string;
 }
 
@@ -76,6 +76,7 @@ function readingFaults(reading: FileReading, path: string, person: FilePerson, t
       reason: 'outOfRange',
       value: String(off),
       limits: [lowest, highest],
+      unit: own,
     });
   if (takenAt !== undefined && isAhead(takenAt, today))
     faults.push({ path: `${path}/takenAt`, reason: 'dateAhead', value: takenAt });

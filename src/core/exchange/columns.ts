@@ -35,7 +35,7 @@ const UNITS: Readonly<Record<string, { readonly of: 'mm' | 'kg'; readonly per: n
 
 export type Column =
   | { readonly of: 'person'; readonly column: PersonColumn }
-  | { readonly of: 'reading'; readonly dimension: DimensionId; readonly per: number }
+  | { readonly of: 'reading'; readonly dimension: DimensionId; readonly unit: string; readonly per: number }
   | { readonly of: 'nothing' }
   | { readonly of: 'fault'; readonly reason: 'unitMissing' | 'wrongUnit' };
 
@@ -46,7 +46,7 @@ const DIMENSION_BY_PLAIN = new Map(DIMENSION_IDS.map((id) => [plain(id), id]));
 
 /**
  * What a column of a file holds, by its head: `Popliteal height (cm)` and `popliteal_height [cm]` are the same.
- * @returns `ignored` for a head that names nothing. Definition.
+ * @returns of `nothing` for a head that names nothing. Definition.
  */
 export function columnByHead(head: string): Column {
   const person = PERSON_BY_PLAIN.get(plain(head));
@@ -57,5 +57,5 @@ export function columnByHead(head: string): Column {
   if (unit === undefined) return { of: 'fault', reason: 'unitMissing' };
   const known = UNITS[unit.toLowerCase()];
   if (known?.of !== DIMENSIONS[dimension].unit) return { of: 'fault', reason: 'wrongUnit' };
-  return { of: 'reading', dimension, per: known.per };
+  return { of: 'reading', dimension, unit: unit.toLowerCase(), per: known.per };
 }

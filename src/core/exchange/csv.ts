@@ -151,6 +151,9 @@ interface Head {
 interface Cell {
   readonly name: string;
   readonly text: string;
+  readonly unit: string;
+  /** mm or kg for one of its unit. */
+  readonly per: number;
 }
 
 /** Reads rows, one after the other, under a head. */
@@ -186,9 +189,11 @@ class RowReader {
           : (reading?.name ?? COLUMN_OF_FIELD[part as keyof typeof COLUMN_OF_FIELD] ?? '');
       if (rest.reason === 'pair')
         return { ...rest, row, column: name, value: this.nameOf(rest.value as DimensionId) };
-      // A value is told as it stands there, not as it was converted.
-      const value = rest.reason === 'outOfRange' && reading ? shown(reading.text) : rest.value;
-      return { ...rest, row, column: name, value };
+      if (rest.reason !== 'outOfRange' || !reading) return { ...rest, row, column: name };
+      // Value and limits are told in the unit that stands there, not as they were converted.
+      const { text, unit, per } = reading;
+      const [lo, hi] = (rest.limits ?? [0, 0]).map((limit) => Math.round((limit / per) * 10) / 10);
+      return { ...rest, row, column: name, value: shown(text), limits: [lo!, hi!], unit };
     };
     const known = new Set(faults.map((f) => f.column));
     for (const found of personFaults(person, this.today).map(placed)) {
@@ -229,7 +234,8 @@ class RowReader {
       }
       const finest = FINEST[DIMENSIONS[column.dimension].unit];
       const value = Math.round(Number(text.replace(',', '.')) * column.per * finest) / finest;
-      values.push({ dimension: column.dimension, value, name, text });
+      const { dimension, unit, per } = column;
+      values.push({ dimension, value, name, text, unit, per });
     }
     return { texts, values };
   }

@@ -116,8 +116,10 @@ export interface PeopleFault {
   readonly column: string;
   /** What stands there, shortened. */
   readonly value: string;
-  /** Of what is out of range or too long. */
+  /** Of what is out of range or too long; of a measure in the unit of its column. */
   readonly limits?: readonly [number, number] | undefined;
+  /** Of a measure that is out of range: `mm`, `cm`, `in`, `kg`, `lb`. */
+  readonly unit?: string | undefined;
 }
 
 /** Longest file, bytes, and most people in one. */

@@ -231,10 +231,16 @@ function estimatesOf(p: Problem, a: Assessment): Message[] {
  */
 export function cardHeader(
   p: Problem,
-  of: { readonly sitter: string; readonly fitter: string; readonly date: string },
+  of: {
+    readonly sitter: string;
+    readonly fitter: string;
+    readonly date: string;
+    /** As it is said; absent: the method's own name. */
+    readonly method?: string;
+  },
 ): CardHeader {
   const { seat, place, method } = p.inputs;
-  return { ...of, seat: seat.name, place: place?.name ?? null, method: method.name };
+  return { method: method.name, ...of, seat: seat.name, place: place?.name ?? null };
 }
 
 /**

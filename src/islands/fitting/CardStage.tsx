@@ -19,7 +19,7 @@ interface Props {
 }
 
 /** The card as it will be signed off, and the act of signing off. */
-export function CardStage({ state, setting, remedies, onHandOver }: Props) {
+export default function CardStage({ state, setting, remedies, onHandOver }: Props) {
   const { fitting, busy } = state;
   const { live } = setting;
   const { length } = useReading();
@@ -28,14 +28,12 @@ export function CardStage({ state, setting, remedies, onHandOver }: Props) {
     () =>
       cardOf(
         assessment,
-        {
-          ...cardHeader(assessment.problem, {
-            sitter: fitting.sitter.name,
-            fitter: fitting.fitter?.name ?? '',
-            date: fitting.date,
-          }),
+        cardHeader(assessment.problem, {
+          sitter: fitting.sitter.name,
+          fitter: fitting.fitter?.name ?? '',
+          date: fitting.date,
           method: sayMethod(assessment.problem.inputs.method),
-        },
+        }),
         remedies,
         fitting.postures,
       ),

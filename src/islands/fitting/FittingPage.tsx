@@ -23,7 +23,6 @@ import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayMethod, sayWith, word } from '../../words';
 import { MeasureForm } from '../shared/measures/MeasureForm';
-import { CardStage } from './CardStage';
 import { useOrphan } from './use-orphan';
 import { SetStage } from './SetStage';
 import { STAGES, StageStrip, sayStageTitle, type Stage } from './StageStrip';
@@ -38,7 +37,9 @@ import styles from './fitting.module.css';
 /** Not needed to set a seat: brought when it is asked for, and a while after the page for whoever then loses the network. */
 const loadChoosing = () => import('./ChooseStage');
 const ChooseStage = lazy(async () => ({ default: (await loadChoosing()).ChooseStage }));
-const CHOOSING_AFTER_MS = 4000;
+const loadCard = () => import('./CardStage');
+const CardStage = lazy(loadCard);
+const LATER_MS = 4000;
 
 /** Two at one fitting are rare, and whoever meets another is connected: what shows it is fetched then. */
 const loadConflicts = () => import('./Conflicts');
@@ -47,9 +48,11 @@ const SettingsConflict = lazy(async () => ({ default: (await loadConflicts()).Se
 const OrphanSettings = lazy(async () => ({ default: (await loadConflicts()).OrphanSettings }));
 
 /** Returns whether the page is in a browser yet: the server does not wait for what is brought later. */
-function useChoosingSoon(): boolean {
+function useRestSoon(): boolean {
   useEffect(() => {
-    const timer = setTimeout(() => void loadChoosing().catch(() => undefined), CHOOSING_AFTER_MS);
+    const timer = setTimeout(() => {
+      for (const load of [loadChoosing, loadCard]) load().catch(() => undefined);
+    }, LATER_MS);
     return () => clearTimeout(timer);
   }, []);
   return useSyncExternalStore(
@@ -147,12 +150,14 @@ function SetOrCard({
     });
   if (stage === 'card')
     return (
-      <CardStage
-        state={state}
-        setting={setting}
-        remedies={found.remedies}
-        onHandOver={() => void record('signOff', setting.live.get().settings)}
-      />
+      <Suspense fallback={<p role="status">{word('fitting.cardComing')}</p>}>
+        <CardStage
+          state={state}
+          setting={setting}
+          remedies={found.remedies}
+          onHandOver={() => void record('signOff', setting.live.get().settings)}
+        />
+      </Suspense>
     );
   return (
     <>
@@ -253,7 +258,7 @@ function useKeptFocus(stage: Stage, fittingState: FittingDetail['state']) {
 }
 
 function FittingScreen({ fitting: initial, stage: first, places, methods }: Props) {
-  const isInBrowser = useChoosingSoon();
+  const isInBrowser = useRestSoon();
   const state = useFitting(initial);
   const { stage, go } = useStage(first, state.fitting.sitter.name);
   const setting = useSetting(state.fitting);

@@ -108,7 +108,7 @@ export const EXCHANGE_WORDS = {
   'exchange.fault.notASex': 'Write female or male, or leave it empty.',
   'exchange.fault.notYesNo': 'Write yes or no.',
   'exchange.fault.notANumber': 'Enter a number, for example 445.',
-  'exchange.fault.outOfRange': 'Outside {lo}–{hi} (mm or kg). Check the unit and the column.',
+  'exchange.fault.outOfRange': 'Outside {lo}–{hi} {unit}. Check the unit and the column.',
   'exchange.fault.notAnId': 'This id was not issued here. Leave it empty for a new person.',
   'exchange.fault.twice': 'This id appears twice.',
   'exchange.fault.tooManyCells': 'The row has more cells than columns.',
