@@ -253,7 +253,7 @@ describe('two methods side by side', () => {
     );
     // Half a degree beyond its band is not what the other would set.
     expect(judged.map((m) => say(m, DEFAULT_READING))).to.deep.equal([
-      'Backrest angle from “Open hip angle”: not at best by “Upright”.',
+      'Backrest angle as set by “Open hip angle”: could be better by “Upright”.',
     ]);
     const far = compareMethods(inputsOf(), shipped('laid-back'), NO_REMEDIES).judged;
     expect(far.map((m) => say(m, DEFAULT_READING)).join(' ')).to.include('Backrest angle from “Reclined”: ');

@@ -73,7 +73,7 @@ describe('the set screen', function () {
         }),
     );
     expect(Number(after.now)).to.equal(before + 40);
-    expect(after.says).to.match(/not at best$/);
+    expect(after.says).to.match(/could be better$/);
     expect(await drawn('shank')).not.to.equal(shank);
     expect(await user.text()).to.include('the feet hang and the front edge presses');
     await user.saved();

@@ -9,6 +9,7 @@ import {
   useRef,
   useState,
   useSyncExternalStore,
+  type ReactNode,
 } from 'react';
 import type { FittingDetail, FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type RemedySettings } from '../../core/fit';
@@ -60,6 +61,20 @@ function useRestSoon(): boolean {
     () => true,
     () => false,
   );
+}
+
+/** What is brought later: on the server, and until it is here, words stand in its place. */
+function Later({
+  isInBrowser,
+  words,
+  children,
+}: {
+  readonly isInBrowser: boolean;
+  readonly words: string;
+  readonly children: ReactNode;
+}) {
+  const waiting = <p role="status">{words}</p>;
+  return isInBrowser ? <Suspense fallback={waiting}>{children}</Suspense> : waiting;
 }
 
 interface Props {
@@ -115,6 +130,7 @@ const ToCard = memo(function ToCard({ onStage }: { readonly onStage: (s: Stage) 
 /** Setting with autosave and acts; only once a seat is chosen. */
 function SetOrCard({
   stage,
+  isInBrowser,
   seats,
   methods,
   state,
@@ -123,6 +139,7 @@ function SetOrCard({
   onStage,
 }: {
   readonly stage: 'set' | 'card';
+  readonly isInBrowser: boolean;
   readonly seats: readonly OfferedSeat[];
   readonly methods: readonly MethodSummary[];
   readonly state: FittingState;
@@ -150,14 +167,14 @@ function SetOrCard({
     });
   if (stage === 'card')
     return (
-      <Suspense fallback={<p role="status">{word('fitting.cardComing')}</p>}>
+      <Later isInBrowser={isInBrowser} words={word('fitting.cardComing')}>
         <CardStage
           state={state}
           setting={setting}
           remedies={found.remedies}
           onHandOver={() => void record('signOff', setting.live.get().settings)}
         />
-      </Suspense>
+      </Later>
     );
   return (
     <>
@@ -350,20 +367,16 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
           )}
           {(stage === 'choose' || (!setting && stage !== 'measure')) && (
             <>
-              {isInBrowser ? (
-                <Suspense fallback={<p role="status">{word('fitting.choosing')}</p>}>
-                  <ChooseStage
-                    state={state}
-                    shelf={shelf}
-                    filter={filter}
-                    onFilter={setFilter}
-                    places={places}
-                    methods={methods}
-                  />
-                </Suspense>
-              ) : (
-                <p role="status">{word('fitting.choosing')}</p>
-              )}
+              <Later isInBrowser={isInBrowser} words={word('fitting.choosing')}>
+                <ChooseStage
+                  state={state}
+                  shelf={shelf}
+                  filter={filter}
+                  onFilter={setFilter}
+                  places={places}
+                  methods={methods}
+                />
+              </Later>
               <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
                 {word('fitting.next.set')}
               </Button>
@@ -372,6 +385,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
           {setting && autosave && (stage === 'set' || stage === 'card') && (
             <SetOrCard
               stage={stage}
+              isInBrowser={isInBrowser}
               seats={seats}
               methods={methods}
               state={state}

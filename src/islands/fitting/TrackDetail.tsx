@@ -30,7 +30,7 @@ function sayInterval(outcome: SettingOutcome, interval: Interval | null, reading
 
 function leftOver(outcome: SettingOutcome, reading: Reading): string | null {
   const o = outcome.deciding;
-  if (!o || o.outside === 0) return null;
+  if (!o || o.outside === 0 || outcome.variable.adjustment.lock) return null;
   const size = Math.abs(o.outside);
   const by =
     o.unit === 'deg'

@@ -27,8 +27,11 @@ const PAGE_SHARE = 10;
 export const reasonIdOf = (kind: AdjustmentKind): string => `reason-${kind}`;
 
 /** A value of an adjustment in its own unit. */
-export const sayOwn = ({ variable }: SettingOutcome, value: number, reading: Reading): string =>
-  sayInUnit(value, variable.adjustment.unit, reading);
+export const sayOwn = ({ variable }: SettingOutcome, value: number, reading: Reading): string => {
+  const { adjustment } = variable;
+  const state = adjustment.lock?.states[nearestPosition(adjustment, value)];
+  return state ? word(`lock.${state}`) : sayInUnit(value, adjustment.unit, reading);
+};
 
 interface Props {
   readonly kind: AdjustmentKind;
@@ -96,8 +99,9 @@ const sayVerdict = ({ verdict, estimated }: SettingOutcome): string =>
 
 function textOf(outcome: SettingOutcome, reading: Reading): RowText {
   const value = sayOwn(outcome, outcome.value, reading);
-  const words = say(outcome.words, reading);
-  return { value, words, spoken: `${value}, ${words}, ${sayVerdict(outcome)}` };
+  // The state of a lock is its own words.
+  const words = outcome.variable.adjustment.lock ? '' : say(outcome.words, reading);
+  return { value, words, spoken: [value, words, sayVerdict(outcome)].filter(Boolean).join(', ') };
 }
 
 function LiveVerdict({ live, kind }: Pick<Props, 'live' | 'kind'>) {

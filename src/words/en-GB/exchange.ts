@@ -21,7 +21,7 @@ export const EXCHANGE_WORDS = {
   'exchange.cancel': 'Cancel',
   'exchange.cancelled': 'Cancelled. Nothing was imported.',
   'exchange.failed': 'The file could not be read on this device.',
-  'exchange.rows': '{rows} rows: {good} ready, {bad} with errors.',
+  'exchange.rows': '{rows, plural, one{1 row} other{# rows}}: {good} ready, {bad} with errors.',
   'exchange.looking': 'Checking who is already here …',
   'exchange.presence': '{new} new, {here} already here.',
   'exchange.several':

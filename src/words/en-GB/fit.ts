@@ -39,7 +39,7 @@ export const FIT_WORDS = {
   'verdict.fits': 'fits',
   'verdict.close': 'nearly fits',
   'verdict.cannotReach': 'out of range',
-  'verdict.off': 'not at best',
+  'verdict.off': 'could be better',
   'verdict.notMeasured': 'not measured',
   'verdict.noted': 'no target',
 
@@ -319,7 +319,7 @@ export const FIT_WORDS = {
 
   'compare.setting': '{name} {other} instead of {one}: {by} {way}.',
   'compare.angle': '{name} {other} instead of {one}.',
-  'compare.judged': '{name} from “{judged}”: {verdict} by “{judge}”.',
+  'compare.judged': '{name} as set by “{judged}”: {verdict} by “{judge}”.',
   'remedy.unused': 'none',
   'remedy.cost.free': 'no cost',
   'remedy.cost.cheap': 'low cost',
