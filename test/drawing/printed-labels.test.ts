@@ -27,11 +27,17 @@ interface Drawn {
   widthOfString(text: string): number;
 }
 
+interface Pen {
+  text: (this: Drawn, words: string, x: number, y: number, ...rest: unknown[]) => unknown;
+  addPage: (this: Drawn, ...options: unknown[]) => unknown;
+}
+
 /** Runs a painter and gives the words of every page as boxes, in points from the top left corner. */
 async function wordsOf(paint: () => Promise<Uint8Array>): Promise<Box[][]> {
   const pages: Box[][] = [];
-  const { text, addPage } = PDFDocument.prototype;
-  const put = function (this: Drawn, words: string, x: number, y: number, ...rest: unknown[]): unknown {
+  const pen = PDFDocument.prototype as Pen;
+  const { text, addPage } = pen;
+  pen.text = function (words, x, y, ...rest) {
     const [a = 1, , , d = 1, e = 0, f = 0] = this._ctm;
     const base = this.page.height - (d * (y + TO_BASE * this._fontSize) + f);
     const size = this._fontSize * Math.abs(d);
@@ -43,17 +49,16 @@ async function wordsOf(paint: () => Promise<Uint8Array>): Promise<Box[][]> {
       top: base - ABOVE * size,
       bottom: base + BELOW * size,
     });
-    return (text as unknown as (...all: unknown[]) => unknown).call(this, words, x, y, ...rest);
+    return text.call(this, words, x, y, ...rest);
   };
-  PDFDocument.prototype.text = put as unknown as typeof text;
-  PDFDocument.prototype.addPage = function (...options: Parameters<typeof addPage>) {
+  pen.addPage = function (...options) {
     pages.push([]);
     return addPage.apply(this, options);
   };
   try {
     await paint();
   } finally {
-    Object.assign(PDFDocument.prototype, { text, addPage });
+    Object.assign(pen, { text, addPage });
   }
   return pages;
 }
