@@ -12,7 +12,15 @@ import {
   type Mover,
   type Row,
 } from '../../src/core/certainty/linear';
-import { NO_REMEDIES, problemOf, solve, withBody, type Problem, type Settings } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  isPassive,
+  problemOf,
+  solve,
+  withBody,
+  type Problem,
+  type Settings,
+} from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { BRITISH, filledBody } from '../../src/core/population';
 import type { SeatModel } from '../../src/core/seat';
@@ -97,6 +105,8 @@ function lookedFor({ p, draws: { ids, off, count } }: Case): number {
 
 /** Seats on which looking is quick enough: few angles, and nothing that hangs together in more than twos. */
 const isQuickToLook = ({ p }: Case): boolean => {
+  // What tips by itself has to fit at both ends at once, which is not looked for here.
+  if (Object.values(p.variables).some(isPassive)) return false;
   const { first, pieces } = lookingOf(p);
   const angles = first.reduce((n, kind) => n * p.variables[kind]!.values.length, 1);
   return angles <= 50 && pieces.every(({ kinds }) => kinds.length <= 2);

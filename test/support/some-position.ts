@@ -1,5 +1,11 @@
 /** Whether some position of a seat fits a body, by looking: nothing is taken for straight that is not. */
-import { computableConditions, type Condition, type Problem, type SetValues } from '../../src/core/fit';
+import {
+  axesOf,
+  computableConditions,
+  type Condition,
+  type Problem,
+  type SetValues,
+} from '../../src/core/fit';
 import { followingOf } from '../../src/core/fit/conditions';
 import { emptyValues } from '../../src/core/fit/problem/problem';
 import { bandOf } from '../../src/core/target';
@@ -22,6 +28,10 @@ const holds = (p: Problem, c: Condition, v: SetValues): boolean => {
   const residual = c.residual(p, v);
   return band.lo - SLACK <= residual && residual <= band.hi + SLACK;
 };
+
+/** Where an adjustment may be set: what works by itself stands, and nobody is tipped forward unasked. */
+const placesOf = (p: Problem, kind: AdjustmentKind): readonly number[] =>
+  axesOf(p, { remedies: {} }).find(({ key }) => key === kind)!.values;
 
 interface Piece {
   readonly kinds: AdjustmentKind[];
@@ -49,6 +59,7 @@ export interface Looking {
   /** Conditions that hang on nothing but the first ones: for each, those that can be asked once it stands. */
   readonly early: readonly (readonly Condition[])[];
   readonly pieces: readonly Piece[];
+  readonly places: ReadonlyMap<AdjustmentKind, readonly number[]>;
 }
 
 export function lookingOf(p: Problem): Looking {
@@ -61,6 +72,7 @@ export function lookingOf(p: Problem): Looking {
   const rank = (kind: AdjustmentKind): number => (order.includes(kind) ? order.indexOf(kind) : order.length);
   return {
     first,
+    places: new Map(kinds.map((kind) => [kind, placesOf(p, kind)])),
     early: first.map((kind, n) =>
       conditions.filter(
         (c) => isEarly(c) && c.scope.includes(kind) && !first.slice(n + 1).some((k) => c.scope.includes(k)),
@@ -74,8 +86,12 @@ export function lookingOf(p: Problem): Looking {
 }
 
 /** Whether the last adjustment of a piece has a value that meets its conditions: by where they follow it straight. */
-function lastFits(p: Problem, v: SetValues, kind: AdjustmentKind, conditions: readonly Condition[]): boolean {
-  const { values } = p.variables[kind]!;
+function lastFits(
+  p: Problem,
+  v: SetValues,
+  { kind, values }: { readonly kind: AdjustmentKind; readonly values: readonly number[] },
+  conditions: readonly Condition[],
+): boolean {
   let [lo, hi] = [-Infinity, Infinity];
   const bent: Condition[] = [];
   v[kind] = values[0]!;
@@ -102,17 +118,18 @@ function lastFits(p: Problem, v: SetValues, kind: AdjustmentKind, conditions: re
 function pieceFits(
   p: Problem,
   v: SetValues,
-  kinds: readonly AdjustmentKind[],
-  conditions: readonly Condition[],
+  { kinds, conditions }: Piece,
+  places: Looking['places'],
 ): boolean {
   const [kind, ...rest] = kinds;
   if (!kind) return true;
   const now = conditions.filter((c) => !rest.some((k) => c.scope.includes(k)));
-  if (rest.length === 0) return lastFits(p, v, kind, now);
+  if (rest.length === 0) return lastFits(p, v, { kind, values: places.get(kind)! }, now);
   const later = conditions.filter((c) => !now.includes(c));
-  for (const value of p.variables[kind]!.values) {
+  for (const value of places.get(kind)!) {
     v[kind] = value;
-    if (now.every((c) => holds(p, c, v)) && pieceFits(p, v, rest, later)) return true;
+    if (now.every((c) => holds(p, c, v)) && pieceFits(p, v, { kinds: rest, conditions: later }, places))
+      return true;
   }
   return false;
 }
@@ -123,11 +140,11 @@ export function somePositionFits(p: Problem, plan: Looking): boolean {
   const tryFirst = (n: number): boolean => {
     const kind = plan.first[n];
     if (kind)
-      return p.variables[kind]!.values.some((value) => {
+      return plan.places.get(kind)!.some((value) => {
         v[kind] = value;
         return plan.early[n]!.every((c) => holds(p, c, v)) && tryFirst(n + 1);
       });
-    return plan.pieces.every(({ kinds, conditions }) => pieceFits(p, v, kinds, conditions));
+    return plan.pieces.every((piece) => pieceFits(p, v, piece, plan.places));
   };
   return tryFirst(0);
 }

@@ -4,6 +4,7 @@
  */
 import {
   computableConditions,
+  endsOfPassive,
   inPlace,
   type Condition,
   type Problem,
@@ -16,7 +17,7 @@ import { columnsOf, standardNormals, type Draws } from './draws';
 import { frameOf } from './frame';
 import { countWithin, plainShare, regionOf, type Row } from './linear';
 import type { ConditionCertainty } from './set';
-import { straightened } from './straight';
+import { straightened, type Straightened } from './straight';
 
 export interface ChooseCertainty {
   /** That some position meets each condition, all others left aside; the least certain first. */
@@ -37,10 +38,18 @@ export interface ChooseCertainty {
  */
 export function certaintyOfSeat(bare: Problem, best: Settings, draws: Draws): ChooseCertainty {
   const p = inPlace(bare, best.remedies);
-  const f = frameOf(p, best, draws);
+  // What tips by itself stands at any of its ends: whatever fits has to fit at each.
+  const frames = endsOfPassive(p).map((end) =>
+    frameOf(p, { positions: { ...best.positions, ...end }, remedies: best.remedies }, draws),
+  );
+  const f = frames[0]!;
   const drawn = [...columnsOf(draws), ...standardNormals(draws.count, f.loose.length)];
   const conditions = computableConditions(p);
-  const straight = conditions.map((c) => straightened(f, c));
+  const straight = conditions.map((c): Straightened => {
+    const [one, ...others] = frames.map((frame) => straightened(frame, c));
+    if (others.length === 0) return one!;
+    return { rows: [one!, ...others].flatMap(({ rows }) => rows), along: null };
+  });
   const shareFor = (of: readonly Row[]): number => {
     const region = regionOf(of, f.movers, f.unknowns);
     return plainShare(region, f.unknowns) ?? countWithin(region, drawn, draws.count) / draws.count;

@@ -1,7 +1,9 @@
 /** What of a seat can be moved, and everything about it and the sitter that is not known exactly. */
 import type { DimensionId } from '../body';
 import {
+  axesOf,
   isCarried,
+  isPassive,
   legOf,
   nudged,
   put,
@@ -67,8 +69,8 @@ const isFine = (values: readonly number[], closeBy: number): boolean =>
 const BENDING: readonly AdjustmentKind[] = ['armWidth', 'padSlide'];
 const PLACES = 4;
 
-function moverOf(p: Problem, kind: AdjustmentKind): Mover {
-  const { values, adjustment } = p.variables[kind]!;
+function moverOf(p: Problem, kind: AdjustmentKind, values: readonly number[]): Mover {
+  const { adjustment } = p.variables[kind]!;
   if (BENDING.includes(kind) && p.variables.armHeight && values.length > PLACES) {
     const places = Array.from({ length: PLACES }, (_, n) =>
       Math.round((n * (values.length - 1)) / (PLACES - 1)),
@@ -114,7 +116,13 @@ export const stepOf = (p: Problem, kind: AdjustmentKind): number =>
  */
 export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
   const present = Object.values(p.variables);
-  const kinds = present.filter((v) => v.values.length > 1 && !isCarried(p, v.kind)).map((v) => v.kind);
+  // Only what may be chosen: what works by itself, or is never set unasked, cannot be counted on.
+  const chosen = axesOf(p, { remedies: settings.remedies }).flatMap(({ key, values }) => {
+    if (key === 'footrestMm' || values.length <= 1 || isCarried(p, key) || isPassive(p.variables[key]!))
+      return [];
+    return [{ kind: key, values }];
+  });
+  const kinds = chosen.map(({ kind }) => kind);
   const loose = present.flatMap(({ kind, adjustment }) => {
     const spread = looseness(adjustment, settings.positions[kind] ?? 0);
     return spread > 0 ? [{ kind, spread }] : [];
@@ -125,7 +133,7 @@ export function frameOf(p: Problem, settings: Settings, draws: Draws): Frame {
     p,
     from,
     kinds,
-    movers: kinds.map((kind) => moverOf(p, kind)),
+    movers: chosen.map(({ kind, values }) => moverOf(p, kind, values)),
     ids: draws.ids,
     loose,
     unknowns: {

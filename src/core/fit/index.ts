@@ -47,13 +47,15 @@ export {
   BUDGET_OF_MANY,
   ENDINGS,
   bestAlone,
+  endsOfPassive,
+  isPassive,
   costOf,
   runnersUp,
   solve,
   valuesOfSettings,
   type SolveResult,
 } from './search/solve';
-export type { SolveOptions } from './search/axes';
+export { axesOf, type SolveOptions } from './search/axes';
 export { isCarried, put, withLeaders } from './problem/carried';
 export { VERDICTS, type AdjustmentOutcome, type ConditionOutcome, type Verdict } from './outcome/outcome';
 export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './outcome/choices';

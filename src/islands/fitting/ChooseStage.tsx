@@ -266,6 +266,8 @@ export function ChooseStage(props: Props) {
   const { fitting, edit } = state;
   const locked = fitting.state === 'left';
   const chosenPlace = fitting.place?.versionId ?? '';
+  const saysMoreOfWork =
+    fitting.toolsKg > 0 || fitting.screen !== null || WORK_FLAGS.some((flag) => fitting[flag]);
   // A fitting keeps the version it was made with, even when a newer one is listed.
   const placeOptions = [
     ...places.map((p) => ({ value: p.versionId, label: p.place.name })),
@@ -288,10 +290,6 @@ export function ChooseStage(props: Props) {
   ];
   return (
     <div className={styles.choose}>
-      <section aria-label={word('choose.seat')}>
-        <h2>{word('choose.seat')}</h2>
-        <Seats {...props} />
-      </section>
       <section className={styles.chooseRest} aria-label={word('choose.place')}>
         <ChoiceSelect
           label={word('choose.place')}
@@ -313,26 +311,33 @@ export function ChooseStage(props: Props) {
             {word(`caution.method.${caution}`)}
           </p>
         ))}
-        <Tools key={`${fitting.id}-${fitting.toolsKg}`} state={state} />
-        {WORK_FLAGS.map((flag) => (
-          <Checkbox
-            key={flag}
-            label={word(`choose.${flag}`)}
-            checked={fitting[flag]}
+        <details className={styles.work} open={saysMoreOfWork || undefined}>
+          <summary>{word('choose.work')}</summary>
+          <Tools key={`${fitting.id}-${fitting.toolsKg}`} state={state} />
+          {WORK_FLAGS.map((flag) => (
+            <Checkbox
+              key={flag}
+              label={word(`choose.${flag}`)}
+              checked={fitting[flag]}
+              disabled={locked}
+              onChange={(e) => void edit({ [flag]: e.currentTarget.checked })}
+            />
+          ))}
+          <ChoiceSelect
+            label={word('choose.screen')}
+            value={fitting.screen ?? ''}
             disabled={locked}
-            onChange={(e) => void edit({ [flag]: e.currentTarget.checked })}
+            onTake={(way) => edit({ screen: (way || null) as ScreenWay | null })}
+            data={[
+              { value: '', label: word('choose.screen.method') },
+              ...SCREEN_WAYS.map((way) => ({ value: way, label: word(`screenWay.${way}`) })),
+            ]}
           />
-        ))}
-        <ChoiceSelect
-          label={word('choose.screen')}
-          value={fitting.screen ?? ''}
-          disabled={locked}
-          onTake={(way) => edit({ screen: (way || null) as ScreenWay | null })}
-          data={[
-            { value: '', label: word('choose.screen.method') },
-            ...SCREEN_WAYS.map((way) => ({ value: way, label: word(`screenWay.${way}`) })),
-          ]}
-        />
+        </details>
+      </section>
+      <section aria-label={word('choose.seat')}>
+        <h2>{word('choose.seat')}</h2>
+        <Seats {...props} />
       </section>
     </div>
   );

@@ -180,6 +180,7 @@ export const SCREEN_WORDS = {
   'choose.tools': 'Tools and gear worn',
   'choose.helmet': 'Wears a helmet',
   'choose.glasses': 'Wears glasses',
+  'choose.work': 'Tools, helmet, glasses and screen',
   'choose.screen': 'Screen',
   'choose.screen.method': 'as the method says',
   'choose.risesByArms': 'Pushes up on the armrests',

@@ -109,8 +109,15 @@ function resultOf(
 export const isPassive = ({ kind, adjustment, values }: Variable): boolean =>
   adjustment.holds.how === 'passive' && TIPPING.includes(kind) && values.length > 1;
 
-/** Every way in which what tips by itself can stand at its ends. */
-function endsOfPassive(p: Problem, held: Settings['positions'] = {}): readonly Settings['positions'][] {
+/**
+ * Every way in which what tips by itself can stand at its ends.
+ * @param held positions that stay, also of what would tip
+ * @returns positions to be held, one way after the other; `held` alone where nothing tips. Definition.
+ */
+export function endsOfPassive(
+  p: Problem,
+  held: Settings['positions'] = {},
+): readonly Settings['positions'][] {
   let ends: Settings['positions'][] = [held];
   for (const variable of Object.values(p.variables)) {
     if (!isPassive(variable) || held[variable.kind] !== undefined) continue;
@@ -120,10 +127,61 @@ function endsOfPassive(p: Problem, held: Settings['positions'] = {}): readonly S
   return ends;
 }
 
+/** Settings, with what tips by itself at its more costly end. */
+interface AtDearer {
+  readonly settings: Settings;
+  readonly penalty: number;
+  readonly hard: number;
+}
+
+function atDearer(p: Problem, ends: readonly Settings['positions'][], found: Settings): AtDearer {
+  const [dearest] = ends
+    .map((end): Settings => ({ positions: { ...found.positions, ...end }, remedies: found.remedies }))
+    .map((settings) => ({ settings, ...costAt(p, valuesOfSettings(p, settings)) }))
+    .sort((a, b) => b.penalty - a.penalty);
+  return dearest!;
+}
+
+/**
+ * Between what is best for one end and what is best for another: the height at which the more costly end costs least,
+ * everything else solved for at each height tried. The cost falls to one place and rises beyond it, as a rule.
+ */
+function betweenEnds(
+  p: Problem,
+  options: SolveOptions,
+  ends: readonly Settings['positions'][],
+  results: readonly SolveResult[],
+): AtDearer[] {
+  const heights = results.flatMap(({ settings }) => settings.positions.seatHeight ?? []);
+  if (heights.length < 2 || options.held?.seatHeight !== undefined) return [];
+  const found = new Map<number, AtDearer>();
+  const at = (seatHeight: number): number => {
+    const known = found.get(seatHeight);
+    if (known) return known.penalty;
+    const best = ends
+      .flatMap((end) => {
+        const there = { ...options, held: { ...end, seatHeight } };
+        const result = resultOf(p, axesOf(p, there), there);
+        return result ? [atDearer(p, ends, result.settings)] : [];
+      })
+      .reduce((a, b) => (b.penalty < a.penalty ? b : a));
+    found.set(seatHeight, best);
+    return best.penalty;
+  };
+  let [lo, hi] = [Math.min(...heights), Math.max(...heights)];
+  while (hi - lo > 2) {
+    const third = Math.floor((hi - lo) / 3);
+    if (at(lo + third) <= at(hi - third)) hi -= third;
+    else lo += third;
+  }
+  for (let height = lo; height <= hi; height++) at(height);
+  return [...found.values()];
+}
+
 /**
  * The best settings; the same problem always gives the same ones. What tips with the sitter is judged at its more costly end:
- * what is best for either end is looked at at both, and the one whose more costly end costs least is given. No settings do
- * better than the more costly of both bests, which is the bound.
+ * what is best for either end, and what lies between, is looked at at both, and the one whose more costly end costs least
+ * is given. No settings do better than the more costly of both bests, which is the bound.
  * @returns settings, cost and bound in millionths of a point, and whether it was proved. Definition (branch and
  *   bound).
  * @example
@@ -140,16 +198,10 @@ export function solve(bare: Problem, options: SolveOptions): SolveResult {
   if (ends.length === 1) return only!;
   const bound = Math.max(...results.map((r) => r.bound));
   const nodes = results.reduce((sum, r) => sum + r.nodes, 0);
-  const atDearer = results.map((result): SolveResult => {
-    const { positions, remedies } = result.settings;
-    const [dearest] = ends
-      .map((end): Settings => ({ positions: { ...positions, ...end }, remedies }))
-      .map((settings) => ({ settings, ...costAt(p, valuesOfSettings(p, settings)) }))
-      .sort((a, b) => b.penalty - a.penalty);
-    const { settings, penalty, hard } = dearest!;
-    return { settings, penalty, hard, bound, nodes, ended: penalty <= bound ? 'proved' : 'budget' };
-  });
-  return atDearer.reduce((best, found) => (found.penalty < best.penalty ? found : best));
+  const best = (all: readonly AtDearer[]): AtDearer => all.reduce((a, b) => (b.penalty < a.penalty ? b : a));
+  const ofEnds = best(results.map(({ settings }) => atDearer(p, ends, settings)));
+  const found = ofEnds.penalty <= bound ? ofEnds : best([ofEnds, ...betweenEnds(p, options, ends, results)]);
+  return { ...found, bound, nodes, ended: found.penalty <= bound ? 'proved' : 'budget' };
 }
 
 /** What is held, and what tips by itself at its more costly end. */
