@@ -71,7 +71,7 @@ describe('whether some position fits', () => {
         const q = tipping.inputs.body[id]!;
         body[id] = { ...q, value: q.value + draws.off[d * draws.ids.length + i]! };
       });
-      const p = withBody(tipping, body as Body);
+      const p = withBody(tipping, body);
       if (tipping.variables.seatHeight!.values.some((_, at) => at % 2 === 0 && fits(p, at))) found++;
     }
     expect(said).to.be.within(0.05, 0.95);
