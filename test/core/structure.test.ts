@@ -2,6 +2,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { dirname, join, normalize } from 'node:path';
 import { expect } from 'chai';
+import ts from 'typescript';
 
 const sources = readdirSync('src', { recursive: true })
   .map((name) => join('src', String(name)))
@@ -37,6 +38,25 @@ function circlesIn(graph: ReadonlyMap<string, readonly string[]>): string[][] {
   return found;
 }
 
+/** Longer functions are not allowed in the core, and become no more elsewhere: lines that are neither blank nor comment. */
+const LONGEST = 60;
+const LONG_OUTSIDE_OF_CORE = 55;
+
+function longFunctions(file: string): string[] {
+  const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true);
+  const found: string[] = [];
+  const look = (node: ts.Node): void => {
+    if (ts.isFunctionLike(node) && 'body' in node && node.body) {
+      const code = node.getText().replace(/\/\*[\s\S]*?\*\//g, '');
+      const lines = code.split('\n').filter((line) => line.trim() !== '' && !line.trim().startsWith('//'));
+      if (lines.length > LONGEST) found.push(`${file}: ${lines.length} lines`);
+    }
+    ts.forEachChild(node, look);
+  };
+  look(source);
+  return found;
+}
+
 describe('the code', () => {
   it('has no circle of imports', () => {
     const graph = new Map(sources.map((file) => [file, importsOf(file)]));
@@ -51,6 +71,12 @@ describe('the code', () => {
       ['c', ['a']],
     ]);
     expect(circlesIn(circle)).to.deep.equal([['a', 'b', 'c', 'a']]);
+  });
+
+  it('has no long functions in the core, and no more of them elsewhere', () => {
+    const long = sources.flatMap(longFunctions);
+    expect(long.filter((found) => found.startsWith(join('src', 'core')))).to.deep.equal([]);
+    expect(long.length).to.be.at.most(LONG_OUTSIDE_OF_CORE);
   });
 
   it('passes nothing on wholesale', () => {
