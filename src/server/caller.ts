@@ -11,7 +11,7 @@ import { DEVICE_COOKIES } from './preferences';
 import { word } from '../words';
 import '../words/server';
 
-type Asked = Pick<APIContext, 'cookies' | 'locals' | 'request'>;
+type Call = Pick<APIContext, 'cookies' | 'locals' | 'request'>;
 const FITTER_HEADER = 'velto-fitter';
 
 /** A fitter of this practice; null where nobody has this id: a device may remember one of a database that is gone. */
@@ -22,7 +22,7 @@ async function fitterNamed(context: Context, id: string | null | undefined): Pro
 }
 
 /** Returns who asks for a page. */
-export async function actorOf({ cookies, locals }: Omit<Asked, 'request'>): Promise<Actor> {
+export async function actorOf({ cookies, locals }: Omit<Call, 'request'>): Promise<Actor> {
   if (locals.signedIn === false) return VISITOR;
   const fitter = await fitterNamed(currentContext(), cookies.get(DEVICE_COOKIES.fitter)?.value);
   return { ...UNNAMED_FITTER, fitter };
@@ -31,7 +31,7 @@ export async function actorOf({ cookies, locals }: Omit<Asked, 'request'>): Prom
 const COOKIE = { path: '/', httpOnly: true, sameSite: 'lax' } as const;
 
 /** Returns the door of this request: signing in sets its cookies, signing out removes them. */
-function doorOf({ cookies, locals }: Asked): Door {
+function doorOf({ cookies, locals }: Call): Door {
   const gate = currentGate();
   const secure = locals.isSecure === true;
   return {
@@ -58,7 +58,7 @@ function doorOf({ cookies, locals }: Asked): Door {
 }
 
 /** Returns who calls an operation. A fitter named in the header and not known is a fault of the caller's. */
-export async function callerOf(asked: Asked): Promise<Caller> {
+export async function callerOf(asked: Call): Promise<Caller> {
   const context = currentContext();
   const named = asked.request.headers.get(FITTER_HEADER);
   const byCookie = await actorOf(asked);

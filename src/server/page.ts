@@ -7,7 +7,7 @@ import { currentContext, currentGate } from './current';
 import { DEVICE_COOKIES, readingOf } from './preferences';
 import { SignInNeeded } from './sign-in-needed';
 
-type Asked = Pick<AstroGlobal, 'cookies' | 'locals'>;
+type PageRequest = Pick<AstroGlobal, 'cookies' | 'locals'>;
 
 /** Returns what a page cannot do without; whoever may not see it is led to signing in. */
 export function needed<T>(outcome: Outcome<T>): T {
@@ -22,7 +22,7 @@ export function shown<T>(outcome: Outcome<T>): T | null {
 }
 
 /** Returns what every page hands to its frame. */
-export async function pageProps(astro: Asked) {
+export async function pageProps(astro: PageRequest) {
   const context = { ...currentContext(), actor: await actorOf(astro) };
   return {
     context,

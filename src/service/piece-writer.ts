@@ -12,7 +12,7 @@ import { storedPer } from '../data/sitters';
 import { localNoon, type Context } from './context';
 import { isTable } from './sitter-table';
 
-type Asked = Look['people'][number];
+type PersonInFile = Look['people'][number];
 
 /** Who is here already, for each of some people asked about. */
 export class Register {
@@ -28,7 +28,7 @@ export class Register {
     }
   }
 
-  static async of(q: Queries, people: readonly Asked[], importId: string | null): Promise<Register> {
+  static async of(q: Queries, people: readonly PersonInFile[], importId: string | null): Promise<Register> {
     const ids = people.flatMap(({ id }) => (id === null ? [] : [id]));
     return new Register(
       await knownBy(
@@ -41,7 +41,7 @@ export class Register {
   }
 
   /** By id, else by name, where birth dates do not speak against it. */
-  find({ id, name, birthDate }: Asked): { readonly presence: Presence; readonly id: string | null } {
+  find({ id, name, birthDate }: PersonInFile): { readonly presence: Presence; readonly id: string | null } {
     const same = id === null ? undefined : this.byId.get(id);
     if (same) return { presence: same.deletedAt === null ? 'here' : 'deleted', id: same.id };
     const named = (this.byName.get(fold(name)) ?? []).filter(
@@ -270,4 +270,4 @@ const SINGLE = Object.fromEntries(DIMENSION_IDS.map((id) => [id, settleTakes(id,
 
 const stored = (dimension: DimensionId, value: number): number => Math.round(value * storedPer(dimension));
 
-const askedOf = ({ id, name, birthDate }: FilePerson): Asked => ({ id: id ?? null, name, birthDate });
+const askedOf = ({ id, name, birthDate }: FilePerson): PersonInFile => ({ id: id ?? null, name, birthDate });

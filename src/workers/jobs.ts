@@ -20,7 +20,7 @@ import {
   type PopulationTable,
   type Who,
 } from '../core/population';
-import { rankingInTurn, type Asked, type Ranking } from '../core/rank';
+import { rankingInTurn, type CaseWithoutSeat, type Ranking } from '../core/rank';
 import type { SeatModel } from '../core/seat';
 import type { Runners } from './serve';
 
@@ -46,7 +46,7 @@ export interface RemediesJob {
 }
 
 export interface RankJob {
-  readonly asked: Asked;
+  readonly asked: CaseWithoutSeat;
   readonly seats: readonly SeatModel[];
 }
 

@@ -22,7 +22,7 @@ export interface JobsApi {
 }
 
 /** Lets go of what a caller is heard through: its port would stay open until somebody clears up, or for good. */
-function letGo(heard: Partial<Pick<Remote<object>, typeof releaseProxy>>): void {
+function release(heard: Partial<Pick<Remote<object>, typeof releaseProxy>>): void {
   heard[releaseProxy]?.();
 }
 
@@ -36,7 +36,7 @@ export function serveJobs<J extends JobTable<J>>(jobs: Runners<J>, at?: Endpoint
       try {
         return await runSliced(job(input), onProgress, () => seq === newest);
       } finally {
-        letGo(onProgress as object);
+        release(onProgress as object);
       }
     },
     cancel(seq) {

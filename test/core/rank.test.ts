@@ -6,7 +6,7 @@ import {
   byRank,
   rankSeats,
   rankingInTurn,
-  type Asked,
+  type CaseWithoutSeat,
   type RankedSeat,
   type Ranking,
 } from '../../src/core/rank';
@@ -29,13 +29,13 @@ import {
 const demo = buildDemo(9, new Date('2026-11-25T09:30:00Z'), { seats: 60 });
 const seats = demo.seats.map(({ seat }) => seat);
 
-function askedWith(measures: Parameters<typeof bodyWith>[0], spread = 8): Asked {
+function askedWith(measures: Parameters<typeof bodyWith>[0], spread = 8): CaseWithoutSeat {
   const exact = bodyWith(measures);
   const body = Object.fromEntries(Object.entries(exact).map(([id, one]) => [id, { ...one, spread }]));
   return inputsOf({ body, place: placeWith(slides(650, 800)), method: RIGHT_ANGLE });
 }
 const asked = askedWith(ROUND);
-const rank = (of: readonly SeatModel[], by: Asked = asked): Ranking =>
+const rank = (of: readonly SeatModel[], by: CaseWithoutSeat = asked): Ranking =>
   rankSeats(by, of, drawsOf(by.body, RANKING_DRAWS));
 
 const named = (name: string, seat: SeatModel, more: Partial<SeatModel> = {}): SeatModel => ({
@@ -108,7 +108,7 @@ describe('seats in order', () => {
   });
 
   it('never refuse on a guessed mass: such a seat stays in the list', () => {
-    const guessed: Asked = {
+    const guessed: CaseWithoutSeat = {
       ...asked,
       body: { ...asked.body, bodyMass: { ...q(200, 20), basis: 'estimated' } },
     };

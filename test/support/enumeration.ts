@@ -11,7 +11,18 @@ export function mayBeSet(p: Problem, { kind, values, adjustment }: Variable, pos
   if (p.leaning?.kind === kind) return position === p.leaning.position;
   if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive') return true;
   if ((p.targets.thigh.aimHi ?? 0) < 0) return true;
-  return values[position]! >= 0 || position === values.length - 1;
+  const offLevel = values.map((value) => Math.abs(value + risenAtWork(p)));
+  return position >= offLevel.lastIndexOf(Math.min(...offLevel));
+}
+
+/** How far a pan that follows the back has risen at the lean that is worked at, degrees. */
+function risenAtWork({ variables, leaning, targets, inputs }: Problem): number {
+  const [ratio, back] = [inputs.seat.back.synchroRatio, variables.backAngle];
+  if (ratio === null || !back) return 0;
+  const { aimLo, aimHi } = targets.backAngle;
+  const wanted = ((aimLo ?? aimHi ?? 0) + (aimHi ?? aimLo ?? 0)) / 2;
+  const lean = leaning?.kind === 'backAngle' ? back.values[leaning.position]! : wanted;
+  return (lean - back.values[0]!) / ratio;
 }
 
 /** The least cost of every combination of positions, looked through one by one; what is held stays. */

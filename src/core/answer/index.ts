@@ -19,7 +19,7 @@ import {
   type RemedySettings,
   type SolveResult,
 } from '../fit';
-import { rankSeats, type Asked, type Ranking } from '../rank';
+import { rankSeats, type CaseWithoutSeat, type Ranking } from '../rank';
 import type { AdjustmentKind, SeatModel } from '../seat';
 import type { Extra } from './extras';
 
@@ -61,7 +61,7 @@ export function fitAnswer({ inputs, remedies, held, include }: FitQuestion): Fit
 }
 
 export interface RankQuestion {
-  readonly asked: Asked;
+  readonly asked: CaseWithoutSeat;
   readonly seats: readonly SeatModel[];
 }
 

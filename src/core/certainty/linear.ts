@@ -374,7 +374,7 @@ export function regionOf(rows: readonly Row[], movers: readonly Mover[], unknown
 }
 
 /** A row as it is asked of drawn bodies: only what it follows. */
-interface Asked {
+interface Sieve {
   readonly at: number;
   readonly by: readonly number[];
   readonly columns: readonly Float64Array[];
@@ -382,7 +382,7 @@ interface Asked {
   readonly ease: number;
 }
 
-function askedOf({ at, off, sd }: Row, drawn: readonly Float64Array[]): Asked {
+function askedOf({ at, off, sd }: Row, drawn: readonly Float64Array[]): Sieve {
   const by: number[] = [];
   const columns: Float64Array[] = [];
   off.forEach((one, i) => {
@@ -394,7 +394,7 @@ function askedOf({ at, off, sd }: Row, drawn: readonly Float64Array[]): Asked {
 }
 
 /** Those of the first `count` bodies that meet a row, moved to the front; @returns how many */
-function sift({ at, by, columns }: Asked, bodies: Int32Array, count: number): number {
+function sift({ at, by, columns }: Sieve, bodies: Int32Array, count: number): number {
   let left = 0;
   for (let n = 0; n < count; n++) {
     const d = bodies[n]!;

@@ -60,7 +60,7 @@ export interface Ranking {
 }
 
 /** Everything a fitting is computed from but the seat. */
-export type Asked = Omit<FitInputs, 'seat'>;
+export type CaseWithoutSeat = Omit<FitInputs, 'seat'>;
 
 const byName = (a: { readonly name: string; readonly seatId: string }, b: typeof a): number =>
   a.name < b.name ? -1 : a.name > b.name ? 1 : a.seatId < b.seatId ? -1 : a.seatId > b.seatId ? 1 : 0;
@@ -105,7 +105,7 @@ function marginOf(p: Problem, v: SetValues): number | null {
  * One seat by itself: refused, or with all that its rank hangs on.
  * @returns never null; the reasons stand with a refused seat. Definition.
  */
-export function rankOne(asked: Asked, seat: SeatModel, draws: Draws): RankedSeat | RefusedSeat {
+export function rankOne(asked: CaseWithoutSeat, seat: SeatModel, draws: Draws): RankedSeat | RefusedSeat {
   const inputs = { ...asked, seat };
   const of = { seatId: seat.id, name: seat.name };
   const checks = seatChecks(inputs);
@@ -142,7 +142,7 @@ const FIRST = 50;
  * last(rankingInTurn(asked, [seat], draws)).refused.length // => 0
  */
 export function* rankingInTurn(
-  asked: Asked,
+  asked: CaseWithoutSeat,
   seats: readonly SeatModel[],
   draws: Draws,
 ): Generator<Ranking, void> {
@@ -172,7 +172,7 @@ export function* rankingInTurn(
  * All of `rankingInTurn` at once.
  * @returns ranked and refused. Definition.
  */
-export function rankSeats(asked: Asked, seats: readonly SeatModel[], draws: Draws): Ranking {
+export function rankSeats(asked: CaseWithoutSeat, seats: readonly SeatModel[], draws: Draws): Ranking {
   let last: Ranking = { count: 0, done: 0, ranked: [], refused: [] };
   for (const known of rankingInTurn(asked, seats, draws)) last = known;
   return last;

@@ -115,7 +115,7 @@ export {
   orientationOf,
   schoolSizesOf,
   setsFor,
-  type Asked,
+  type PublishedRule,
   type DimensionSet,
   type Orientation,
   type PlainDimension,

@@ -29,7 +29,7 @@ export type PlainDimension = keyof typeof PLAIN;
  * What is asked of a range: `reaches`, an adjustable one covers it all and a fixed one lies in it; `overlaps` by at
  * least so much; `spans` at least so much anywhere; `includes` a value; `atLeast` at its highest.
  */
-export type Asked =
+export type PublishedRule =
   | { readonly is: 'reaches'; readonly lo: number; readonly hi: number }
   | { readonly is: 'overlaps'; readonly lo: number; readonly hi: number; readonly by: number }
   | { readonly is: 'spans'; readonly by: number }
@@ -38,7 +38,7 @@ export type Asked =
 
 interface Rule {
   readonly of: AdjustmentKind | PlainDimension;
-  readonly asked: Asked;
+  readonly asked: PublishedRule;
 }
 
 const RULES: Readonly<Record<DimensionSet, readonly Rule[]>> = {
@@ -95,7 +95,7 @@ function ownOf(
   return found && { ...endsOf(found.travel), isFixed: isFixed(found) };
 }
 
-function meets(asked: Asked, own: { lowest: number; highest: number; isFixed: boolean }): boolean {
+function meets(asked: PublishedRule, own: { lowest: number; highest: number; isFixed: boolean }): boolean {
   const { lowest, highest } = own;
   if (asked.is === 'reaches')
     return own.isFixed

@@ -25,7 +25,7 @@ const MOST_NAMED = 3;
 const MILLION = 1e6;
 
 /** What the choices were looked for with: once anything of it changes they no longer hold. */
-interface Asked {
+interface ChoicesInput {
   readonly problem: Problem;
   readonly remedies: RemedySettings;
   readonly held: Settings['positions'];
@@ -33,14 +33,14 @@ interface Asked {
   readonly key: string;
 }
 
-function askedOf({ problem, store }: Setting): Asked {
+function askedOf({ problem, store }: Setting): ChoicesInput {
   const { remedies } = store.get();
   const { held } = store;
   return { problem, remedies, held, key: JSON.stringify([remedies, held]) };
 }
 
 /** Looked for in the background: it may take a moment. null until they are found. */
-function useFound(asked: Asked | null): ChoicesFound | null {
+function useFound(asked: ChoicesInput | null): ChoicesFound | null {
   const input = useMemo(
     () =>
       asked && {
@@ -127,7 +127,7 @@ export const Choices = memo(function Choices({
   readonly setting: Setting;
   readonly disabled: boolean;
 }) {
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [asked, setAsked] = useState<ChoicesInput | null>(null);
   const key = usePart(setting.store, () => askedOf(setting).key);
   const isCurrent = asked?.problem === setting.problem && asked.key === key;
   const found = useFound(isCurrent ? asked : null);

@@ -11,14 +11,14 @@ import { sayOwn } from './TrackRow';
 import type { Setting } from './use-setting';
 import styles from './set.module.css';
 
-interface Asked {
+interface ComparisonInput {
   readonly problem: Problem;
   readonly other: MethodSummary;
   readonly remedies: string;
 }
 
 /** Two solvings: after the screen has said so. */
-function useComparison(asked: Asked): Comparison | null {
+function useComparison(asked: ComparisonInput): Comparison | null {
   const [found, setFound] = useState<{ readonly for: string; readonly comparison: Comparison } | null>(null);
   const key = JSON.stringify([asked.other.versionId, asked.remedies, asked.problem.inputs]);
   useEffect(() => {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { assess, makeInputs, problemOf, workOf, type Assessment, type FitInputs } from '../../core/fit';
-import type { Asked, Ranking } from '../../core/rank';
+import type { CaseWithoutSeat, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { useJob } from '../shared/use-job';
 
@@ -10,7 +10,7 @@ function askedOf(
   places: readonly PlaceSummary[],
   methods: readonly MethodSummary[],
   anySeat: OfferedSeat | undefined,
-): Asked | null {
+): CaseWithoutSeat | null {
   const method =
     methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
   if (!method || !anySeat) return null;
@@ -27,7 +27,7 @@ function askedOf(
 
 /** The seats in order, worked out in the background; what is known so far until all are. */
 export interface Ranked {
-  readonly asked: Asked;
+  readonly asked: CaseWithoutSeat;
   /** null until the first are known. */
   readonly ranking: Ranking | null;
   readonly isFailed: boolean;

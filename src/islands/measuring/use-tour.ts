@@ -56,7 +56,7 @@ const NEW: Kept = {
 };
 
 /** A reading that waits for a reason. */
-export interface Asked {
+export interface WaitingReading {
   readonly dimension: DimensionId;
   readonly value: number;
   readonly instrument: Instrument;
@@ -121,7 +121,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
   const { text: kept, now, put: keep, drop } = useDraft<Kept>(`tour:${first.id}`, NEW);
   const [onTheWay, setOnTheWay] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [asked, setAsked] = useState<WaitingReading | null>(null);
   const all = useSyncExternalStore(subscribe, entriesNow, () => NONE);
   const entries = useMemo(
     () => all.filter((e) => e.recordId === first.id && e.kind !== 'settings'),
@@ -179,7 +179,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
       });
   };
 
-  const accept = async (take: Omit<Asked, 'against'>, reason?: string): Promise<void> => {
+  const accept = async (take: Omit<WaitingReading, 'against'>, reason?: string): Promise<void> => {
     const { dimension, value, instrument } = take;
     const from = now();
     const begun = from.session ?? { id: newId(), ...from.about };
@@ -194,7 +194,7 @@ export function useTour(first: SitterDetail, reading: Reading, tolerances: Toler
   };
 
   /** Takes one reading for a dimension, unless no body has it or it needs a reason first. */
-  const takeFor = async (take: Omit<Asked, 'against'>): Promise<boolean> => {
+  const takeFor = async (take: Omit<WaitingReading, 'against'>): Promise<boolean> => {
     const { dimension, value } = take;
     if (rangeDoubt(dimension, value)) {
       const { lowest, highest } = DIMENSIONS[dimension];

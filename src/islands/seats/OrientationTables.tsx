@@ -7,7 +7,7 @@ import {
   schoolSizesOf,
   setsFor,
   type AdjustmentUnit,
-  type Asked,
+  type PublishedRule,
   type Orientation,
   type SeatModel,
 } from '../../core/seat';
@@ -21,7 +21,7 @@ const unitOf = (of: Orientation['of']): AdjustmentUnit =>
 const nameOf = (of: Orientation['of']): string =>
   word(isAdjustmentKind(of) ? `kind.${of}` : `seats.dimension.${of}`);
 
-export function sayAsked(asked: Asked, unit: AdjustmentUnit, reading: Reading): string {
+export function sayAsked(asked: PublishedRule, unit: AdjustmentUnit, reading: Reading): string {
   const say = (value: number) => sayInUnit(value, unit, reading);
   if (asked.is === 'reaches')
     return sayWith('seats.asked.reaches', { range: sayRange(say(asked.lo), say(asked.hi)) });

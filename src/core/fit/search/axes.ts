@@ -1,4 +1,6 @@
 /** The positions that a search may choose from: of each adjustment all, those that are asked for, or one. */
+import { panAngle } from '../../posture';
+import { middleOfAim } from '../case/targets';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, kindNumber, type AdjustmentKind } from '../../seat';
 import { computable, ownedBy, scopeOf } from '../conditions';
 import { leversOf } from '../cost/judge';
@@ -43,16 +45,25 @@ function neutralPosition(p: Problem, { kind, values }: Variable): number {
 /** What tips a seat forward of level. */
 export const TIPPING: readonly AdjustmentKind[] = ['seatAngle', 'forwardTilt', 'chairAngle'];
 
+/** How far the pan has risen with the back at the lean that the method works at, degrees; 0 where it stays. */
+function panAtWork(p: Problem): number {
+  const { leaning, variables, targets, uprightDeg, seat } = p;
+  if (!variables.backAngle) return 0;
+  const lean = leaning?.kind === 'backAngle' ? variables.backAngle.values[leaning.position]! : null;
+  return panAngle(0, lean ?? middleOfAim(targets.backAngle), uprightDeg, seat.synchroRatio);
+}
+
 /**
- * The first position that may be chosen. A seat is never tipped forward unasked: only where the method wants the thighs
- * to fall, or the sitter tips it.
+ * The first position that may be chosen. A seat is never tipped forward unasked: no further than where the pan is nearest
+ * to level at work, unless the method wants the thighs to fall, or the sitter tips it.
  * @returns a position from 0. Common practice, no source.
  */
 export function firstAsked(p: Problem, { kind, values, adjustment }: Variable): number {
   if (!TIPPING.includes(kind) || adjustment.holds.how === 'passive' || isCarried(p, kind)) return 0;
   if ((p.targets.thigh.aimHi ?? 0) < 0) return 0;
-  const level = values.findIndex((v) => v >= 0);
-  return level < 0 ? values.length - 1 : level;
+  const risen = panAtWork(p);
+  const tilt = (at: number): number => Math.abs(values[at]! + risen);
+  return values.reduce((best, _, at) => (tilt(at) <= tilt(best) ? at : best), 0);
 }
 
 /** The lowest and highest position that something may take. */
