@@ -256,7 +256,9 @@ describe('two methods side by side', () => {
       'Backrest angle as set by “Open hip angle”: could be better by “Upright”.',
     ]);
     const far = compareMethods(inputsOf(), shipped('laid-back'), NO_REMEDIES).judged;
-    expect(far.map((m) => say(m, DEFAULT_READING)).join(' ')).to.include('Backrest angle as set by “Reclined”: ');
+    expect(far.map((m) => say(m, DEFAULT_READING)).join(' ')).to.include(
+      'Backrest angle as set by “Reclined”: ',
+    );
     // Each side is what solving by its method alone gives.
     const alone = best(inputsOf({ seat, method: OPEN_HIP })).assessment;
     expect(other.assessment.settings).to.deep.equal(alone.settings);
