@@ -17,7 +17,7 @@ import {
   cancelImport,
   gatherPart,
   importState,
-  importsLately,
+  recentImports,
   lookUp,
   undoImport,
 } from '../service/importing';
@@ -133,7 +133,7 @@ export const EXCHANGE_ROUTES = [
     record: 'import',
     query: query(PAGE_QUERY),
     answer: pageOf(ListedImportSchema),
-    handle: ({ ctx, query: page }) => importsLately(ctx, page),
+    handle: ({ ctx, query: page }) => recentImports(ctx, page),
   }),
   route({
     key: 'POST /imports/{id}/undo',

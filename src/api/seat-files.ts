@@ -14,7 +14,7 @@ import { pageOf as pageOfAll } from '../service/paging';
 import {
   importSeats,
   lookUpSeats,
-  seatImportsLately,
+  recentSeatImports,
   seatsCsv,
   seatsJson,
   undoSeatImport,
@@ -104,8 +104,8 @@ export const SEAT_FILE_ROUTES = [
     query: query(PAGE_QUERY),
     answer: pageOf(SeatImportSchema),
     handle: async ({ ctx, query: page }) => {
-      const lately = await seatImportsLately(ctx);
-      return lately.ok ? pageOfAll(lately.value, (i) => i.id, page) : lately;
+      const recent = await recentSeatImports(ctx);
+      return recent.ok ? pageOfAll(recent.value, (i) => i.id, page) : recent;
     },
   }),
   route({

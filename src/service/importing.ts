@@ -62,8 +62,8 @@ export const importState = useCase(
   },
 );
 
-/** What has been taken in lately, the newest first: what can still be undone. */
-export const importsLately = useCase(
+/** What has been imported recently, the newest first: what can still be undone. */
+export const recentImports = useCase(
   'read',
   'import',
   async (ctx: Context, page: PageRequest): Promise<Outcome<Page<ListedImport>>> => {

@@ -155,7 +155,7 @@ export const importSeats = useCase('create', 'import', (ctx: Context, id: string
 });
 
 /** Returns the latest imports of seats, the newest first. */
-export const seatImportsLately = useCase('read', 'import', async (ctx: Context) =>
+export const recentSeatImports = useCase('read', 'import', async (ctx: Context) =>
   done(await listSeatImports(ctx.store.db)),
 );
 

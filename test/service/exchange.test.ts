@@ -34,7 +34,7 @@ const csvOf = (bench: Bench) => whole(peopleCsv(bench.context));
 const jsonOf = (bench: Bench) => whole(peopleJson(bench.context));
 
 /** Takes a file in, as the page does: read, divided, handed over, begun, awaited. */
-async function takeIn(bench: Bench, text: string, existing: 'leave' | 'add' = 'leave') {
+async function importText(bench: Bench, text: string, existing: 'leave' | 'add' = 'leave') {
   const bytes = new TextEncoder().encode(text).buffer;
   const read = [...PEOPLE_JOBS.read({ bytes, today: '2026-11-25' })].at(-1)!.found!;
   expect(read.faults).to.deep.equal([]);
@@ -75,7 +75,7 @@ describe('people taken out and in', function () {
     for (const out of [csvOf, jsonOf]) {
       const second = await open();
       const text = await out(first);
-      const state = await takeIn(second, text);
+      const state = await importText(second, text);
       expect(state.counts).to.deep.include({ created: 8, added: 0, left: 0, refused: [] });
       expect(await out(second)).to.equal(text);
     }
@@ -147,11 +147,11 @@ describe('people taken out and in', function () {
             ...bench,
             context: { ...bench.context, practice: { ...bench.context.practice, timeZone } },
           });
-          await takeIn(inZone(a), fileOf(...people));
+          await importText(inZone(a), fileOf(...people));
           const [json, csv] = [await jsonOf(inZone(a)), await csvOf(inZone(a))];
-          await takeIn(inZone(b), json);
+          await importText(inZone(b), json);
           expect(await jsonOf(inZone(b))).to.equal(json);
-          await takeIn(inZone(c), csv);
+          await importText(inZone(c), csv);
           // A row says of all readings when and by whom the newest measured one was taken.
           const again = await csvOf(inZone(c));
           const values = (text: string) =>
@@ -166,12 +166,12 @@ describe('people taken out and in', function () {
 
   it('keep when and by whom where every reading was taken at once', async () => {
     const first = await open();
-    await takeIn(first, 'name,measured on,measured by,stature [mm]\nA,2026-03-09,Hedda,1700\n');
+    await importText(first, 'name,measured on,measured by,stature [mm]\nA,2026-03-09,Hedda,1700\n');
     const text = await csvOf(first);
     expect(text.split('\r\n')[0]).to.equal(`\uFEFF${PEOPLE_HEAD.join(',')}`);
     expect(text).to.include(',2026-03-09,Hedda,1700,');
     const second = await open();
-    await takeIn(second, text);
+    await importText(second, text);
     expect(await csvOf(second)).to.equal(text);
   });
 
@@ -194,7 +194,7 @@ describe('people taken out and in', function () {
     });
     const look = { people: [{ id: null, name: 'zoe asland', birthDate: '1990-05-05' }] };
     expect(valueOf(await lookUp(bench.context, look)).found).to.deep.equal(['here']);
-    expect((await takeIn(bench, file)).counts).to.deep.include({
+    expect((await importText(bench, file)).counts).to.deep.include({
       created: 0,
       added: 0,
       left: 1,
@@ -203,7 +203,7 @@ describe('people taken out and in', function () {
     const before = valueOf(await sitterDetail(bench.context, id));
     expect(before.body.stature?.value).to.equal(1700);
 
-    expect((await takeIn(bench, file, 'add')).counts).to.deep.include({
+    expect((await importText(bench, file, 'add')).counts).to.deep.include({
       created: 0,
       added: 1,
       left: 0,
@@ -220,15 +220,18 @@ describe('people taken out and in', function () {
     expect(all.filter((t) => t.dimension === 'stature').map((t) => t.value)).to.have.members([1700, 1710]);
     expect(all.filter((t) => t.dimension === 'kneeHeight').map((t) => t.value)).to.have.members([500, 520]);
     // Nothing new the second time but what a file without dates says again.
-    expect((await takeIn(bench, await jsonOf(bench), 'add')).counts).to.deep.include({ added: 0, left: 1 });
+    expect((await importText(bench, await jsonOf(bench), 'add')).counts).to.deep.include({
+      added: 0,
+      left: 1,
+    });
   });
 
   it('of one name and no birth dates stay two where they stand in one file, and are left alone later', async () => {
     const bench = await open();
     const file = 'name,stature [mm]\nA,1700\nA,1800\n';
-    expect((await takeIn(bench, file)).counts.created).to.equal(2);
-    expect((await takeIn(bench, file)).counts).to.deep.include({ created: 0, left: 2 });
-    const { counts } = await takeIn(bench, file, 'add');
+    expect((await importText(bench, file)).counts.created).to.equal(2);
+    expect((await importText(bench, file)).counts).to.deep.include({ created: 0, left: 2 });
+    const { counts } = await importText(bench, file, 'add');
     expect(counts).to.deep.include({ created: 0, added: 0 });
     expect(counts.refused).to.deep.equal([
       { part: 0, place: 0, why: 'several' },
@@ -241,7 +244,7 @@ describe('people taken out and in', function () {
     const [one] = await found(bench.context, 'Maren');
     const file = await csvOf(bench);
     valueOf(await deleteSitter(bench.context, one!.id));
-    const { counts } = await takeIn(bench, file);
+    const { counts } = await importText(bench, file);
     expect(counts.refused.map(({ why }) => why)).to.deep.equal(['deleted']);
     expect(await found(bench.context, 'Maren')).to.deep.equal([]);
   });
@@ -249,7 +252,7 @@ describe('people taken out and in', function () {
   it('bring open fittings up to date', async () => {
     const bench = await open({ demo: true });
     const [one] = await found(bench.context, 'Maren');
-    await takeIn(bench, fileOf({ name: one!.name, readings: [reading('poplitealHeight', 415)] }), 'add');
+    await importText(bench, fileOf({ name: one!.name, readings: [reading('poplitealHeight', 415)] }), 'add');
     const [row] = await readRows(bench.folder, 'select inputs from fittings where sitter_id = ?', [one!.id]);
     expect(JSON.parse(String(row?.inputs))).to.have.nested.property('body.poplitealHeight.value', 415);
   });
@@ -342,16 +345,16 @@ describe('people taken out and in', function () {
       ],
       readings: [reading('stature', 1700, { id: readingId, session })],
     };
-    await takeIn(bench, fileOf({ name: 'A', ...one }));
+    await importText(bench, fileOf({ name: 'A', ...one }));
     // Elsewhere is in the records, and in the same file as well.
-    await takeIn(bench, fileOf({ name: 'B', ...one }, { name: 'C', ...one }));
+    await importText(bench, fileOf({ name: 'B', ...one }, { name: 'C', ...one }));
     const rows = await readRows(
       bench.folder,
       'select count(distinct r.id) ids, count(distinct m.id) sessions, sum(m.sitter_id = r.sitter_id) own from readings r join measuring_sessions m on m.id = r.session_id',
     );
     expect(rows).to.deep.equal([{ ids: 3, sessions: 3, own: 3 }]);
     const fresh = await open();
-    await takeIn(fresh, fileOf({ name: 'A', ...one }, { name: 'B', ...one }));
+    await importText(fresh, fileOf({ name: 'A', ...one }, { name: 'B', ...one }));
     expect(await readRows(fresh.folder, 'select count(distinct id) ids from readings')).to.deep.equal([
       { ids: 2 },
     ]);

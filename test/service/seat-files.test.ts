@@ -11,7 +11,7 @@ import { EVERY_SEAT, allSeats, editSeat, pageOfSeats, putSeatState, seatOf } fro
 import {
   importSeats,
   lookUpSeats,
-  seatImportsLately,
+  recentSeatImports,
   seatsCsv,
   seatsJson,
   undoSeatImport,
@@ -226,7 +226,7 @@ describe('seats as files', () => {
     expect(
       await importSeats(bench.context, id, { file: 'x', existing: 'leave', seats: [first!] } as SeatPart),
     ).to.deep.include({ reason: 'importBegun' });
-    expect(valueOf(await seatImportsLately(bench.context))[0]).to.deep.include({ undone: 3, kept: 2 });
+    expect(valueOf(await recentSeatImports(bench.context))[0]).to.deep.include({ undone: 3, kept: 2 });
   });
 
   it('write nothing of a part in which one seat is wrong', async () => {

@@ -8,7 +8,7 @@ import {
   carryThrough,
   gatherPart,
   importState,
-  importsLately,
+  recentImports,
   undoImport,
 } from '../../src/service/importing';
 import { saveMeasuringSession } from '../../src/service/measuring';
@@ -58,7 +58,7 @@ describe('an import that is undone', () => {
     );
     return id;
   }
-  async function takenIn(people: readonly FilePerson[], existing: 'leave' | 'add' = 'leave') {
+  async function imported(people: readonly FilePerson[], existing: 'leave' | 'add' = 'leave') {
     const id = await gathered(people);
     valueOf(await beginImport(bench.context, id, { parts: 1, existing }));
     await carryThrough(bench.context, id);
@@ -77,7 +77,7 @@ describe('an import that is undone', () => {
 
   it('takes out whom it brought and nobody else, and nothing of them is in the file any more', async () => {
     const before = await names();
-    const id = await takenIn(many(400));
+    const id = await imported(many(400));
     expect((await names()).length).to.equal(before.length + 400);
     expect(bytesOf(bench)).to.include('gangway draught');
     // What was refused is answered the same again: the record as it was stands in the answer.
@@ -103,13 +103,13 @@ describe('an import that is undone', () => {
       expect(bytesOf(bench), trace).not.to.include(trace);
     // Asked again there is nothing more to do, and the file can be taken in anew.
     expect((await undone(id)).counts.undone).to.equal(400);
-    await takenIn(many(3));
+    await imported(many(3));
     expect((await names()).length).to.equal(before.length + 3);
   });
 
   it('leaves those with whom something has been done since', async () => {
     const done = ['Edited', 'Measured', 'Withdrawn', 'Fitted', 'Begun'];
-    const id = await takenIn([...done, 'Left alone', 'Deleted'].map((name) => person(name)));
+    const id = await imported([...done, 'Left alone', 'Deleted'].map((name) => person(name)));
     const sitter = Object.fromEntries(
       await Promise.all([...done, 'Deleted'].map(async (name) => [name, await called(name)] as const)),
     );
@@ -144,7 +144,7 @@ describe('an import that is undone', () => {
   it('leaves who was here with the readings that were added', async () => {
     const own = v7();
     valueOf(await createSitter(bench.context, { id: own, name: 'Here before', birthDate: null }));
-    const id = await takenIn([person('Here before', 1733), person('New')], 'add');
+    const id = await imported([person('Here before', 1733), person('New')], 'add');
     const { counts } = await undone(id);
     expect(counts).to.deep.include({ created: 1, added: 1, undone: 1, kept: 0 });
     const [row] = await readRows(
@@ -157,7 +157,7 @@ describe('an import that is undone', () => {
 
   it('is carried through though the program ended in the middle', async () => {
     const before = await names();
-    const id = await takenIn(many(400));
+    const id = await imported(many(400));
     const { store } = bench.context;
     const write = store.write.bind(store);
     let left = 2;
@@ -179,7 +179,7 @@ describe('an import that is undone', () => {
 
   it('has been finished first, and is listed for a day', async () => {
     const { context } = bench;
-    const lately = async () => valueOf(await importsLately(context, { limit: 20 })).items;
+    const lately = async () => valueOf(await recentImports(context, { limit: 20 })).items;
     const id = await gathered(many(2));
     expect(await lately()).to.deep.equal([]);
     expect(await undoImport(context, id)).to.deep.include({ ok: false, reason: 'importUnfinished' });

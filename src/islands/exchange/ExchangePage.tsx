@@ -5,7 +5,7 @@ import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import '../../words/pages';
-import { TakeIn } from './TakeIn';
+import { ImportPanel } from './ImportPanel';
 import styles from './exchange.module.css';
 
 const OUT = [
@@ -46,7 +46,7 @@ export default function ExchangePage({ page }: { readonly page: PageProps }) {
         <a href="/people">{word('exchange.people')}</a>
       </div>
       <div className={styles.columns}>
-        <TakeIn today={page.today} />
+        <ImportPanel today={page.today} />
         <TakeOut />
       </div>
     </Frame>

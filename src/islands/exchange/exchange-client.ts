@@ -19,7 +19,7 @@ export const exchange = {
       },
     ),
   begin: (id: string, body: ImportOrder) => call('POST /imports/{id}', { id, body }),
-  lately: async () => (await call('GET /imports', { query: {} })).items,
+  recent: async () => (await call('GET /imports', { query: {} })).items,
   undo: (id: string) => call('POST /imports/{id}/undo', { id, body: {} }),
   state: (id: string) => call('GET /imports/{id}', { id }),
   drop: (id: string) => call('DELETE /imports/{id}', { id }),

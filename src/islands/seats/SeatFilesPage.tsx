@@ -161,7 +161,7 @@ function Read({
 
 function Import() {
   const reading = useReading();
-  const { stage, lately, choose, begin, cancel, undo } = useSeatImport();
+  const { stage, recent, choose, begin, cancel, undo } = useSeatImport();
   const [file, setFile] = useState<File | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const isBusy = stage.at === 'reading' || stage.at === 'sending';
@@ -223,18 +223,18 @@ function Import() {
           {fault}
         </p>
       )}
-      {lately.length > 0 && !isBusy && (
-        <section aria-label={word('seatFile.lately')}>
-          <h3>{word('seatFile.lately')}</h3>
-          <ul className={styles.lately}>
-            {lately.map(({ id, file: name, broughtBy, createdAt, counts, undone, kept }) => (
+      {recent.length > 0 && !isBusy && (
+        <section aria-label={word('seatFile.recent')}>
+          <h3>{word('seatFile.recent')}</h3>
+          <ul className={styles.recent}>
+            {recent.map(({ id, file: name, broughtBy, createdAt, counts, undone, kept }) => (
               <li key={id}>
-                {sayWith('seatFile.lately.what', { file: name, ...counts })}{' '}
+                {sayWith('seatFile.recent.what', { file: name, ...counts })}{' '}
                 <span className={parts.soft}>
                   {[sayClock(createdAt, reading), broughtBy].filter(Boolean).join(', ')}
                 </span>{' '}
                 {undone !== null ? (
-                  <span>{sayWith('seatFile.lately.undone', { undone, kept })}</span>
+                  <span>{sayWith('seatFile.recent.undone', { undone, kept })}</span>
                 ) : (
                   counts.created + counts.versions > 0 && (
                     <button

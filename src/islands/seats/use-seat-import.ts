@@ -46,7 +46,7 @@ const sum = (a: SeatCounts, b: SeatCounts): SeatCounts => ({
 
 export function useSeatImport() {
   const [stage, setStage] = useState<SeatImportStage>({ at: 'nothing', note: null });
-  const [lately, setLately] = useState<readonly SeatImport[]>([]);
+  const [recent, setRecent] = useState<readonly SeatImport[]>([]);
   const desk = useRef<JobDesk<SeatJobs> | null>(null);
   const turn = useRef(0);
   const source = useRef('file');
@@ -54,7 +54,7 @@ export function useSeatImport() {
 
   const refresh = useCallback(() => {
     call('GET /seat-imports', { query: {} }).then(
-      (page) => setLately(page.items),
+      (page) => setRecent(page.items),
       () => undefined,
     );
   }, []);
@@ -141,5 +141,5 @@ export function useSeatImport() {
       return explain(error);
     }
   };
-  return { stage, lately, choose, begin, cancel, undo };
+  return { stage, recent, choose, begin, cancel, undo };
 }

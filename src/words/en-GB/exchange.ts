@@ -60,11 +60,11 @@ export const EXCHANGE_WORDS = {
   'exchange.refused': 'Row {row} was not imported: {why}',
   'exchange.refused.several': 'several people here have this name.',
   'exchange.refused.deleted': 'this person was deleted here.',
-  'exchange.lately': 'Imports of the last 24 hours',
-  'exchange.lately.what':
+  'exchange.recent': 'Imports of the last 24 hours',
+  'exchange.recent.what':
     '{file}: {created, plural, one {1 new person} other {{created} new people}}, {readings, plural, one {1 reading} other {{readings} readings}}',
-  'exchange.lately.by': '{time}, {name}',
-  'exchange.lately.undone': 'Undone: {undone} deleted',
+  'exchange.recent.by': '{time}, {name}',
+  'exchange.recent.undone': 'Undone: {undone} deleted',
   'exchange.undo': 'Undo',
   'exchange.undo.of': 'Undo import of “{file}”',
   'exchange.undo.sure':

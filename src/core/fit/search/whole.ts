@@ -132,7 +132,7 @@ export class Whole {
           on: keysIn(after, scope),
           isByLean: isByLean(this.stance, scope),
         });
-      else this.takeIn(judge, scope, tables, loose);
+      else this.addJudge(judge, scope, tables, loose);
     }
     this.tables = tables;
     this.cheapest = tables.map((t) => t.reduce((best, c, i) => (c < t[best]! ? i : best), 0));
@@ -151,7 +151,7 @@ export class Whole {
   }
 
   /** A condition that nothing after the stance takes part in. */
-  private takeIn(
+  private addJudge(
     { condition, curve }: Judge,
     scope: readonly AdjustmentKind[],
     tables: readonly Float64Array[],

@@ -6,7 +6,7 @@ import parts from '../../ui/parts.module.css';
 import { sayWith, t, word } from '../../words';
 import type { PeopleFound } from '../../workers/people';
 import { Faults, Sample } from './Found';
-import { Lately } from './Lately';
+import { RecentImports } from './RecentImports';
 import { useImport, type Presences, type Stage } from './use-import';
 import styles from './exchange.module.css';
 
@@ -152,7 +152,7 @@ function Done({ counts, refused }: Extract<Stage, { at: 'done' }>) {
 const BUSY: readonly Stage['at'][] = ['reading', 'sending', 'writing', 'undoing'];
 
 /** From choosing a file to what came of it. */
-export function TakeIn({ today }: { readonly today: string }) {
+export function ImportPanel({ today }: { readonly today: string }) {
   const { stage, choose, cancel, begin, undo } = useImport(today);
   const [file, setFile] = useState<File | null>(null);
   const isFree = !BUSY.includes(stage.at);
@@ -220,7 +220,7 @@ export function TakeIn({ today }: { readonly today: string }) {
         </div>
       )}
       {isFree && (
-        <Lately
+        <RecentImports
           after={stage.at}
           onUndo={(id) => {
             setFile(null);

@@ -41,8 +41,8 @@ function Sure({
 
 const undoId = (id: string): string => `undo-${id}`;
 
-/** What was imported lately, and can be undone. */
-export function Lately({
+/** What was imported recently, and can be undone. */
+export function RecentImports({
   after,
   onUndo,
 }: {
@@ -55,7 +55,7 @@ export function Lately({
   const [asked, setAsked] = useState<string | null>(null);
   useEffect(() => {
     let isWanted = true;
-    exchange.lately().then(
+    exchange.recent().then(
       (found) => isWanted && setImports(found),
       // Without a connection there is nothing that could be undone.
       () => undefined,
@@ -66,19 +66,19 @@ export function Lately({
   }, [after]);
   if (imports.length === 0) return null;
   return (
-    <section className={styles.lately} aria-label={word('exchange.lately')}>
-      <h3>{word('exchange.lately')}</h3>
+    <section className={styles.recent} aria-label={word('exchange.recent')}>
+      <h3>{word('exchange.recent')}</h3>
       <ul>
         {imports.map(({ id, file, broughtBy, createdAt, state, counts }) => {
           const time = sayClock(createdAt, reading);
           const { created, readings, undone } = counts;
           return (
             <li key={id}>
-              <span>{say('exchange.lately.what', { created, readings, file })}</span>
+              <span>{say('exchange.recent.what', { created, readings, file })}</span>
               <span className={parts.soft}>
-                {broughtBy === null ? time : say('exchange.lately.by', { time, name: broughtBy })}
+                {broughtBy === null ? time : say('exchange.recent.by', { time, name: broughtBy })}
               </span>
-              {state === 'undone' && <span>{say('exchange.lately.undone', { undone })}</span>}
+              {state === 'undone' && <span>{say('exchange.recent.undone', { undone })}</span>}
               {state === 'done' && created > 0 && (
                 <Button
                   id={undoId(id)}
