@@ -34,11 +34,13 @@ export const SEAT_FILE_WORDS = {
   'seatFile.cancelledNothing': 'Cancelled. Nothing was imported.',
   'seatFile.stopped':
     'Stopped at {n} of {of} seats: {why} Imported seats stay. You can undo the import below.',
-  'seatFile.done': 'Imported: {created} new, {versions} new versions, {same} already here, {left} unchanged.',
+  'seatFile.done':
+    'Imported: {created} new, {versions, plural, one {1 new version} other {# new versions}}, {same} already here, {left} unchanged.',
   'seatFile.draft': 'Imported seats are drafts until somebody checks them against the seat itself.',
   'seatFile.see': 'Show seats',
   'seatFile.recent': 'Latest imports',
-  'seatFile.recent.what': '{file}: {created} new, {versions, plural, one {1 new version} other {# new versions}}',
+  'seatFile.recent.what':
+    '{file}: {created} new, {versions, plural, one {1 new version} other {# new versions}}',
   'seatFile.recent.undone': 'Undone: {undone} removed; {kept} stay because they are in use or were changed.',
   'seatFile.undo': 'Undo import',
   'seatFile.undo.of': 'Undo import of {file}',
