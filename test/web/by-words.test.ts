@@ -32,6 +32,9 @@ describe('by visible words alone', function () {
     await target.scrollIntoView();
     await target.click();
   }
+  /** Whoever is quicker than the page presses again; here it is waited for. */
+  const listens = () =>
+    on.user.page.waitForFunction(() => document.documentElement.dataset.isLive === 'true');
   const start = () => on.user.goTo('/');
   const sees = (words: string) => on.user.sees(words);
 
@@ -40,6 +43,7 @@ describe('by visible words alone', function () {
     await press('People');
     await press('Import and export');
     await sees('Choose file');
+    await listens();
     const file = join(folder, 'crew.csv');
     writeFileSync(file, 'name,stature [cm]\nSiv Tarn,170\n');
     const input = (await on.user.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
@@ -53,7 +57,7 @@ describe('by visible words alone', function () {
   it('sees what another method would set', async () => {
     await start();
     await on.user.page.click('main a[href^="/fittings/"]');
-    await on.user.page.waitForFunction(() => document.documentElement.dataset.isLive === 'true');
+    await listens();
     await press('Adjust');
     await sees('Compare methods');
     const field = await shown('Other method');
@@ -72,6 +76,7 @@ describe('by visible words alone', function () {
   it('comes to a card, and to the paper of it', async () => {
     await start();
     await on.user.page.click('main a[href^="/fittings/"]');
+    await listens();
     await press('Card');
     await press('Open printable card');
     await on.user.page.waitForFunction(() => location.pathname.endsWith('/card'));

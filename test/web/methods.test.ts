@@ -95,12 +95,12 @@ describe('methods, on screen', function () {
   it('stand side by side on a fitting, with the differences in words', async () => {
     await on.user.goTo(await stage('set'));
     await on.user.choose('Other method', 'Reclined');
-    await on.user.sees('Backrest angle 15° instead of 6°: 9° further back.');
+    await on.user.sees('Backrest angle 18° instead of 6°: 12° further back.');
     await on.user.sees('Reclining this far all day needs a headrest.');
     const before = await on.user.trackSays('Backrest angle');
     await on.user.press('Apply: Reclined');
     await on.user.page.waitForFunction(() =>
-      document.querySelector('[role=slider][aria-label="Backrest angle"]')!.ariaValueText!.startsWith('15°'),
+      document.querySelector('[role=slider][aria-label="Backrest angle"]')!.ariaValueText!.startsWith('18°'),
     );
     expect(await on.user.trackSays('Backrest angle')).not.to.equal(before);
     await on.user.press('Undo');
