@@ -1,4 +1,5 @@
 /** How long every page takes to be seen on a slow device over a large practice, and what moves while it comes. */
+import { setTimeout as pause } from 'node:timers/promises';
 import { createClient } from '@libsql/client';
 import type { KeyInput, Page } from 'puppeteer-core';
 import { v7 } from 'uuid';
@@ -102,6 +103,8 @@ async function listenersLeft(user: Driver): Promise<number> {
   const stages = ['Measure', 'Workstation and seat', 'Adjust', 'Card'];
   const session = await page.createCDPSession();
   const count = async () => {
+    // What a stage takes away with it goes a moment after it.
+    await pause(500);
     await session.send('HeapProfiler.collectGarbage');
     return (await page.metrics()).JSEventListeners!;
   };
@@ -115,9 +118,13 @@ async function listenersLeft(user: Driver): Promise<number> {
       );
     }
   };
+  // What is brought later has come: it is a part of the page from then on.
+  const atCard = () => user.sees('Open printable card');
   await go(2 * stages.length);
+  await atCard();
   const before = await count();
   await go(STAGE_CHANGES);
+  await atCard();
   return (await count()) - before;
 }
 

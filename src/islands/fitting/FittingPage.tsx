@@ -73,7 +73,11 @@ function Later({
   readonly words: string;
   readonly children: ReactNode;
 }) {
-  const waiting = <p role="status">{words}</p>;
+  const waiting = (
+    <p role="status" className={styles.later}>
+      {words}
+    </p>
+  );
   return isInBrowser ? <Suspense fallback={waiting}>{children}</Suspense> : waiting;
 }
 
