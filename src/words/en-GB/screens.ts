@@ -128,6 +128,7 @@ export const SCREEN_WORDS = {
   'fault.panel': 'This panel failed. Your entries are safe, and the rest of the page still works.',
 
   'fittings.title': 'Fittings',
+  'fittings.table': 'Table of fittings',
   'fittings.empty': 'No fittings yet.',
   'fittings.empty.how': 'Add a person to start one.',
   'fittings.sitter': 'Sitter',

@@ -1,13 +1,13 @@
+import { WideTable } from '../../../ui/WideTable';
 import type { FittingSummary } from '../../../contract';
 import { useReading } from '../../../ui/preferences';
-import parts from '../../../ui/parts.module.css';
 import { sayDate, word } from '../../../words';
 
 /** Fittings as a list, newest first. */
 export function FittingTable({ fittings }: { readonly fittings: readonly FittingSummary[] }) {
   const reading = useReading();
   return (
-    <table className={parts.table}>
+    <WideTable name={word('fittings.table')}>
       <thead>
         <tr>
           <th scope="col">{word('fittings.sitter')}</th>
@@ -30,6 +30,6 @@ export function FittingTable({ fittings }: { readonly fittings: readonly Fitting
           </tr>
         ))}
       </tbody>
-    </table>
+    </WideTable>
   );
 }
