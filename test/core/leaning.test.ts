@@ -150,6 +150,17 @@ describe('what tips with the sitter', () => {
     expect(found.penalty).to.equal(Math.min(...others));
   });
 
+  it('opens no more boxes than each search may, the one between the ends included', () => {
+    for (const budget of [1, 20, 200]) {
+      const found = solve(p, { remedies: NO_REMEDIES, budget });
+      // Both ends, and what lies between; a search ends with the box that it has open.
+      expect(found.nodes).to.be.at.most(3 * (budget + 4));
+      expect(found.penalty).to.be.at.least(found.bound);
+    }
+    const [few, all] = [20, 60_000].map((budget) => solve(p, { remedies: NO_REMEDIES, budget }));
+    expect(all!.penalty).to.be.at.most(few!.penalty);
+  });
+
   it('is no setting', () => {
     const row = cardOf(assess(p, solved(p)), HEADER, null).rows.find((r) => r.kind === 'forwardTilt')!;
     expect(say(row.setting, DEFAULT_READING)).to.match(/^Follows the sitter/);

@@ -144,38 +144,42 @@ function atDearer(p: Problem, ends: readonly Settings['positions'][], found: Set
 
 /**
  * Between what is best for one end and what is best for another: the height at which the more costly end costs least,
- * everything else solved for at each height tried. The cost falls to one place and rises beyond it, as a rule.
+ * everything else solved for at each height tried. The cost falls to one place and rises beyond it, as a rule. It stops
+ * where the boxes that are left have been opened.
  */
 function betweenEnds(
   p: Problem,
   options: SolveOptions,
   ends: readonly Settings['positions'][],
   results: readonly SolveResult[],
-): AtDearer[] {
+): { readonly found: readonly AtDearer[]; readonly nodes: number } {
   const heights = results.flatMap(({ settings }) => settings.positions.seatHeight ?? []);
-  if (heights.length < 2 || options.held?.seatHeight !== undefined) return [];
+  if (heights.length < 2 || options.held?.seatHeight !== undefined) return { found: [], nodes: 0 };
+  const { budget = BUDGET } = options;
+  let nodes = 0;
   const found = new Map<number, AtDearer>();
   const at = (seatHeight: number): number => {
     const known = found.get(seatHeight);
     if (known) return known.penalty;
-    const best = ends
-      .flatMap((end) => {
-        const there = { ...options, held: { ...end, seatHeight } };
-        const result = resultOf(p, axesOf(p, there), there);
-        return result ? [atDearer(p, ends, result.settings)] : [];
-      })
-      .reduce((a, b) => (b.penalty < a.penalty ? b : a));
-    found.set(seatHeight, best);
-    return best.penalty;
+    for (const end of ends) {
+      if (nodes >= budget) break;
+      const there = { ...options, budget: budget - nodes, held: { ...end, seatHeight } };
+      const result = resultOf(p, axesOf(p, there), there);
+      if (!result) continue;
+      nodes += result.nodes;
+      const judged = atDearer(p, ends, result.settings);
+      if (!(judged.penalty >= (found.get(seatHeight)?.penalty ?? Infinity))) found.set(seatHeight, judged);
+    }
+    return found.get(seatHeight)?.penalty ?? Infinity;
   };
   let [lo, hi] = [Math.min(...heights), Math.max(...heights)];
-  while (hi - lo > 2) {
+  while (hi - lo > 2 && nodes < budget) {
     const third = Math.floor((hi - lo) / 3);
     if (at(lo + third) <= at(hi - third)) hi -= third;
     else lo += third;
   }
-  for (let height = lo; height <= hi; height++) at(height);
-  return [...found.values()];
+  for (let height = lo; height <= hi && nodes < budget; height++) at(height);
+  return { found: [...found.values()], nodes };
 }
 
 /**
@@ -200,8 +204,14 @@ export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const nodes = results.reduce((sum, r) => sum + r.nodes, 0);
   const best = (all: readonly AtDearer[]): AtDearer => all.reduce((a, b) => (b.penalty < a.penalty ? b : a));
   const ofEnds = best(results.map(({ settings }) => atDearer(p, ends, settings)));
-  const found = ofEnds.penalty <= bound ? ofEnds : best([ofEnds, ...betweenEnds(p, options, ends, results)]);
-  return { ...found, bound, nodes, ended: found.penalty <= bound ? 'proved' : 'budget' };
+  const between = ofEnds.penalty <= bound ? null : betweenEnds(p, options, ends, results);
+  const found = best([ofEnds, ...(between?.found ?? [])]);
+  return {
+    ...found,
+    bound,
+    nodes: nodes + (between?.nodes ?? 0),
+    ended: found.penalty <= bound ? 'proved' : 'budget',
+  };
 }
 
 /** What is held, and what tips by itself at its more costly end. */
