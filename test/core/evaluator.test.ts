@@ -5,6 +5,7 @@ import {
   costOf,
   judgesOf,
   leversAt,
+  penaltyAt,
   problemOf,
   residualSds,
   valuesOfSettings,
@@ -38,10 +39,18 @@ function compare(p: Problem, settings: Settings): number {
     const unused = c.unused ?? null;
     if (!APART.includes(c.id)) expect(mine[c.id], c.id).to.be.closeTo(theirs, 1e-6);
     const residual = APART.includes(c.id) ? theirs : mine[c.id]!;
-    const cost = meanCost(p.targets[c.id], CONDITION_UNITS[c.id], sds[c.id] ?? 0, residual, unused);
+    const isGap = c.id === 'footGap';
+    const { bare, mayFall } = evaluator.leg;
+    const cost = meanCost(
+      p.targets[c.id],
+      CONDITION_UNITS[c.id],
+      sds[c.id] ?? 0,
+      isGap && mayFall !== null ? bare : residual,
+      { unused, forgiven: isGap ? mayFall : null },
+    );
     const judge = judgesOf(p).find((j) => j.condition.id === c.id)!;
     expect(cost, `cost of ${c.id} at ${residual}`).to.be.closeTo(
-      judge.curve.at(residual) / 1e6,
+      penaltyAt(judge, p, values) / 1e6,
       0.02 + 2e-3 * cost,
     );
     total += cost;

@@ -29,6 +29,15 @@ export function valuesOf({ travel, unit }: Adjustment): number[] {
 
 type Values = Partial<Record<AdjustmentKind, number>>;
 
+interface LegAsDescribed {
+  readonly gap: number;
+  readonly hang: number;
+  readonly thigh: number;
+  readonly support: number;
+  readonly bare: number;
+  readonly mayFall: number | null;
+}
+
 /** Everything that hangs on one set of settings. */
 export class Evaluator {
   readonly values: Values = {};
@@ -148,11 +157,11 @@ export class Evaluator {
     const { aimLo, aimHi } = this.target('thigh');
     return ((aimLo ?? aimHi ?? 0) + (aimHi ?? aimLo ?? 0)) / 2;
   }
-  private legKnown: { gap: number; hang: number; thigh: number; support: number } | null = null;
+  private legKnown: LegAsDescribed | null = null;
   get leg() {
     return (this.legKnown ??= this.legOf());
   }
-  private legOf() {
+  private legOf(): LegAsDescribed {
     const { pan } = this;
     const raise = this.inputs.method.raisesKnee ? this.target('thigh').aimLo : undefined;
     const rest = raise === undefined ? pan : Math.max(pan, raise);
@@ -179,15 +188,17 @@ export class Evaluator {
     const slopes =
       this.isPerched ||
       (this.has('frontSlope') && this.own(this.adjustment('frontSlope')!).some((x) => x !== 0));
+    const chord = this.isPerched ? -60 : Math.atan(sin(this.v0('frontSlope')) / 3) / RAD;
+    const most = slopes ? uK * (sin(pan) - sin(pan + chord)) : 0;
+    const bare = gap;
     if (slopes && hang > 0) {
-      const chord = this.isPerched ? -60 : Math.atan(sin(this.v0('frontSlope')) / 3) / RAD;
-      const most = uK * (sin(pan) - sin(pan + chord));
       const fall = Math.min(hang, most);
       thigh = fall < most ? asin(sin(pan) - fall / uK) : pan + chord;
       gap -= fall;
       hang -= fall;
     }
-    return { gap, hang, thigh, support };
+    // What a dropped front takes up, the feet feel only beyond it; a raised knee lies on nothing that drops.
+    return { gap, hang, thigh, support, bare, mayFall: slopes && raise === undefined ? most : null };
   }
 
   // The trunk, relaxed.
@@ -473,11 +484,17 @@ export function meanCost(
   unit: 'mm' | 'deg' | 'own',
   sd: number,
   residual: number,
-  unused: { readonly flat: number; readonly perUnit: number } | null,
+  {
+    unused = null,
+    forgiven = null,
+  }: {
+    readonly unused?: { readonly flat: number; readonly perUnit: number } | null;
+    readonly forgiven?: number | null;
+  },
 ): number {
-  const of = (list: readonly Corner[], r: number): number =>
+  const of = (list: readonly Corner[], r: number, free = 0): number =>
     list.reduce((sum, [at, way, slope]) => {
-      const past = way * (r - at);
+      const past = way * (r - at) - (way > 0 ? free : 0);
       return sum + (sd > 0 ? slope * sd * over(past / sd) : slope * Math.max(0, past));
     }, 0);
   const main = corners(target, { mm: 1, deg: 0.5, own: 0.125 }[unit]);
@@ -493,6 +510,7 @@ export function meanCost(
     }
     least = of(main, (low + high) / 2);
   }
+  if (forgiven !== null) return of(main, residual, forgiven);
   const cost = of(main, residual) - least;
   if (!unused) return Math.max(0, cost);
   const other = unused.flat + of([[0, -1, unused.perUnit], ...ups], residual);

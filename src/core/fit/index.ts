@@ -41,7 +41,7 @@ export {
 export { balancedTension, tensionFraction } from './conditions/wanted';
 export { Curve, curveOf, type LeftUnused } from './cost/curve';
 export { residualSds } from './cost/doubt';
-export { bindings, costAt, judgesOf, leversAt, type Binding, type Cost } from './cost/judge';
+export { bindings, costAt, judgesOf, leversAt, penaltyAt, type Binding, type Cost } from './cost/judge';
 export {
   BUDGET,
   BUDGET_OF_MANY,

@@ -105,6 +105,16 @@ export function legPosture({
 export const chordDeg = (slopeDeg: number): number => atan2Deg(sinDeg(slopeDeg) / 3, 1);
 
 /**
+ * How far the hollow of the knee may fall where the front of the pan drops, mm.
+ * @param fromRearMm hollow of the knee along the pan from its rear end
+ * @param panDeg pan angle, positive with the front up
+ * @param chord how far below the pan's own line the thigh may fall, degrees, 0 or less
+ * @returns mm, 0 or more. Definition (geometry).
+ */
+export const mayFall = (fromRearMm: number, panDeg: number, chord: number): number =>
+  fromRearMm * (sinDeg(panDeg) - sinDeg(panDeg + chord));
+
+/**
  * A hanging leg on a pan whose front third has dropped: the thigh falls, about the pan's rear end, until the foot
  * stands or the thigh lies on the chord.
  *
@@ -120,7 +130,7 @@ export function fallenLeg(
   panDeg: number,
   chord: number,
 ): { readonly gapMm: number; readonly fallMm: number; readonly thighDeg: number } {
-  const most = fromRearMm * (sinDeg(panDeg) - sinDeg(panDeg + chord));
+  const most = mayFall(fromRearMm, panDeg, chord);
   const fallMm = Math.min(gapMm, most);
   const thighDeg = fallMm < most ? asinDeg(sinDeg(panDeg) - fallMm / fromRearMm) : panDeg + chord;
   return { gapMm: gapMm - fallMm, fallMm, thighDeg };

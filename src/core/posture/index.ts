@@ -32,6 +32,7 @@ export {
   kneeDeg,
   legPosture,
   lumbarPush,
+  mayFall,
   panAngle,
   padTurnDeg,
   panHeight,

@@ -45,6 +45,8 @@ export interface ConditionRow {
   readonly onlyMeasured?: true | undefined;
   /** @param leg how the leg stands, where that is known already */
   readonly residual: (p: Problem, v: SetValues, leg?: Leg) => number;
+  /** What of the residual the seat itself may take up, so that only more than that is felt. */
+  readonly forgiving?: Forgiving | undefined;
   /**
    * Either of two is enough: the residual is the greater of theirs, and nothing is ever wrong above. Each with what it
    * depends on.
@@ -74,6 +76,17 @@ export interface ConditionRow {
   readonly variant?: ((p: Problem, v: SetValues, side: Side) => string) | undefined;
   /** The steps from measures to what it wants; absent: they are those of another condition on its track. */
   readonly steps?: Step | undefined;
+}
+
+/** A residual before something of it is taken up, and how much may be: what lies above the aim costs only beyond that. */
+export interface Forgiving {
+  /** Whether there is anything that takes it up. */
+  readonly applies: (p: Problem) => boolean;
+  readonly bare: (p: Problem, v: SetValues, leg?: Leg) => number;
+  readonly by: (p: Problem, v: SetValues, leg?: Leg) => number;
+  /** Between which ends the bare one lies, and the most that is taken up, over a span. */
+  readonly extent: (x: Extents) => Interval;
+  readonly most: (x: Extents) => number;
 }
 
 /** One of two ways of meeting a condition. */

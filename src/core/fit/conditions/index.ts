@@ -58,6 +58,7 @@ const alike = (c: (typeof ROWS)[number]): Condition => ({
   extent: c.extent,
   onTrack: c.onTrack,
   isStraight: c.isStraight,
+  forgiving: c.forgiving,
   says: c.says,
   variant: c.variant,
   steps: c.steps,

@@ -4,7 +4,15 @@ import { type Side, type Step, one } from './saying';
 import { handOf } from '../problem/hand';
 import type { Problem, SetValues } from '../problem/problem';
 import { type Message, message } from '../../message';
-import { footGapMm, hollowFromRearMm, legOf, panDegOf, pushMm } from '../geometry/on-seat';
+import {
+  bareGapMm,
+  footGapMm,
+  hollowFromRearMm,
+  legOf,
+  mayFallMm,
+  panDegOf,
+  pushMm,
+} from '../geometry/on-seat';
 import {
   FEET,
   LEVEL_FEET,
@@ -105,6 +113,14 @@ export const LEG_CONDITIONS = [
     needs: legNeeds,
     residual: (p, v, leg) => leg?.gapMm ?? footGapMm(p, v),
     extent: (x) => x.gap,
+    forgiving: {
+      // A knee that a method raises lies on nothing that drops.
+      applies: (p) => p.hasSlope && p.raisedDeg === null,
+      bare: (p, v, leg) => leg?.bareGapMm ?? bareGapMm(p, v),
+      by: (p, v, leg) => leg?.mayFallMm ?? mayFallMm(p, v),
+      extent: (x) => x.bareGap,
+      most: (x) => x.fall.hi,
+    },
     onTrack: (kind) => (kind === 'seatHeight' ? 1 : -1),
     says: (p, v) => {
       const { hollowMm, supportMm } = legOf(p, v);

@@ -45,12 +45,12 @@ class Corners {
     this.perSd = sd > 0 ? 1 / sd : 0;
   }
 
-  /** In points, nothing taken off. */
-  of(residual: number): number {
+  /** In points, nothing taken off. @param above what counts for the corners upward */
+  of(residual: number, above = residual): number {
     const { at, way, slope, sd, perSd } = this;
     let sum = 0;
     for (let i = 0; i < at.length; i++) {
-      const over = way[i]! * (residual - at[i]!);
+      const over = way[i]! > 0 ? above - at[i]! : at[i]! - residual;
       if (perSd === 0) sum += over > 0 ? slope[i]! * over : 0;
       else sum += slope[i]! * sd * expectedOver(over * perSd);
     }
@@ -231,6 +231,24 @@ export class Curve {
     if (!unused || cost <= MILLION * unused.flat) return cost;
     const other = this.nearest(lo, hi, unused.lowest);
     return Math.min(cost, other === null ? this.penalty(unused.lowest) : this.penalty(other));
+  }
+
+  /**
+   * Where so much of what lies above is taken up: only what is more than that is felt. With enough of it nothing is
+   * left of the doubt, so nothing is taken off.
+   * @param value already rounded; @returns millionths
+   */
+  forgivingPenalty(value: number, by: number): number {
+    return Number.isNaN(value) ? 0 : Math.round(MILLION * this.main.of(value, value - by));
+  }
+
+  /** What the cheapest residual between two ends costs where up to `by` is taken up, millionths; never too much. */
+  leastForgiving(lo: number, hi: number, by: number): number {
+    const [from, to] = [this.lowest, this.lowest + by];
+    // Between those two it is cheapest; on either side the nearer end is.
+    const low = Math.max(roundResidual(lo - SLACK), Math.min(from, hi));
+    const high = Math.min(roundResidual(hi + SLACK), Math.max(to, low));
+    return Math.max(0, Math.floor(MILLION * this.main.of(high, low - by)) - 1);
   }
 
   /** The residual between two ends that is nearest to the cheapest; null where that lies between them. */

@@ -6,7 +6,7 @@ import { isEstimate } from '../../quantity';
 import { looseness, positionCount, type AdjustmentKind } from '../../seat';
 import { clearAtSpread, elbowMm, elbowOnPadMm } from '../geometry/arms';
 import { eyeMm, napeAlongBackMm, restDegOf } from '../geometry/head';
-import { hollowFromRearMm, footGapMm, orZero } from '../geometry/on-seat';
+import { bareGapMm, hollowFromRearMm, orZero } from '../geometry/on-seat';
 import { carry, put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { nudged } from '../case/problem-of';
@@ -70,7 +70,7 @@ function referenceOf(p: Problem): SetValues {
   among('footrest', 0);
   among('footRing', 0);
   // A hair too high, so that the thigh lies on the pan whatever is moved.
-  put('seatHeight', v.seatHeight + 2 * NUDGE - footGapMm(p, v));
+  put('seatHeight', v.seatHeight + 2 * NUDGE - bareGapMm(p, v));
   put('seatDepth', hollowFromRearMm(p, v) - middle('kneeRoom'));
   put('armWidth', Math.max(p.body.hipBreadthSitting + 20, clearAtSpread(p, 8)) - orZero(v.padSlide));
   put('armHeight', elbowOnPadMm(p, v) + middle('armHeight'));
@@ -116,6 +116,9 @@ export const ESTIMATES_TOGETHER: readonly (readonly [DimensionId, DimensionId, n
   ['buttockPoplitealLength', 'kneeHeight', 0.36],
 ];
 
+/** What is taken up makes nothing surer. */
+const bareOf = (c: Condition): Condition['residual'] => c.forgiving?.bare ?? c.residual;
+
 /** Everything that is not known exactly, each with the residuals' square that it comes to. */
 class Doubts {
   private readonly v: SetValues;
@@ -136,10 +139,11 @@ class Doubts {
     const { p, v } = this;
     const { body } = p.inputs;
     const parts = new Map<DimensionId, number>();
+    const residual = bareOf(c);
     for (const id of c.needs(p)) {
       const quantity = body[id];
       const spread = quantity ? spreadInUse(id, quantity.spread) : 0;
-      const by = spread > 0 ? ((c.residual(this.more(id), v) - here) / NUDGE) * spread : 0;
+      const by = spread > 0 ? ((residual(this.more(id), v) - here) / NUDGE) * spread : 0;
       if (Number.isFinite(by) && by !== 0) parts.set(id, by);
     }
     let square = 0;
@@ -152,7 +156,8 @@ class Doubts {
 
   of(c: Condition): number {
     const { p, v } = this;
-    const here = c.residual(p, v);
+    const residual = bareOf(c);
+    const here = residual(p, v);
     let square = 0;
     const add = (slope: number, spread: number): void => {
       if (Number.isFinite(slope)) square += (slope * spread) ** 2;
@@ -167,14 +172,13 @@ class Doubts {
       if (spread === 0) continue;
       const there = { ...v };
       put(p, there, kind, v[kind] + spread);
-      add((c.residual(p, there) - here) / spread, spread);
+      add((residual(p, there) - here) / spread, spread);
     }
     for (const key of plainOf(c))
-      if (Number.isFinite(p.seat[key]))
-        add((c.residual(withPlain(p, key), v) - here) / NUDGE, plainSd(p, key));
+      if (Number.isFinite(p.seat[key])) add((residual(withPlain(p, key), v) - here) / NUDGE, plainSd(p, key));
     if (c.onDesk)
       for (const key of PLAIN_OF_PLACE)
-        if (p.inputs.place?.[key]) add((c.residual(withPlainPlace(p, key), v) - here) / NUDGE, PLAIN_SD_MM);
+        if (p.inputs.place?.[key]) add((residual(withPlainPlace(p, key), v) - here) / NUDGE, PLAIN_SD_MM);
     return Math.sqrt(square);
   }
 }

@@ -3,7 +3,8 @@ import { type ConditionId, computable, type Condition } from '../conditions';
 import { curveOf, roundResidual, type Curve } from './curve';
 import { residualSds } from './doubt';
 import { footrestCost, leverCosts } from './levers';
-import { legOf } from '../geometry/on-seat';
+import type { Extents } from '../geometry/extents';
+import { legOf, type Leg } from '../geometry/on-seat';
 import { isCarried } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import type { Problem, SetValues } from '../problem/problem';
@@ -48,6 +49,35 @@ export const leversOf = oncePer(
     ),
 );
 
+/**
+ * What a condition costs as set. Up to what the seat itself takes up, nothing above the aim is felt.
+ * @param leg how the leg stands, where that is known already
+ * @returns millionths of a point. Definition.
+ */
+export function penaltyAt({ condition, curve }: Judge, p: Problem, v: SetValues, leg?: Leg): number {
+  const { forgiving, residual } = condition;
+  if (!forgiving?.applies(p)) return curve.penalty(roundResidual(residual(p, v, leg)));
+  const [bare, by] = [forgiving.bare(p, v, leg), forgiving.by(p, v, leg)];
+  return curve.forgivingPenalty(roundResidual(bare), roundResidual(by));
+}
+
+/**
+ * What a condition costs at least over a span.
+ * @returns millionths of a point; null where nobody tells before all stands still. Definition.
+ */
+export function leastOver({ condition, curve }: Judge, x: Extents): number | null {
+  const { forgiving, extent } = condition;
+  if (!extent) return null;
+  if (!forgiving?.applies(x.p)) {
+    const { lo, hi } = extent(x);
+    return curve.leastPenalty(lo, hi);
+  }
+  const { lo, hi } = forgiving.extent(x);
+  return curve.leastForgiving(lo, hi, forgiving.most(x) + ROUNDED_MM);
+}
+/** What rounding may add to what is taken up. */
+const ROUNDED_MM = 1e-3;
+
 /** What one condition costs. */
 export interface Binding {
   readonly id: ConditionId;
@@ -71,9 +101,11 @@ export interface Cost {
  */
 export function bindings(p: Problem, v: SetValues): Binding[] {
   const leg = legOf(p, v);
-  return judgesOf(p).map(({ condition, curve }) => {
-    const value = roundResidual(condition.residual(p, v, condition.onLegs ? leg : undefined));
-    return { id: condition.id, hard: curve.beyondHard(value), penalty: curve.penalty(value) };
+  return judgesOf(p).map((judge) => {
+    const { condition, curve } = judge;
+    const known = condition.onLegs ? leg : undefined;
+    const value = roundResidual(condition.residual(p, v, known));
+    return { id: condition.id, hard: curve.beyondHard(value), penalty: penaltyAt(judge, p, v, known) };
   });
 }
 

@@ -78,6 +78,8 @@ export class Extents {
   /** Where the seated heights count from, above the floor. */
   readonly datum: Ends = none();
   readonly gap: Ends = none();
+  /** The gap before the thigh falls on a dropped front. */
+  readonly bareGap: Ends = none();
   readonly thigh: Ends = none();
   readonly trunkThigh: Ends = none();
   /** Of the desk's top with what lies on it less the elbow; its underside less the legs, and less the thighs alone. */
@@ -97,7 +99,8 @@ export class Extents {
   private readonly eye: Ends = none();
   /** Top of the thigh above the datum. */
   private readonly thighTop: Ends = none();
-  private readonly fall: Ends = { lo: 0, hi: 0 };
+  /** How far the thigh falls on a dropped front. */
+  readonly fall: Ends = { lo: 0, hi: 0 };
   /** Sine of the pan's angle. */
   private readonly sine: Ends = none();
   /** From the tilt axis to the datum and to the hollow of the knee, along the pan. */
@@ -207,6 +210,8 @@ export class Extents {
     }
     gap.lo = hollow.lo - support.hi - this.legMm;
     gap.hi = hollow.hi - support.lo - this.legMm;
+    this.bareGap.lo = gap.lo;
+    this.bareGap.hi = gap.hi;
     hang.lo = gap.lo - raised.hi;
     hang.hi = gap.hi - raised.lo;
   }

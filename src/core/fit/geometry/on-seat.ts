@@ -8,6 +8,7 @@ import {
   hollowFromRear,
   legPosture,
   lumbarPush,
+  mayFall,
   panAngle,
   panHeight,
   thighTopAbove,
@@ -167,6 +168,9 @@ export interface Leg {
   readonly supportMm: number;
   /** That hollow less what reaches down from it. */
   readonly gapMm: number;
+  /** The same before the thigh falls on a dropped front, and how far it may fall there. */
+  readonly bareGapMm: number;
+  readonly mayFallMm: number;
   /** How far the sole hangs above its support; 0 or less: it stands. */
   readonly hangMm: number;
   readonly shankDeg: number;
@@ -199,17 +203,25 @@ export function legOf(p: Problem, v: SetValues): Leg {
   // Asked for thousands of times: read field by field, because objects of two shapes are several times as slow.
   let [hollowMm, gapMm, thighDeg] = [lying, leg.gapMm, leg.thighDeg];
   let hangMm = gapMm - raised;
-  if (p.hasSlope && hangMm > 0) {
-    const fallen = fallenLeg(hangMm, fromRear, pan, chordDegOf(p, v));
-    hollowMm -= fallen.fallMm;
-    gapMm -= fallen.fallMm;
-    hangMm = fallen.gapMm;
-    thighDeg = fallen.thighDeg;
+  const bareGapMm = gapMm;
+  let mayFallMm = 0;
+  if (p.hasSlope) {
+    const chord = chordDegOf(p, v);
+    if (hangMm > 0) {
+      const fallen = fallenLeg(hangMm, fromRear, pan, chord);
+      hollowMm -= fallen.fallMm;
+      gapMm -= fallen.fallMm;
+      hangMm = fallen.gapMm;
+      thighDeg = fallen.thighDeg;
+    }
+    mayFallMm = mayFall(fromRear, pan, chord);
   }
   return {
     hollowMm,
     supportMm: support,
     gapMm,
+    bareGapMm,
+    mayFallMm,
     hangMm,
     shankDeg: leg.shankDeg + p.shankAtDeg,
     thighDeg,
@@ -230,11 +242,27 @@ const raisedMm = (p: Problem, panDeg: number, restDeg: number): number =>
  */
 export function footGapMm(p: Problem, v: SetValues): number {
   if (p.raisedDeg !== null) return legOf(p, v).gapMm;
-  const fromRear = hollowFromRearMm(p, v);
-  const lying = panPointMm(p, v, fromRear);
-  const gap = lying - (supportMm(p, v, lying) + p.body.shoeHeel + p.lowerLegMm);
-  return p.hasSlope && gap > 0 ? fallenLeg(gap, fromRear, panDegOf(p, v), chordDegOf(p, v)).gapMm : gap;
+  const gap = bareGapMm(p, v);
+  if (!p.hasSlope || !(gap > 0)) return gap;
+  return fallenLeg(gap, hollowFromRearMm(p, v), panDegOf(p, v), chordDegOf(p, v)).gapMm;
 }
+
+/**
+ * The same before the thigh falls on a dropped front.
+ * @returns mm; NaN where the leg was not measured. Definition.
+ */
+export function bareGapMm(p: Problem, v: SetValues): number {
+  if (p.raisedDeg !== null) return legOf(p, v).bareGapMm;
+  const lying = panPointMm(p, v, hollowFromRearMm(p, v));
+  return lying - (supportMm(p, v, lying) + p.body.shoeHeel + p.lowerLegMm);
+}
+
+/**
+ * How far the hollow of the knee may fall with the thigh on a dropped front.
+ * @returns mm, 0 where nothing drops. Definition (geometry).
+ */
+export const mayFallMm = (p: Problem, v: SetValues): number =>
+  p.hasSlope ? mayFall(hollowFromRearMm(p, v), panDegOf(p, v), chordDegOf(p, v)) : 0;
 
 /**
  * The seated datum in the side view.

@@ -17,7 +17,7 @@ import { ADJUSTMENT_UNITS, isFixed, type AdjustmentKind } from '../../seat';
 import { put, withLeaders } from '../problem/carried';
 import { oncePer } from '../problem/once';
 import { roundResidual } from '../cost/curve';
-import { judgeOf } from '../cost/judge';
+import { judgeOf, penaltyAt } from '../cost/judge';
 import { bestAlone } from '../search/solve';
 import type { Problem, SetValues, Variable } from '../problem/problem';
 
@@ -68,6 +68,7 @@ const BETTER_BY = 0.05;
 function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOutcome {
   const target = p.targets[condition.id];
   const residual = roundResidual(condition.residual(p, v));
+  const judge = judgeOf(p, condition.id);
   return {
     id: condition.id,
     unit: CONDITION_UNITS[condition.id],
@@ -75,7 +76,7 @@ function outcomeOf(p: Problem, v: SetValues, condition: Condition): ConditionOut
     aim: aimOf(target),
     band: bandOf(target),
     outside: leftOver(target, CONDITION_UNITS[condition.id], residual),
-    penalty: judgeOf(p, condition.id)?.curve.penalty(residual) ?? 0,
+    penalty: judge ? penaltyAt(judge, p, v) : 0,
   };
 }
 

@@ -5,9 +5,9 @@
  */
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../seat';
 import { scopeOf, type Condition } from '../conditions';
-import { roundResidual, type Curve } from '../cost/curve';
+import type { Curve } from '../cost/curve';
 import { Extents } from '../geometry/extents';
-import { judgeOf, judgesOf, type Judge } from '../cost/judge';
+import { judgeOf, judgesOf, leastOver, penaltyAt, type Judge } from '../cost/judge';
 import { legOf } from '../geometry/on-seat';
 import type { Problem, SetValues } from '../problem/problem';
 import { isStill, type Box } from './box';
@@ -152,20 +152,21 @@ export class Whole {
 
   /** A condition that nothing after the stance takes part in. */
   private addJudge(
-    { condition, curve }: Judge,
+    judge: Judge,
     scope: readonly AdjustmentKind[],
     tables: readonly Float64Array[],
     loose: Loose[],
   ): void {
+    const { condition, curve } = judge;
     const on = this.parts.indexesIn(scope);
     const [only] = on;
     const { v } = this.s;
-    if (only === undefined) this.constant += curve.at(condition.residual(this.p, v));
+    if (only === undefined) this.constant += penaltyAt(judge, this.p, v);
     else if (on.length === 1 && (!condition.extent || this.counts[only]! <= MOST_TABULATED)) {
       const { key, values } = this.stance[only]!;
       values.forEach((value, i) => {
         v[key] = value;
-        tables[only]![i]! += curve.at(condition.residual(this.p, v));
+        tables[only]![i]! += penaltyAt(judge, this.p, v);
       });
       v[key] = values[0]!;
     } else loose.push({ condition, curve, on });
@@ -282,11 +283,10 @@ export class Whole {
     if (this.reach(box)) return this.costOf(box, sum);
     const { span } = this;
     span.update(this.asksForLeg);
-    for (const { condition, curve, on } of this.loose) {
-      if (condition.extent) {
-        const { lo, hi } = condition.extent(span);
-        sum += curve.leastPenalty(lo, hi);
-      } else if (isStill(box, on)) sum += curve.at(this.residualIn(box, condition));
+    for (const loose of this.loose) {
+      const least = leastOver(loose, span);
+      if (least !== null) sum += least;
+      else if (isStill(box, loose.on)) sum += loose.curve.at(this.residualIn(box, loose.condition));
     }
     if (this.best && sum > this.best.penalty) return sum;
     sum += this.tangents.added(span);
@@ -353,8 +353,8 @@ export class Whole {
     if (this.asksForLeg) s.leg = legOf(this.p, s.v);
     const most = this.best ? this.best.penalty : Infinity;
     let sum = own;
-    for (const { condition, curve } of this.loose) {
-      sum += curve.penalty(roundResidual(condition.residual(s.p, s.v, s.leg)));
+    for (const loose of this.loose) {
+      sum += penaltyAt(loose, s.p, s.v, s.leg);
       if (sum > most) return sum;
     }
     let atLeast = sum;
