@@ -510,8 +510,7 @@ export function meanCost(
     }
     least = of(main, (low + high) / 2);
   }
-  if (forgiven !== null) return of(main, residual, forgiven);
-  const cost = of(main, residual) - least;
+  const cost = of(main, residual, forgiven ?? 0) - least;
   if (!unused) return Math.max(0, cost);
   const other = unused.flat + of([[0, -1, unused.perUnit], ...ups], residual);
   return Math.max(0, Math.min(cost, other));

@@ -6,6 +6,7 @@ import type { SeatModel } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { useJob } from '../shared/use-job';
+import { WideTable } from '../../ui/WideTable';
 import { sayLength, sayWith, t, word } from '../../words';
 import styles from './seats.module.css';
 
@@ -41,44 +42,42 @@ export function ChildAges({ seat }: { readonly seat: SeatModel }) {
         </p>
       )}
       {rows.length > 0 && (
-        <div className={styles.scroll}>
-          <table className={parts.table}>
-            <thead>
-              <tr>
-                {[
-                  'ages.who',
-                  'ages.shoes',
-                  'ages.byHeight',
-                  'ages.byDepth',
-                  'ages.together',
-                  'ages.limits',
-                ].map((key) => (
-                  <th key={key} scope="col">
-                    {t(key)}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <tr key={`${row.share} ${row.shoeMm}`}>
-                  <td>{t(`ages.share.${row.share}`)}</td>
-                  <td>
-                    {row.shoeMm === 0
-                      ? word('ages.barefoot')
-                      : sayWith('ages.shoe', { heel: sayLength(row.shoeMm, reading) })}
-                  </td>
-                  <td>{sayAges(row.height)}</td>
-                  <td>{sayAges(row.depth)}</td>
-                  <td>
-                    <strong>{sayAges(row.both)}</strong>
-                  </td>
-                  <td>{limitsOf(row)}</td>
-                </tr>
+        <WideTable name={word('ages.title')}>
+          <thead>
+            <tr>
+              {[
+                'ages.who',
+                'ages.shoes',
+                'ages.byHeight',
+                'ages.byDepth',
+                'ages.together',
+                'ages.limits',
+              ].map((key) => (
+                <th key={key} scope="col">
+                  {t(key)}
+                </th>
               ))}
-            </tbody>
-          </table>
-        </div>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={`${row.share} ${row.shoeMm}`}>
+                <td>{t(`ages.share.${row.share}`)}</td>
+                <td>
+                  {row.shoeMm === 0
+                    ? word('ages.barefoot')
+                    : sayWith('ages.shoe', { heel: sayLength(row.shoeMm, reading) })}
+                </td>
+                <td>{sayAges(row.height)}</td>
+                <td>{sayAges(row.depth)}</td>
+                <td>
+                  <strong>{sayAges(row.both)}</strong>
+                </td>
+                <td>{limitsOf(row)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </WideTable>
       )}
       <p className={styles.notes}>{word('ages.measure')}</p>
       <p className={parts.soft}>{word('ages.source')}</p>

@@ -12,6 +12,7 @@ import { Frame } from '../../ui/Frame';
 import parts from '../../ui/parts.module.css';
 import { useReading, useSay, type PageProps } from '../../ui/preferences';
 import { sayLoad } from '../../ui/say-load';
+import { WideTable } from '../../ui/WideTable';
 import { sayLength, sayPrice, sayWith, t, word } from '../../words';
 import { movesOf, rangeOf } from './seat-facts';
 import styles from './seats.module.css';
@@ -82,32 +83,30 @@ function FactsTable({ seats }: { readonly seats: readonly SeatModel[] }) {
     ['seats.arms', (s) => (s.arms ? word(`arms.${s.arms.support}`) : word('seats.no'))],
   ];
   return (
-    <div className={styles.scroll}>
-      <table className={parts.table}>
-        <thead>
-          <tr>
-            <th scope="col">
-              <span className="visually-hidden">{word('seats.orientation.dimension')}</span>
+    <WideTable name={word('compareSeats.facts')}>
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="visually-hidden">{word('seats.orientation.dimension')}</span>
+          </th>
+          {seats.map((seat) => (
+            <th key={seat.id} scope="col">
+              <a href={`/seats/${seat.id}`}>{seat.name}</a>
             </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([key, sayOf]) => (
+          <tr key={key}>
+            <th scope="row">{t(key)}</th>
             {seats.map((seat) => (
-              <th key={seat.id} scope="col">
-                <a href={`/seats/${seat.id}`}>{seat.name}</a>
-              </th>
+              <td key={seat.id}>{sayOf(seat)}</td>
             ))}
           </tr>
-        </thead>
-        <tbody>
-          {rows.map(([key, sayOf]) => (
-            <tr key={key}>
-              <th scope="row">{t(key)}</th>
-              {seats.map((seat) => (
-                <td key={seat.id}>{sayOf(seat)}</td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+        ))}
+      </tbody>
+    </WideTable>
   );
 }
 

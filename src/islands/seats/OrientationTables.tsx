@@ -13,6 +13,7 @@ import {
 } from '../../core/seat';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
+import { WideTable } from '../../ui/WideTable';
 import { sayInUnit, sayLength, sayRange, sayWith, t, word, type Reading } from '../../words';
 import styles from './seats.module.css';
 
@@ -55,29 +56,27 @@ export function OrientationTables({ seat }: { readonly seat: SeatModel }) {
       {sets.map((set) => (
         <section key={set} aria-label={DIMENSION_SETS[set].edition}>
           <h3>{sayWith('seats.orientation.set', { edition: DIMENSION_SETS[set].edition })}</h3>
-          <div className={styles.scroll}>
-            <table className={parts.table}>
-              <thead>
-                <tr>
-                  {['dimension', 'asked', 'own', 'meets'].map((key) => (
-                    <th key={key} scope="col">
-                      {t(`seats.orientation.${key}`)}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {orientationOf(seat, set).map((row, i) => (
-                  <tr key={i}>
-                    <td>{nameOf(row.of)}</td>
-                    <td>{sayAsked(row.asked, unitOf(row.of), reading)}</td>
-                    <td>{sayOwn(row, reading)}</td>
-                    <td>{sayMeets(row.meets)}</td>
-                  </tr>
+          <WideTable name={DIMENSION_SETS[set].edition}>
+            <thead>
+              <tr>
+                {['dimension', 'asked', 'own', 'meets'].map((key) => (
+                  <th key={key} scope="col">
+                    {t(`seats.orientation.${key}`)}
+                  </th>
                 ))}
-              </tbody>
-            </table>
-          </div>
+              </tr>
+            </thead>
+            <tbody>
+              {orientationOf(seat, set).map((row, i) => (
+                <tr key={i}>
+                  <td>{nameOf(row.of)}</td>
+                  <td>{sayAsked(row.asked, unitOf(row.of), reading)}</td>
+                  <td>{sayOwn(row, reading)}</td>
+                  <td>{sayMeets(row.meets)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </WideTable>
         </section>
       ))}
     </details>

@@ -14,9 +14,16 @@ const still = (picture: Picture): Source<Picture> => ({ get: () => picture, subs
 /** Parts whose names stand behind the backrest, clear of the seat. */
 const BEHIND: readonly SeatPart[] = ['back', 'lumbar', 'head'];
 
-/** Where a button of a part stands in the drawing. */
 const asPercent = (fraction: number): string =>
   `${Math.round(Math.min(0.96, Math.max(0.04, fraction)) * 1000) / 10}%`;
+
+/** Where the name of a part stands: it leads away from its point, and never out of the drawing. */
+const placeOf = (side: 'left' | 'right', left: number, top: number) => {
+  const [across, rest] = [asPercent(left), asPercent(1 - left)];
+  return side === 'left'
+    ? { right: rest, maxWidth: across, top: asPercent(top) }
+    : { left: across, maxWidth: rest, top: asPercent(top) };
+};
 
 export function SeatDrawing({
   seat,
@@ -46,13 +53,13 @@ export function SeatDrawing({
       <div role="group" aria-label={word('seatForm.point')}>
         {SEAT_PART_IDS.map((part) => {
           const { left, top } = viewSpot(side, points[part]);
+          const leads = BEHIND.includes(part) ? 'left' : 'right';
           return (
             <button
               key={part}
               type="button"
               className={styles.spot}
-              data-side={BEHIND.includes(part) ? 'left' : 'right'}
-              style={{ left: asPercent(left), top: asPercent(top) }}
+              style={placeOf(leads, left, top)}
               aria-pressed={open === part}
               data-has={has.includes(part) || undefined}
               onClick={() => onPart(part)}

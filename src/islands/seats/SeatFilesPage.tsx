@@ -7,6 +7,7 @@ import { SEATS_HEAD } from '../../core/exchange/seats-csv';
 import { Frame } from '../../ui/Frame';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
+import { WideTable } from '../../ui/WideTable';
 import { sayClock, sayWith, t, word } from '../../words';
 import type { SeatsFound } from '../../workers/seats';
 import { useSeatImport, type SeatImportStage, type SeatPresences } from './use-seat-import';
@@ -48,29 +49,27 @@ function Errors({ found }: { readonly found: SeatsFound }) {
           {sayWith('seatFile.errors.more', { n: MOST_SHOWN, all: found.faultCount })}
         </p>
       )}
-      <div className={styles.scroll}>
-        <table className={parts.table}>
-          <thead>
-            <tr>
-              {['row', 'column', 'value', 'why'].map((key) => (
-                <th key={key} scope="col">
-                  {t(`seatFile.${key}`)}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {found.faults.slice(0, MOST_SHOWN).map(({ row, column, value, reason }, i) => (
-              <tr key={i}>
-                <td>{row === 0 ? '–' : row}</td>
-                <td>{column}</td>
-                <td>{value}</td>
-                <td>{t(reason, { value, lo: '', hi: '' })}</td>
-              </tr>
+      <WideTable name={word('seatFile.errors')}>
+        <thead>
+          <tr>
+            {['row', 'column', 'value', 'why'].map((key) => (
+              <th key={key} scope="col">
+                {t(`seatFile.${key}`)}
+              </th>
             ))}
-          </tbody>
-        </table>
-      </div>
+          </tr>
+        </thead>
+        <tbody>
+          {found.faults.slice(0, MOST_SHOWN).map(({ row, column, value, reason }, i) => (
+            <tr key={i}>
+              <td>{row === 0 ? '–' : row}</td>
+              <td>{column}</td>
+              <td>{value}</td>
+              <td>{t(reason, { value, lo: '', hi: '' })}</td>
+            </tr>
+          ))}
+        </tbody>
+      </WideTable>
     </section>
   );
 }

@@ -10,6 +10,7 @@ import { recordMet } from '../../ui/current';
 import { useReading, type PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayLoad } from '../../ui/say-load';
+import { WideTable } from '../../ui/WideTable';
 import { sayDate, sayLength, sayPrice, sayValue, sayWith, t, word } from '../../words';
 import { ChildAges } from './ChildAges';
 import { OrientationTables, SchoolSizes } from './OrientationTables';
@@ -241,24 +242,22 @@ function Seat({ seat: first, versions, variants }: Omit<Props, 'page'>) {
         </div>
       </div>
       <h2>{word('seats.adjustments')}</h2>
-      <div className={styles.scroll}>
-        <table className={`${parts.table} ${styles.adjustments}`}>
-          <thead>
-            <tr>
-              <th scope="col">{word('seats.adjustment')}</th>
-              <th scope="col">{word('seats.range')}</th>
-              <th scope="col">{word('seats.moves')}</th>
-              <th scope="col">{word('seats.control')}</th>
-              <th scope="col">{word('seats.how')}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {seat.adjustments.map((adjustment) => (
-              <AdjustmentRow key={adjustment.id} seat={seat} adjustment={adjustment} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <WideTable name={word('seats.adjustments')} className={styles.adjustments}>
+        <thead>
+          <tr>
+            <th scope="col">{word('seats.adjustment')}</th>
+            <th scope="col">{word('seats.range')}</th>
+            <th scope="col">{word('seats.moves')}</th>
+            <th scope="col">{word('seats.control')}</th>
+            <th scope="col">{word('seats.how')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {seat.adjustments.map((adjustment) => (
+            <AdjustmentRow key={adjustment.id} seat={seat} adjustment={adjustment} />
+          ))}
+        </tbody>
+      </WideTable>
       {tipsForward(seat) && (
         <section aria-label={word('seats.forward')}>
           <h2>{word('seats.forward')}</h2>

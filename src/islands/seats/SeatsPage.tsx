@@ -9,6 +9,7 @@ import { Frame } from '../../ui/Frame';
 import { LoadFault, MoreLine } from '../../ui/MoreLine';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
+import { WideTable } from '../../ui/WideTable';
 import { usePages } from '../../ui/use-pages';
 import { usePaced } from '../../ui/use-paced';
 import { sayLength, sayPrice, sayRange, sayValue, sayWith, word, type Reading } from '../../words';
@@ -64,13 +65,15 @@ const SeatRow = memo(function SeatRow({
         <a href={`/seats/${seat.id}`}>{seat.name}</a>
       </td>
       <td>{word(`class.${facts.seatClass}`)}</td>
-      <td>{lengths(facts.seatHeightMm, reading)}</td>
-      <td>{lengths(facts.seatDepthMm, reading)}</td>
-      <td>{facts.seatWidthMm === null ? word('seats.unknown') : sayLength(facts.seatWidthMm, reading)}</td>
+      <td className={parts.figure}>{lengths(facts.seatHeightMm, reading)}</td>
+      <td className={parts.figure}>{lengths(facts.seatDepthMm, reading)}</td>
+      <td className={parts.figure}>
+        {facts.seatWidthMm === null ? word('seats.unknown') : sayLength(facts.seatWidthMm, reading)}
+      </td>
       <td>
         {facts.ratedLoadKg === null ? word('seats.readLabel') : sayValue({ kg: facts.ratedLoadKg }, reading)}
       </td>
-      <td>{facts.price === null ? '' : sayPrice(facts.price, reading)}</td>
+      <td className={parts.figure}>{facts.price === null ? '' : sayPrice(facts.price, reading)}</td>
       <td>{word(`seats.state.${seat.state}`)}</td>
     </tr>
   );
@@ -99,33 +102,31 @@ interface TableProps {
 /** What is typed into a filter does not draw it again; what is found does. */
 const SeatTable = memo(function SeatTable({ seats, picked, onPick }: TableProps) {
   return (
-    <div className={styles.scroll}>
-      <table className={parts.table}>
-        <thead>
-          <tr>
-            <th scope="col">
-              <span className="visually-hidden">{word('compareSeats.title')}</span>
+    <WideTable name={word('seats.title')}>
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="visually-hidden">{word('compareSeats.title')}</span>
+          </th>
+          {COLUMNS.map((key) => (
+            <th key={key} scope="col">
+              {word(key)}
             </th>
-            {COLUMNS.map((key) => (
-              <th key={key} scope="col">
-                {word(key)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {seats.map((seat) => (
-            <SeatRow
-              key={seat.id}
-              seat={seat}
-              isPicked={picked.includes(seat.id)}
-              canPick={picked.length < MOST_COMPARED}
-              onPick={onPick}
-            />
           ))}
-        </tbody>
-      </table>
-    </div>
+        </tr>
+      </thead>
+      <tbody>
+        {seats.map((seat) => (
+          <SeatRow
+            key={seat.id}
+            seat={seat}
+            isPicked={picked.includes(seat.id)}
+            canPick={picked.length < MOST_COMPARED}
+            onPick={onPick}
+          />
+        ))}
+      </tbody>
+    </WideTable>
   );
 });
 
@@ -148,10 +149,12 @@ function Seats({ initial }: { readonly initial: Page<SeatListing> }) {
     <>
       <div className={parts.head}>
         <h1>{word('seats.title')}</h1>
-        <a href="/seats/files">{word('seats.files')}</a>
-        <Button component="a" href="/seats/new">
-          {word('seats.add')}
-        </Button>
+        <div className={styles.acts}>
+          <a href="/seats/files">{word('seats.files')}</a>
+          <Button component="a" href="/seats/new">
+            {word('seats.add')}
+          </Button>
+        </div>
       </div>
       <SeatFilters text={text} faults={faults} onChange={setText} />
       <LoadFault pages={found} />

@@ -234,12 +234,12 @@ export class Curve {
   }
 
   /**
-   * Where so much of what lies above is taken up: only what is more than that is felt. With enough of it nothing is
-   * left of the doubt, so nothing is taken off.
+   * Where so much of what lies above is taken up: only what is more than that is felt.
    * @param value already rounded; @returns millionths
    */
   forgivingPenalty(value: number, by: number): number {
-    return Number.isNaN(value) ? 0 : Math.round(MILLION * this.main.of(value, value - by));
+    if (Number.isNaN(value)) return 0;
+    return Math.max(0, Math.round(MILLION * (this.main.of(value, value - by) - this.least)));
   }
 
   /** What the cheapest residual between two ends costs where up to `by` is taken up, millionths; never too much. */
@@ -248,7 +248,7 @@ export class Curve {
     // Between those two it is cheapest; on either side the nearer end is.
     const low = Math.max(roundResidual(lo - SLACK), Math.min(from, hi));
     const high = Math.min(roundResidual(hi + SLACK), Math.max(to, low));
-    return Math.max(0, Math.floor(MILLION * this.main.of(high, low - by)) - 1);
+    return Math.max(0, Math.floor(MILLION * (this.main.of(high, low - by) - this.least)) - 1);
   }
 
   /** The residual between two ends that is nearest to the cheapest; null where that lies between them. */

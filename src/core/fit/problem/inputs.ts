@@ -4,7 +4,7 @@ import type { Place } from '../../place';
 import type { AdjustmentKind, SeatModel } from '../../seat';
 
 /** Raised with every change that makes the same inputs give another result. */
-export const CORE_VERSION = 5;
+export const CORE_VERSION = 6;
 /** Raised with every change of a table that a result depends on. */
 export const TABLES_VERSION = 2;
 export const INPUTS_SCHEMA = 2;
