@@ -7,7 +7,7 @@ import { datumFromRearMm, hollowFromRearMm, panPointMm, trunkDegOf } from '../fi
 import { padTurnDeg, type Point } from '../posture';
 import { cosDeg, sinDeg } from '../units';
 import { Pen, at } from './pen';
-import type { Dimension, Role, Scene } from './primitives';
+import type { Dimension, Scene } from './primitives';
 
 /** Thicknesses that nobody measures; for drawing only, mm. */
 const CUSHION_MM = 55;
@@ -55,18 +55,6 @@ class Dimensions {
     if (isKnown(mm, height)) this.all.push({ id, of, mm, from: at(-mm / 2, height), to: at(mm / 2, height) });
   }
 }
-
-const box = (
-  d: Pen,
-  id: string,
-  role: Role,
-  {
-    x,
-    z,
-    width,
-    height,
-  }: { readonly x: number; readonly z: number; readonly width: number; readonly height: number },
-): void => d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
 
 function spoken(dimensions: readonly Dimension[], arms: Arms | null, isPartial: boolean): Message[] {
   return [
@@ -175,7 +163,7 @@ export function frontView(a: Assessment): Scene {
   const front = panPointMm(p, v, Number.isNaN(v.seatDepth) ? 0 : v.seatDepth);
   const datum = panPointMm(p, v, datumFromRearMm(p, v));
   const figure = seatFigureOf(p, v);
-  box(d, 'back', 'seat', {
+  d.box('back', 'seat', {
     x: -width * 0.42,
     z: figure.backFoot.z,
     width: width * 0.84,
@@ -184,13 +172,13 @@ export function frontView(a: Assessment): Scene {
   d.line('column', 'seatLine', at(0, front - CUSHION_MM), at(0, 70));
   d.line('base', 'seatLine', at(-270, 40), at(0, 74), at(270, 40));
   frontBody(d, p, v, datum);
-  box(d, 'pan', 'seat', { x: -width / 2, z: front - CUSHION_MM, width, height: CUSHION_MM });
+  d.box('pan', 'seat', { x: -width / 2, z: front - CUSHION_MM, width, height: CUSHION_MM });
   const padTop = datum + v.armHeight;
   const padWidth = p.seat.padWidthMm;
   if (isKnown(padTop, clearMm(v), padWidth)) {
     for (const side of SIDES) {
       const inner = (side * clearMm(v)) / 2;
-      box(d, `pad${side}`, 'seat', {
+      d.box(`pad${side}`, 'seat', {
         x: Math.min(inner, inner + side * padWidth),
         z: padTop - PAD_MM,
         width: padWidth,
@@ -300,9 +288,9 @@ export function planView(a: Assessment): Scene {
   const width = drawnWidthMm(p);
   const depth = Number.isNaN(v.seatDepth) ? 0 : v.seatDepth;
   const arms = armsOf(p, v);
-  if (depth > 0) box(d, 'pan', 'seat', { x: -width / 2, z: 0, width, height: depth });
+  if (depth > 0) d.box('pan', 'seat', { x: -width / 2, z: 0, width, height: depth });
   const back = Number.isNaN(v.backReach) ? 0 : v.backReach;
-  box(d, 'back', 'seat', { x: -width * 0.42, z: back - BACK_MM, width: width * 0.84, height: BACK_MM });
+  d.box('back', 'seat', { x: -width * 0.42, z: back - BACK_MM, width: width * 0.84, height: BACK_MM });
   planThighs(d, p, v);
   const pad = { lengthMm: p.seat.padLengthMm, widthMm: p.seat.padWidthMm };
   if (isKnown(clearMm(v), pad.lengthMm, pad.widthMm)) {

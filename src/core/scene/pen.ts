@@ -39,6 +39,20 @@ export class Pen {
     this.add(id, role, { type: 'polyline', closed: true, points });
   }
 
+  /** A rectangle from its lower left corner, mm. */
+  box(
+    id: string,
+    role: Role,
+    {
+      x,
+      z,
+      width,
+      height,
+    }: { readonly x: number; readonly z: number; readonly width: number; readonly height: number },
+  ): void {
+    this.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
+  }
+
   dot(id: string, role: Role, centre: Point, radius: number): void {
     this.add(id, role, { type: 'circle', at: centre, radius });
   }

@@ -303,18 +303,6 @@ const across = (id: string, mm: number, z: number): Dimension => ({
   mm,
 });
 
-const box = (
-  d: Pen,
-  id: string,
-  role: Role,
-  {
-    x,
-    z,
-    width,
-    height,
-  }: { readonly x: number; readonly z: number; readonly width: number; readonly height: number },
-): void => d.area(id, role, at(x, z), at(x + width, z), at(x + width, z + height), at(x, z + height));
-
 /** A pan whose width nobody described has none to draw. */
 const panRole = (seat: SeatModel): Role => (seat.seatWidthMm ? 'seat' : 'seatThin');
 
@@ -369,7 +357,7 @@ export function seatFrontView(seat: SeatModel): Scene {
       at(-top / 2, s.height + s.backTop),
     );
   }
-  box(d, 'pan', panRole(seat), { x: -width / 2, z: s.height - CUSHION_MM, width, height: CUSHION_MM });
+  d.box('pan', panRole(seat), { x: -width / 2, z: s.height - CUSHION_MM, width, height: CUSHION_MM });
   if (hasArms) {
     const pad = seat.arms?.widthMm ?? USUAL.padWidth;
     for (const [side, x] of [
@@ -382,7 +370,7 @@ export function seatFrontView(seat: SeatModel): Scene {
         at(x + pad / 2, s.height + s.arm - PAD_MM),
         at(x + pad / 2, s.height - CUSHION_MM / 2),
       );
-      box(d, `pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', {
+      d.box(`pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', {
         x,
         z: s.height + s.arm - PAD_MM,
         width: pad,
@@ -406,13 +394,13 @@ export function seatPlanView(seat: SeatModel): Scene {
   const s = shapeOf(seat, 'standing');
   const width = seat.seatWidthMm?.value ?? USUAL.width;
   const { hasBack, hasArms } = partsOf(seat);
-  box(d, 'pan', panRole(seat), { x: -width / 2, z: 0, width, height: s.depth });
+  d.box('pan', panRole(seat), { x: -width / 2, z: 0, width, height: s.depth });
   for (const stance of ['lowest', 'highest'] as const) {
     const { depth } = shapeOf(seat, stance);
     d.line(`front-${stance}`, 'seatThin', at(-width / 2, depth), at(width / 2, depth));
   }
   if (hasBack)
-    box(d, 'back', isDescribed(seat, 'back') ? 'seat' : 'seatThin', {
+    d.box('back', isDescribed(seat, 'back') ? 'seat' : 'seatThin', {
       x: -width * 0.42,
       z: -BACK_MM,
       width: width * 0.84,
@@ -427,7 +415,7 @@ export function seatPlanView(seat: SeatModel): Scene {
       ['right', s.clear / 2],
       ['left', -s.clear / 2 - pad],
     ] as const)
-      box(d, `pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', {
+      d.box(`pad-${side}`, isDescribed(seat, 'arms') ? 'seat' : 'seatThin', {
         x,
         z: end - length,
         width: pad,
