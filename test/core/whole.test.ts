@@ -7,6 +7,8 @@ import { emptyValues, type SetValues } from '../../src/core/fit/problem/problem'
 import { bestAlone, isPassive, valuesOfSettings } from '../../src/core/fit/search/solve';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
+import { buildDemo } from '../../src/demo/build';
+import { bodyOf } from '../../bench/body';
 import { drawnProblems } from '../support/drawn-seats';
 import { mayBeSet, plainBest } from '../support/enumeration';
 import {
@@ -23,6 +25,8 @@ import {
   slides,
 } from '../support/inputs';
 import { fullCases } from '../support/full-cases';
+
+const RIGHT_ANGLE = SHIPPED_METHODS.find(({ id }) => id === 'right-angle')!;
 
 const solved = (p: Problem, held: Settings['positions'] = {}) => solve(p, { remedies: NO_REMEDIES, held });
 
@@ -75,6 +79,21 @@ describe('the whole seat as one problem', function () {
     }
     expect(held).to.be.greaterThan(400);
     expect(compared).to.be.greaterThan(300);
+  });
+
+  it('is proved soon where pads get past a desk neither before it nor under it', () => {
+    const demo = buildDemo(5, new Date('2026-11-29T09:30:00Z'));
+    const { place } = demo.places.find((p) => p.place.name === 'Harbour control desk')!;
+    const { seat } = demo.seats.find((s) => s.seat.name === 'Dunlin chart chair')!;
+    const boxes = demo.sitters.slice(0, 4).map(({ readings }) => {
+      const p = problemOf(inputsOf({ seat, place, body: bodyOf(readings), method: RIGHT_ANGLE }));
+      const found = solve(p, { remedies: NO_REMEDIES });
+      expect(found.ended).to.equal('proved');
+      const few = solve(p, { remedies: NO_REMEDIES, budget: 200 });
+      expect(found.penalty).to.be.within(few.bound, few.penalty);
+      return found.nodes;
+    });
+    expect(Math.max(...boxes)).to.be.lessThan(6000);
   });
 
   it('says how far it may be from the best where it ends before that is proved', () => {
@@ -191,6 +210,30 @@ describe('what a residual can be over a span of adjustments', () => {
       { seed: 73, numRuns: 1200 },
     );
     expect(looked).to.be.greaterThan(20_000);
+  });
+
+  it('holds the gap before a dropped front takes it up, how much that may be, and pads before a desk', () => {
+    let looked = 0;
+    fc.assert(
+      fc.property(spans, shares, ({ p, span, within }, inner) => {
+        const v = within(inner);
+        for (const { forgiving, either, residual } of conditionsOf(p)) {
+          if (forgiving) {
+            const { lo, hi } = forgiving.extent(span);
+            expect(forgiving.bare(p, v)).to.be.within(lo - 1e-9, hi + 1e-9);
+            expect(forgiving.by(p, v)).to.be.at.most(forgiving.most(span) + 1e-9);
+            expect(residual(p, v)).to.be.at.most(forgiving.bare(p, v) + 1e-9);
+          }
+          for (const way of either ?? []) {
+            if (!way.most) continue;
+            expect(way.residual(p, v)).to.be.at.most(way.most(span) + 1e-9);
+            looked++;
+          }
+        }
+      }),
+      { seed: 75, numRuns: 2000 },
+    );
+    expect(looked).to.be.greaterThan(200);
   });
 
   it('holds how much higher legs and thighs are than the elbow', () => {

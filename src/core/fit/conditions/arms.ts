@@ -214,7 +214,7 @@ export const ARM_CONDITIONS = [
     needs: gripNeeds,
     residual: (p, v) => Math.max(padBeforeDeskMm(p, v), padUnderDeskMm(p, v)),
     either: [
-      { scope: PAD_FRONT, residual: padBeforeDeskMm },
+      { scope: PAD_FRONT, residual: padBeforeDeskMm, most: (x) => x.padBeforeDeskMost() },
       { scope: ['armHeight', 'deskHeight', ...SITS], residual: padUnderDeskMm },
     ],
     onTrack: -1,

@@ -93,6 +93,8 @@ export interface Forgiving {
 export interface Alternative {
   readonly scope: readonly AdjustmentKind[];
   readonly residual: (p: Problem, v: SetValues) => number;
+  /** At most so much over a span; absent: nobody tells before all stand still. */
+  readonly most?: ((x: Extents) => number) | undefined;
 }
 
 /**

@@ -233,6 +233,17 @@ export class Curve {
     return Math.min(cost, other === null ? this.penalty(unused.lowest) : this.penalty(other));
   }
 
+  /** What the cheapest residual between two ends costs as long as the thing is used, millionths. */
+  leastInUse(lo: number, hi: number): number {
+    const at = this.nearest(lo, hi, this.lowest);
+    return at === null ? 0 : Math.max(0, Math.round(MILLION * (this.main.of(at) - this.least)));
+  }
+
+  /** What leaving it unused costs at least, millionths; Infinity where it cannot be. */
+  get leastUnused(): number {
+    return this.unused ? Math.floor(MILLION * this.unused.flat) : Infinity;
+  }
+
   /**
    * Where so much of what lies above is taken up: only what is more than that is felt.
    * @param value already rounded; @returns millionths

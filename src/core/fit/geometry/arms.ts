@@ -134,13 +134,20 @@ export const padFrontByLength = (lengthMm: number): number =>
   DATUM_BEFORE_BACK_MM + PAD_BEFORE_DATUM * lengthMm;
 
 /**
+ * Front end of the pads before the back support's most forward point with the pads at their rearmost and the back upright.
+ * @returns mm; NaN where neither front nor length is known. Definition.
+ */
+export const padFrontAtRearMm = ({ seat }: Problem): number =>
+  Number.isNaN(seat.padFrontMm) ? padFrontByLength(seat.padLengthMm) : seat.padFrontMm;
+
+/**
  * Front end of the pads before the back support's most forward point, as set. Arms on the back lean with it: by as much
  * as at the height of the elbow, where pads belong.
  * @returns mm; NaN where neither front nor length is known. Definition (geometry).
  */
 export function padFrontMm(p: Problem, v: SetValues): number {
-  const { padLengthMm, armsMoveWithBack } = p.seat;
-  const front = Number.isNaN(p.seat.padFrontMm) ? padFrontByLength(padLengthMm) : p.seat.padFrontMm;
+  const { armsMoveWithBack } = p.seat;
+  const front = padFrontAtRearMm(p);
   const back = trunkDegOf(v);
   if (!armsMoveWithBack || back === 0) return front + orZero(v.armDepth);
   const elbow = elbowAtLeanMm(p, back, 0);

@@ -26,7 +26,14 @@ export const UNDER_DESK_MM = 10;
  * @returns mm, positive where they meet the desk. Definition.
  */
 export const padBeforeDeskMm = (p: Problem, v: SetValues): number =>
-  p.gripMm - (p.inputs.place?.keysFromEdgeMm ?? NaN) - SHORT_OF_DESK_MM - padBeforeElbowMm(p, v);
+  padsMayReachMm(p) - padBeforeElbowMm(p, v);
+
+/**
+ * How far before the elbow pads may reach that do not pass under the desk.
+ * @returns mm; NaN where nobody said where the hands work. Definition.
+ */
+export const padsMayReachMm = (p: Problem): number =>
+  p.gripMm - (p.inputs.place?.keysFromEdgeMm ?? NaN) - SHORT_OF_DESK_MM;
 
 /**
  * Room between the pads' top and the desk's underside beyond what passing under it needs.

@@ -23,9 +23,9 @@ import {
   trunkDegOf,
   underFootMm,
 } from './on-seat';
-import { elbowAtLeanMm } from './arms';
+import { elbowAtLeanMm, padFrontAtRearMm, shoulderUpMm } from './arms';
 import { eyeAtLeanMm, sightDeg } from './head';
-import { handsMm } from './at-place';
+import { handsMm, padsMayReachMm } from './at-place';
 import { oncePer } from '../problem/once';
 import type { Problem, SetValues } from '../problem/problem';
 
@@ -95,7 +95,7 @@ export class Extents {
   /** What the feet stand on: with a foot ring either of two, as high as the seat puts them nearer. */
   private readonly support: Ends = none();
   /** Of the underside of the hanging elbow above the datum. */
-  private readonly elbow: Ends = none();
+  readonly elbow: Ends = none();
   private readonly eye: Ends = none();
   /** Top of the thigh above the datum. */
   private readonly thighTop: Ends = none();
@@ -360,6 +360,25 @@ export class Extents {
       lo: lo.armAngle - slope(handsMm(p, hi), datum.lo + elbow.lo),
       hi: hi.armAngle - slope(handsMm(p, lo), datum.hi + elbow.hi),
     };
+  }
+
+  /** At most: the front end of the pads to where the desk stops them. */
+  padBeforeDeskMost(): number {
+    const { p, lo, elbow, trunk, pan, datumFromAxis, product, axis } = this;
+    const leastCos = Math.min(cosDeg(pan.lo), cosDeg(pan.hi));
+    const mostCos = pan.lo <= 0 && pan.hi >= 0 ? 1 : Math.max(cosDeg(pan.lo), cosDeg(pan.hi));
+    setProduct(product, { a: datumFromAxis.lo, b: datumFromAxis.hi, c: leastCos, d: mostCos });
+    const datumMost = axis + product.hi;
+    // The shoulder goes back by its height, and arms that move with the back by that of the elbow.
+    const withBack = p.seat.armsMoveWithBack;
+    setProduct(product, {
+      a: shoulderUpMm(p, trunk.lo) - (withBack ? elbow.hi : 0),
+      b: shoulderUpMm(p, trunk.hi) - (withBack ? elbow.lo : 0),
+      c: sinDeg(trunk.lo),
+      d: sinDeg(trunk.hi),
+    });
+    const depth = Number.isNaN(lo.armDepth) ? 0 : lo.armDepth;
+    return padsMayReachMm(p) - (padFrontAtRearMm(p) + depth - datumMost + product.lo);
   }
 
   /** Of the room behind the knee. */

@@ -1,10 +1,10 @@
 /** What a desk costs at least: elbow and legs want it at different heights, and pads have to get past it. */
-import type { Interval } from '../../target';
+import { bandOf, type Interval } from '../../target';
 import type { ConditionId } from '../conditions';
 import { lowestSpan, type Curve } from '../cost/curve';
 import type { Extents } from '../geometry/extents';
 import { judgeOf, type Judge } from '../cost/judge';
-import { UNDER_DESK_MM } from '../geometry/at-place';
+import { UNDER_DESK_MM, padsMayReachMm } from '../geometry/at-place';
 import { datumMm, trunkDegOf } from '../geometry/on-seat';
 import { elbowAtLeanMm } from '../geometry/arms';
 import type { Problem } from '../problem/problem';
@@ -21,6 +21,8 @@ const OVER_STEP_MM = 0.25;
 const KEY_STEP = 65_536;
 /** So near to the best place is near enough, mm. */
 const APART_MM = 1e-5;
+/** Looks at a place for the cheapest desk, and at each for the cheapest pads: to half a millimetre. */
+const LOOKS_UNDER = 16;
 /** Further from the elbow nothing is looked for, mm. */
 const FAR_MM = 600;
 
@@ -58,6 +60,10 @@ function chosenOf(groups: readonly Group[]): Chosen | null {
 export class AtDesk {
   private readonly chosen: Chosen | null;
   private readonly known = new Map<number, { readonly span: Interval; readonly cost: number }>();
+  /** What pads under the desk cost at least, by how low they go against the elbow. */
+  private readonly underKnown = new Map<number, number>();
+  /** And before it. */
+  private beforeKnown: number | null = null;
 
   constructor(
     private readonly p: Problem,
@@ -126,9 +132,85 @@ export class AtDesk {
     const high = lastWhere((mm) => top.leastPenalty(mm, Infinity) <= desk + left);
     const low = -lastWhere((mm) => arm.leastPenalty(-Infinity, -mm) <= arms + left);
     const { deskThicknessMm = 0, keyboardThicknessMm = 0 } = p.inputs.place ?? {};
-    const room =
-      Math.min(high, span.deskTop.hi) - low - deskThicknessMm - keyboardThicknessMm - UNDER_DESK_MM;
-    return this.pads!.curve.leastPenalty(-Infinity, room);
+    const lost = deskThicknessMm + keyboardThicknessMm + UNDER_DESK_MM;
+    const room = Math.min(high, span.deskTop.hi) - low - lost;
+    const apart = this.pads!.curve.leastPenalty(-Infinity, room);
+    const lowest = p.variables.armHeight!.values[0]! - span.elbow.hi;
+    if (!Number.isFinite(lowest)) return apart;
+    const onStance = shareOf('deskTop') === null ? desk : 0;
+    const counted = onStance + this.counted(['deskTop', 'armHeight', 'padsLevel'], leasts);
+    return Math.max(apart, this.together(Math.floor(lowest), lost, { top, arm }) - counted);
+  }
+
+  /** What is counted already of conditions, beyond what their groups cost without them. */
+  private counted(ids: readonly ConditionId[], leasts: readonly number[]): number {
+    let sum = 0;
+    this.groups.forEach((g, i) => {
+      if (ids.some((id) => g.has(id))) sum += Math.max(0, leasts[i]! - g.besides);
+    });
+    return sum;
+  }
+
+  /**
+   * What pads before the desk cost at least beyond what is counted: to carry the forearm they want to reach further than
+   * the desk lets them, and where they end is one number.
+   */
+  leastBefore(leasts: readonly number[]): number {
+    const reach = this.groups.some((g) => g.has('padReach')) ? judgeOf(this.p, 'padReach')?.curve : undefined;
+    const may = padsMayReachMm(this.p);
+    if (!reach || Number.isNaN(may)) return 0;
+    this.beforeKnown ??= this.reachingShort(reach, may);
+    return this.beforeKnown - this.counted(['padReach'], leasts);
+  }
+
+  private reachingShort(reach: Curve, may: number): number {
+    const short = (end: number): number => this.pads!.curve.leastPenalty(-Infinity, may - end);
+    const f = (end: number): number => reach.leastPenalty(end, end) + short(end);
+    const { lo, hi } = lowestSpan(f, { from: LOOKED.lo, to: LOOKED.hi, apart: APART_MM });
+    return reach.leastPenalty(lo, hi) + short(lo);
+  }
+
+  /**
+   * What a desk over the elbow, pads under it and the room between the two cost together at least: the higher the desk
+   * and the lower the pads, the more room. All three are convex as long as the pads are used.
+   * @param lowest of the pads against the elbow, mm; @param lost of the room: desk, keyboard and what passing needs, mm
+   */
+  private together(
+    lowest: number,
+    lost: number,
+    { top, arm }: { readonly top: Curve; readonly arm: Curve },
+  ): number {
+    const known = this.underKnown.get(lowest);
+    if (known !== undefined) return known;
+    const { curve: pads } = this.pads!;
+    const overElbow = (x: number): number => top.leastPenalty(x, Infinity);
+    // Where pads follow the desk they never do so below the elbow's band.
+    const level = judgeOf(this.p, 'padsLevel')?.curve;
+    const least = bandOf(this.p.targets.armHeight).lo;
+    const low = (y: number): number =>
+      arm.leastInUse(-Infinity, y) + (level ? level.leastPenalty(-Infinity, y - least) : 0);
+    const past = (room: number): number => pads.leastPenalty(-Infinity, room);
+    const looks = LOOKS_UNDER;
+    /** The cheapest pads under a desk so high, told low. */
+    const underneath = (x: number): number => {
+      const f = (y: number): number => low(y) + past(x - y - lost);
+      const { lo, hi } = lowestSpan(f, { from: lowest, to: FAR_MM, apart: 0, looks });
+      return low(hi) + past(x - lo - lost);
+    };
+    const leastOf = (f: (x: number) => number): number => {
+      const { lo, hi } = lowestSpan((x) => overElbow(x) + f(x), {
+        from: LOOKED.lo,
+        to: LOOKED.hi,
+        apart: 0,
+        looks,
+      });
+      return overElbow(lo) + f(hi);
+    };
+    const inUse = leastOf(underneath);
+    const unused = arm.leastUnused + leastOf((x) => past(x - lowest - lost));
+    const found = Math.min(inUse, unused);
+    this.underKnown.set(lowest, found);
+    return found;
   }
 
   /**

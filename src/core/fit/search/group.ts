@@ -28,6 +28,8 @@ export interface GroupParts {
   readonly standing: readonly Term[];
   /** What it costs at least, wherever the stance stands. */
   readonly floor: number;
+  /** The same of what is neither told together with the pads and the desk. */
+  readonly besides: number;
   /** Whether it hangs on no height: what it comes to is then kept, for the same is asked again and again. */
   readonly isFree: boolean;
   /** The same without what hangs on more than the lean: never at a higher cost, and the same for every stance that leans so. */
@@ -51,10 +53,12 @@ export class Group {
   readonly terms: readonly Term[];
   readonly on: readonly number[];
   readonly floor: number;
+  readonly besides: number;
   private readonly counts: readonly number[];
   private readonly lighter: readonly Group[];
 
-  constructor({ axes, choice, terms, on, counts, standing, floor, isFree, lighter }: GroupParts) {
+  constructor({ axes, choice, terms, on, counts, standing, floor, besides, isFree, lighter }: GroupParts) {
+    this.besides = besides;
     this.axes = axes;
     this.choice = choice;
     this.terms = terms;

@@ -1,6 +1,6 @@
 /** What is chosen after the stance, put together into groups that have nothing to do with each other. */
 import type { AdjustmentKind } from '../../seat';
-import { scopeOf } from '../conditions';
+import { scopeOf, type Alternative, type ConditionId } from '../conditions';
 import type { Judge } from '../cost/judge';
 import type { Problem } from '../problem/problem';
 import { choiceOf, partsOf, type Axis, type Part, type Standing, type Term } from './choice';
@@ -13,12 +13,17 @@ export interface Way {
   /** On a seat on which only the stance decides it. */
   readonly loose: Term | null;
   readonly isUnder: boolean;
+  /** What it leaves of room at most, over a span. */
+  readonly most: Alternative['most'];
 }
 
 /** What the trunk leans by. */
 const LEANING: readonly Axis['key'][] = ['backAngle', 'chairAngle'];
 /** What moves the whole sitter or the feet up and down, in so many steps that nothing is asked twice. */
 const HEIGHTS: readonly Axis['key'][] = ['seatHeight', 'footRing', 'footrest', 'footrestMm'];
+
+/** What is told together where pads have to get past a desk. */
+export const TOLD_TOGETHER: readonly ConditionId[] = ['deskTop', 'armHeight', 'padsLevel', 'padReach'];
 
 interface OwnTerm extends Term {
   readonly scope: readonly AdjustmentKind[];
@@ -85,18 +90,23 @@ export class Parts {
       on,
       counts: this.stance.map((a) => a.values.length),
       standing,
-      floor: this.floorOf(part, standing),
+      floor: standing.length === 0 ? 0 : this.leastOf(part, standing),
+      besides: part.terms.some(({ condition }) => TOLD_TOGETHER.includes(condition.id))
+        ? this.leastOf(
+            part,
+            part.terms.filter((t) => standing.includes(t) || TOLD_TOGETHER.includes(t.condition.id)),
+          )
+        : 0,
       isFree,
       lighter,
     });
   }
 
-  /** What a part costs at least: all that does not depend on the stance. */
-  private floorOf({ axes, terms }: Part, standing: readonly Term[]): number {
-    if (standing.length === 0) return 0;
+  /** What a part costs at least without some of its terms, none of which may depend on the stance. */
+  private leastOf({ axes, terms }: Part, without: readonly Term[]): number {
     const rest = partsOf(
       axes,
-      terms.filter((t) => !standing.includes(t)),
+      terms.filter((t) => !without.includes(t)),
     );
     return rest.reduce(
       (sum, part) => sum + (part.terms.length > 0 ? choiceOf(this.p, part).solve(this.s, Infinity) : 0),
@@ -111,7 +121,7 @@ export class Parts {
     terms: readonly Term[],
     plain: readonly Group[],
   ): Way[] {
-    return condition.either!.map(({ scope, residual }, i) => {
+    return condition.either!.map(({ scope, residual, most }, i) => {
       const term: OwnTerm = {
         condition: { ...condition, isStraight: undefined },
         curve,
@@ -120,10 +130,10 @@ export class Parts {
         isByLean: isByLean(this.stance, scope),
         scope,
       };
-      if (term.on.length === 0) return { groups: [], replaced: [], loose: term, isUnder: i > 0 };
+      if (term.on.length === 0) return { groups: [], replaced: [], loose: term, isUnder: i > 0, most };
       const groups = this.groupsOf(after, [...terms, term]).filter((g) => g.terms.includes(term));
       const replaced = plain.filter((g) => g.axes.some((a) => groups.some((n) => n.axes.includes(a))));
-      return { groups, replaced, loose: null, isUnder: i > 0 };
+      return { groups, replaced, loose: null, isUnder: i > 0, most };
     });
   }
 }

@@ -308,14 +308,18 @@ export class Whole {
   private leastPastDesk(s: Standing, box: Box, sum: number): number {
     const { span, leasts } = this;
     let cheaper = Infinity;
-    for (const { groups, replaced, loose, isUnder } of this.ways) {
+    for (const { groups, replaced, loose, isUnder, most } of this.ways) {
       let more = 0;
       for (const group of groups) more += group.leastIn(s, span.hi, { box, span, limit: Infinity });
       this.groups.forEach((g, i) => {
         if (replaced.includes(g)) more -= leasts[i]!;
       });
       if (loose && isStill(box, this.parts.indexesOf(loose))) more = loose.curve.at(loose.residual(s.p, s.v));
-      if (isUnder) more = Math.max(more, this.desk.leastUnderIn(span, leasts, this.best!.penalty - sum));
+      if (most) more = Math.max(more, this.pads!.curve.leastPenalty(-Infinity, most(span)) || 0);
+      const told = isUnder
+        ? this.desk.leastUnderIn(span, leasts, this.best!.penalty - sum)
+        : this.desk.leastBefore(leasts);
+      more = Math.max(more, told);
       cheaper = Math.min(cheaper, Math.max(0, more));
       if (cheaper === 0) return 0;
     }
