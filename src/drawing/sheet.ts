@@ -98,9 +98,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       chain: row.chain.map(said),
       setting: said(row.setting),
       check: sentences(row.check && said(row.check), row.tolerance && said(row.tolerance)),
-      control: row.control
-        ? [`${said(row.control)}.`, row.movement && `${said(row.movement)}.`].filter(Boolean).join(' ')
-        : '–',
+      control: row.control ? sentences(said(row.control), ...row.movement.map(said))! : '–',
     })),
     postures: { title: word('card.postures'), paragraphs: postures },
     unreached: {

@@ -105,7 +105,7 @@ export const fittingCard = useCase(
         unit: o.variable.adjustment.unit,
         setting: say(row.setting, reading),
         control: row.control && say(row.control, reading),
-        movement: row.movement && say(row.movement, reading),
+        movement: row.movement.length === 0 ? null : row.movement.map((m) => `${say(m, reading)}.`).join(' '),
         check: row.check && say(row.check, reading),
         tolerance: row.tolerance && say(row.tolerance, reading),
         verdict: word(`verdict.${row.verdict}`),

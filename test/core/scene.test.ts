@@ -341,7 +341,9 @@ describe('the settings card', () => {
   });
 
   it('has no control words where nobody described the control', () => {
-    expect(controlWords('seatHeight', null)).to.deep.equal({ control: null, movement: null });
+    const { seat } = problemFor().inputs;
+    const [first] = seat.adjustments;
+    expect(controlWords({ ...seat, controls: [] }, first!)).to.deep.equal({ control: null, movement: [] });
   });
 });
 

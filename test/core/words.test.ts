@@ -82,7 +82,7 @@ function everyMessage(): Message[] {
         );
         messages.push(
           ...card.rows
-            .flatMap((r) => [r.setting, r.control, r.movement, r.check, r.tolerance, ...r.chain])
+            .flatMap((r) => [r.setting, r.control, ...r.movement, r.check, r.tolerance, ...r.chain])
             .filter((m) => m !== null),
         );
         messages.push(

@@ -11,6 +11,23 @@ const seat = seatWith([
   adjustment('backAngle', listed(0, 5, 10)),
   adjustment('armHeight', steps(180, 260, 9)),
 ]);
+const lever = {
+  id: 'lever',
+  name: 'lever',
+  kind: 'lever',
+  hand: 'right',
+  place: 'under the seat on the right',
+  latch: 'none',
+  scale: { type: 'none' },
+  moves: [
+    {
+      adjustmentId: 'seatHeight',
+      action: 'liftAndHold',
+      directionForMore: 'up',
+      sitter: { forMore: 'weightOff', forLess: 'weightOn' },
+    },
+  ],
+} as const;
 const place = placeWith(listed(720));
 const method = RIGHT_ANGLE;
 const inputs = makeInputs({ sitter: { ageYears: 30 }, body, seat, place, method, work: PLAIN_WORK });
@@ -21,6 +38,7 @@ const draws = drawsOf(body, { seed: 1, count: 64 });
 export const SCENE = {
   body,
   seat,
+  lever,
   place,
   method,
   inputs,

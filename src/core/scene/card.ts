@@ -26,14 +26,13 @@ import { UNSET, settingOf } from './checks';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
 import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
 import {
-  ADJUSTMENT_KINDS,
   controlFor,
   isFixed,
   offers,
-  oppositeOf,
+  workingOf,
+  type Adjustment,
   type AdjustmentKind,
-  type Control,
-  type Move,
+  type SeatModel,
 } from '../seat';
 
 export interface CardHeader {
@@ -52,8 +51,8 @@ export interface CardRow {
   readonly setting: Message;
   /** Hand, control, place; null where nobody described the control. */
   readonly control: Message | null;
-  /** What to do for more, and what the sitter does while it moves. */
-  readonly movement: Message | null;
+  /** How it is worked, one sentence after the other. */
+  readonly movement: readonly Message[];
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
   /** How far it may be off while what fits still does; null where that cannot be told. */
@@ -100,40 +99,25 @@ export interface Card {
 }
 
 /**
- * Hand, control and place; and which way is more, with what the sitter does while it moves.
- * @returns null in place of what nobody described. Definition.
+ * Hand, control and place; and how it is worked, in the order in which it is done.
+ * @returns null and nothing where nobody described the control. Definition.
  * @example
- * controlWords('seatHeight', null) // => { control: null, movement: null }
+ * controlWords(seat, { ...seat.adjustments[0], id: 'unknown' }) // => { control: null, movement: [] }
  */
-export function controlWords(
-  kind: AdjustmentKind,
-  found: { readonly control: Control; readonly move: Move } | null,
-): Pick<CardRow, 'control' | 'movement'> {
-  if (!found) return { control: null, movement: null };
+export function controlWords(seat: SeatModel, adjustment: Adjustment): Pick<CardRow, 'control' | 'movement'> {
+  const found = controlFor(seat.controls, adjustment.id);
+  if (!found) return { control: null, movement: [] };
   const { control, move } = found;
-  const values = {
-    action: { word: `action.${move.action}` },
-    more: { word: `direction.${move.directionForMore}` },
-    less: { word: `direction.${oppositeOf(move.directionForMore)}` },
-    raise: { word: `raise.${ADJUSTMENT_KINDS[kind].sign}` },
-    lower: { word: `lower.${ADJUSTMENT_KINDS[kind].sign}` },
-    sitterMore: { word: `sitter.${move.sitter.forMore}` },
-    sitterLess: { word: `sitter.${move.sitter.forLess}` },
-  };
   return {
-    control: message('card.control', {
-      hand: { word: `hand.${control.hand}` },
+    control: message(`card.control${control.rank ? '.ranked' : ''}`, {
+      hand: { word: `hand.${move.hand ?? control.hand}` },
       name: { text: control.name },
       place: { text: control.place },
+      number: { count: control.rank?.number ?? 0 },
+      of: { count: control.rank?.of ?? 0 },
     }),
-    movement: message(movementKey(move), values),
+    movement: workingOf(seat, control, move, adjustment),
   };
-}
-
-function movementKey({ directionForMore, sitter }: Move): string {
-  if (directionForMore === 'unknown') return 'card.movement.unknown';
-  if (sitter.forMore !== sitter.forLess) return 'card.movement';
-  return sitter.forMore === 'nothing' ? 'card.movement.plain' : 'card.movement.same';
 }
 
 /**
@@ -145,16 +129,14 @@ function movementKey({ directionForMore, sitter }: Move): string {
 export const saysValue = (words: Message): boolean => 'value' in words.values;
 
 function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
-  const found =
-    isFixed(o.variable.adjustment) || o.words.key === 'position.carried'
-      ? null
-      : controlFor(p.inputs.seat.controls, o.variable.adjustment.id);
+  const { adjustment } = o.variable;
+  const isWorked = !isFixed(adjustment) && o.words.key !== 'position.carried';
   const said = settingOf(p, a, o);
   const isSet = !UNSET.includes(o.words.key);
   return {
     kind: o.kind,
     ...said,
-    ...controlWords(o.kind, found),
+    ...(isWorked ? controlWords(p.inputs.seat, adjustment) : { control: null, movement: [] }),
     tolerance: isSet ? toleranceWords(p, a.values, o.kind) : null,
     verdict: o.verdict,
     isEstimate: o.estimated.length > 0,

@@ -70,6 +70,10 @@ export const DIRECTIONS = [
 ] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
+/** A control that does one thing on a short pull and another on a long one. */
+export const PULLS = ['short', 'long'] as const;
+export type Pull = (typeof PULLS)[number];
+
 /** What the sitter does with the body while it moves. */
 export const SITTER_ACTS = [
   'weightOff',

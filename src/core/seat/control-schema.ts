@@ -8,6 +8,7 @@ import {
   DONE_BY,
   HANDS,
   PROCEDURE_KINDS,
+  PULLS,
   SIDES,
   SITTER_ACTS,
   STANCES,
@@ -16,6 +17,7 @@ import {
 
 /** What must be so on another control or adjustment before. */
 const PreconditionSchema = z.strictObject({ of: Slug, is: Line });
+export type Precondition = Frozen<z.infer<typeof PreconditionSchema>>;
 
 /** How anything is done at the seat; what is absent was not described. */
 const DOING = {
@@ -37,6 +39,17 @@ export const MoveSchema = z.strictObject({
     .describe('who tried the direction on the seat, and when'),
   sitter: z.strictObject({ forMore: z.enum(SITTER_ACTS), forLess: z.enum(SITTER_ACTS) }),
   hand: z.enum(HANDS).optional().describe('where it is not the control’s'),
+  pull: z.enum(PULLS).optional().describe('where a short and a long pull do different things'),
+  less: z
+    .strictObject({
+      action: z.enum(ACTIONS),
+      direction: z.enum(DIRECTIONS).optional(),
+      of: Line.optional().describe('on what, where it is not the control itself: the valve beside it'),
+    })
+    .optional()
+    .describe('what is done for less, where it is not the same the other way'),
+  drops: z.literal(true).optional().describe('lifted to its top it falls to the bottom'),
+  retighten: z.literal(true).optional().describe('loosened first, and tightened again'),
   ...DOING,
 });
 export type Move = Frozen<z.infer<typeof MoveSchema>>;
@@ -87,7 +100,7 @@ export const ProcedureSchema = z.strictObject({
         ...DOING,
       }),
     )
-    .min(1)
-    .max(30),
+    .max(30)
+    .describe('none: as it is usually done'),
 });
 export type Procedure = Frozen<z.infer<typeof ProcedureSchema>>;

@@ -65,8 +65,10 @@ export {
   type Stance,
   type Zone,
 } from './control-lists';
-export type { Control, Move, Procedure } from './control-schema';
+export type { Control, Move, Precondition, Procedure } from './control-schema';
 export { controlFor, oppositeOf } from './controls';
+export { workingOf } from './working';
+export { USUAL_STEPS, stepsOf } from './procedures';
 export {
   ARM_SUPPORTS,
   COVERS,

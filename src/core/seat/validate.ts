@@ -6,6 +6,7 @@ import {
   type AdjustmentKindRow,
   type AdjustmentUnit,
 } from './adjustment-kinds';
+import type { Control, Precondition } from './control-schema';
 import type { Adjustment, SeatModel } from './schema';
 import { FLOOR_OFFERS } from './lists';
 import { endsOf, positionCount } from './positions';
@@ -39,6 +40,11 @@ export const SEAT_FAULTS = [
   'secondFloor',
   'duplicateId',
   'wrongDial',
+  'contradiction',
+  'preconditionOfNothing',
+  'circle',
+  'procedureOfNothing',
+  'emptyProcedure',
   'neutralOutside',
   'notFinite',
   'negative',
@@ -211,6 +217,60 @@ function partDoubts(seat: SeatModel, ids: ReadonlySet<string>): SeatDoubt[] {
   return doubts;
 }
 
+/** The same thing done with a control that gives more one way here and another way there. */
+function contradictions({ moves }: Control, base: string): SeatDoubt[] {
+  const ways = new Map<string, string>();
+  return moves.flatMap((move, m) => {
+    const { adjustmentId, action, pull = '', directionForMore } = move;
+    if (directionForMore === 'unknown') return [];
+    const key = `${adjustmentId} ${action} ${pull}`;
+    const before = ways.get(key) ?? directionForMore;
+    ways.set(key, before);
+    return before === directionForMore
+      ? []
+      : [{ reason: 'contradiction', field: `${base}/moves/${m}/directionForMore`, value: directionForMore }];
+  });
+}
+
+/** What has to be so before a move, as parts of the seat that are worked before others; and where that goes round. */
+function orderDoubts(seat: SeatModel, ids: ReadonlySet<string>): SeatDoubt[] {
+  const doubts: SeatDoubt[] = [];
+  const known = new Set([...ids, ...seat.controls.map((c) => c.id), ...seat.states.map((s) => s.id)]);
+  const before = new Map<string, Set<string>>();
+  const name = (id: string): string => seat.controls.find((c) => c.id === id)?.moves[0]?.adjustmentId ?? id;
+  const needs = (what: string, { of }: Precondition, field: string): void => {
+    if (!known.has(of)) doubts.push({ reason: 'preconditionOfNothing', field, value: of });
+    else if (leadsTo(name(of), what)) doubts.push({ reason: 'circle', field, value: of });
+    else before.set(what, (before.get(what) ?? new Set()).add(name(of)));
+  };
+  const leadsTo = (from: string, to: string): boolean =>
+    from === to || [...(before.get(from) ?? [])].some((next) => leadsTo(next, to));
+  seat.controls.forEach((control, c) =>
+    control.moves.forEach((move, m) =>
+      move.preconditions?.forEach((one, i) =>
+        needs(move.adjustmentId, one, `/controls/${c}/moves/${m}/preconditions/${i}/of`),
+      ),
+    ),
+  );
+  seat.procedures.forEach(({ kind, controlId, steps }, n) => {
+    if (controlId !== undefined && !seat.controls.some((c) => c.id === controlId))
+      doubts.push({ reason: 'procedureOfNothing', field: `/procedures/${n}/controlId`, value: controlId });
+    if (kind === 'own' && steps.length === 0)
+      doubts.push({ reason: 'emptyProcedure', field: `/procedures/${n}/steps`, value: 0 });
+    steps.forEach((step, s) =>
+      step.preconditions?.forEach((one, i) => {
+        if (!known.has(one.of))
+          doubts.push({
+            reason: 'preconditionOfNothing',
+            field: `/procedures/${n}/steps/${s}/preconditions/${i}/of`,
+            value: one.of,
+          });
+      }),
+    );
+  });
+  return doubts;
+}
+
 /** What is wrong with the lengths of a seat’s parts. */
 function sizeDoubts(seat: SeatModel): SeatDoubt[] {
   const doubts: SeatDoubt[] = [];
@@ -276,6 +336,7 @@ export function seatDoubts(seat: SeatModel): SeatDoubt[] {
         });
     }),
   );
-  doubts.push(...sizeDoubts(seat), ...positiveDoubts(seat));
+  seat.controls.forEach((control, c) => doubts.push(...contradictions(control, `/controls/${c}`)));
+  doubts.push(...orderDoubts(seat, new Set(ids)), ...sizeDoubts(seat), ...positiveDoubts(seat));
   return doubts;
 }

@@ -8,9 +8,12 @@ import {
   type AdjustmentKind,
   type Control,
   type Direction,
+  type Move,
+  type Procedure,
   type SeatModel,
-  type SitterAct,
+  type Side,
   type Travel,
+  type Zone,
 } from '../../core/seat';
 
 const SHEET = 'maker’s sheet (invented)';
@@ -44,22 +47,76 @@ export function adjustment(
   return { id: kind, kind, side: 'both', unit: ADJUSTMENT_KINDS[kind].units[0], travel, holds, ...more };
 }
 
-/** One control with one move; seats with shared levers give two moves. */
-export function control(
+type SitterActs = Move['sitter'];
+const AS_USUAL: SitterActs = { forMore: 'nothing', forLess: 'nothing' };
+/** Who tried which way it goes, and when. */
+const TRIED = { by: 'Rowan Aldous', at: '2026-10-05' } as const;
+
+/** One move of a control, tried on the seat. */
+export const move = (
   kind: AdjustmentKind,
-  what: Pick<Control, 'name' | 'kind' | 'hand' | 'place'> & Partial<Pick<Control, 'scale' | 'latch'>>,
   action: Action,
   directionForMore: Direction,
-  sitter: { forMore: SitterAct; forLess: SitterAct } = { forMore: 'nothing', forLess: 'nothing' },
-): Control {
-  return {
-    id: `${kind}-control`,
-    latch: 'none',
-    scale: { type: 'none' },
-    ...what,
-    moves: [{ adjustmentId: kind, action, directionForMore, sitter }],
-  };
+  sitter: SitterActs = AS_USUAL,
+  more: Partial<Move> = {},
+): Move => ({ adjustmentId: kind, action, directionForMore, sitter, tried: TRIED, ...more });
+
+/** On which side of the seat a place lies, as its words have it. */
+function sideOf(place: string): Side {
+  if (/both|each|either side|one each/.test(place)) return 'bothSides';
+  if (/\bleft\b/.test(place)) return 'left';
+  return /\bright\b/.test(place) ? 'right' : 'middle';
 }
+
+/** In which part of the seat; the first that its words name. */
+const ZONE_WORDS: readonly (readonly [RegExp, Zone])[] = [
+  [/front corner/, 'frontCorner'],
+  [/inside each arm/, 'insideArm'],
+  [/outside each arm/, 'outsideArm'],
+  [/each pad|pads themselves|rear of each arm/, 'underArm'],
+  [/behind the (head|back)|top of the back|on the post/, 'behindBack'],
+  [/of the back|hinge/, 'backEdge'],
+  [/base|column|side frames/, 'base'],
+  [/front/, 'front'],
+  [/rear/, 'rearCorner'],
+  [/under the seat/, 'underPan'],
+];
+const zoneOf = (place: string): Zone => ZONE_WORDS.find(([words]) => words.test(place))?.[1] ?? 'middle';
+
+type What = Pick<Control, 'name' | 'kind' | 'hand' | 'place'> &
+  Partial<Pick<Control, 'scale' | 'latch' | 'rank' | 'byTouch' | 'zone' | 'side'>>;
+
+/** A control with the moves that it makes; its id is that of what it moves first. */
+export const lever = (what: What, ...moves: readonly Move[]): Control => ({
+  id: `${moves[0]!.adjustmentId}-control`,
+  latch: 'none',
+  scale: { type: 'none' },
+  side: sideOf(what.place),
+  zone: zoneOf(what.place),
+  ...what,
+  moves,
+});
+
+/** A control with one move. */
+export const control = (
+  kind: AdjustmentKind,
+  what: What,
+  action: Action,
+  directionForMore: Direction,
+  sitter: SitterActs = AS_USUAL,
+  more: Partial<Move> = {},
+): Control => lever(what, move(kind, action, directionForMore, sitter, more));
+
+/** A procedure as it is usually done. */
+export const usually = (kind: Procedure['kind'], controlOf?: AdjustmentKind): Procedure => ({
+  id: kind.toLowerCase(),
+  kind,
+  ...(controlOf ? { controlId: `${controlOf}-control` } : {}),
+  steps: [],
+});
+
+/** What is done on every chair with a gas lift. */
+export const ON_A_LIFT = [usually('sitRightBack'), usually('heightByLift', 'seatHeight')] as const;
 
 export const LIFT = { forMore: 'weightOff', forLess: 'weightOn' } as const;
 export const counted = { scale: { type: 'clicks' }, latch: 'clicks' } as const;

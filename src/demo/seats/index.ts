@@ -1,7 +1,8 @@
 /** The invented seats of Skarrow Isles Ferries. Every range is made up within what such seats commonly have. */
 import { office, task } from './office-seats';
 import { child, handwork } from './special-seats';
-import { canted, crane, dispatch, heavyDuty, reaching, tipping } from './mechanism-seats';
+import { canted, dispatch, heavyDuty, reaching, tipping } from './mechanism-seats';
+import { crane } from './cab-seats';
 import { counter, perching, shaped } from './more-seats';
 import { ordinary } from './plain-seats';
 import { controlDesk, operator } from './watch-seats';

@@ -1,6 +1,7 @@
 import {
   DESCRIBED,
   LIFT,
+  ON_A_LIFT,
   adjustment,
   clicks,
   control,
@@ -8,6 +9,7 @@ import {
   q,
   slides,
   stops,
+  usually,
   type DemoSeat,
 } from './describe';
 
@@ -41,7 +43,9 @@ export const office: DemoSeat = {
         name: 'flat lever',
         kind: 'lever',
         hand: 'right',
-        place: 'under the seat on the right, front of two',
+        place: 'under the seat on the right',
+        rank: { number: 1, of: 2 },
+        byTouch: 'flat',
       },
       'liftAndHold',
       'up',
@@ -79,7 +83,9 @@ export const office: DemoSeat = {
         name: 'round lever',
         kind: 'lever',
         hand: 'right',
-        place: 'under the seat on the right, rear of two',
+        place: 'under the seat on the right',
+        rank: { number: 2, of: 2 },
+        byTouch: 'round',
       },
       'setToStop',
       'backward',
@@ -100,10 +106,11 @@ export const office: DemoSeat = {
     ),
     control(
       'armWidth',
-      { name: 'arm bolts', kind: 'tool', hand: 'either', place: 'under the seat, one hand wheel each side' },
+      { name: 'hand wheels', kind: 'wheel', hand: 'both', place: 'under the seat, one each side' },
       'setToStop',
       'outward',
-      { forMore: 'standUp', forLess: 'standUp' },
+      undefined,
+      { doneBy: 'fitter', stance: 'standingBehind', retighten: true },
     ),
     control(
       'armHeight',
@@ -117,6 +124,11 @@ export const office: DemoSeat = {
       'pressAndHold',
       'up',
     ),
+  ],
+  procedures: [
+    ...ON_A_LIFT,
+    usually('tensionByTrial', 'tiltTension'),
+    usually('dialWithoutEnds', 'tiltTension'),
   ],
   notes: 'Shared between shifts: set it anew for each person.',
 };
@@ -218,7 +230,8 @@ export const task: DemoSeat = {
       { name: 'arm slide', kind: 'lever', hand: 'both', place: 'under the seat, one flip lever each side' },
       'slide',
       'outward',
-      { forMore: 'standUp', forLess: 'standUp' },
+      undefined,
+      { doneBy: 'fitter', stance: 'standingBehind' },
     ),
     control(
       'armHeight',
@@ -246,5 +259,6 @@ export const task: DemoSeat = {
       { forMore: 'leanForward', forLess: 'leanForward' },
     ),
   ],
+  procedures: [...ON_A_LIFT, usually('tensionByTrial', 'tiltTension'), usually('heelsThenTilt', 'seatAngle')],
   notes: 'Have the sitter lean back and forth while setting the tension.',
 };

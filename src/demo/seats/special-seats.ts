@@ -8,8 +8,16 @@ import {
   q,
   slides,
   stops,
+  usually,
   type DemoSeat,
 } from './describe';
+
+const BY_AN_ADULT = {
+  doneBy: 'fitter',
+  stance: 'standingBeside',
+  tool: '5 mm key, kept in the crèche office',
+  retighten: true,
+} as const;
 
 export const handwork: DemoSeat = {
   ...DESCRIBED,
@@ -71,8 +79,10 @@ export const handwork: DemoSeat = {
       'setToStop',
       'backward',
       { forMore: 'leanForward', forLess: 'leanForward' },
+      { retighten: true },
     ),
   ],
+  procedures: [usually('heightByLift', 'seatHeight'), usually('heelsThenTilt', 'seatAngle')],
   notes: 'Slopes forward by stops. On free castors a sloped stool can roll away: use the braked set.',
 };
 
@@ -101,26 +111,30 @@ export const child: DemoSeat = {
         name: 'slot bolts',
         kind: 'tool',
         hand: 'both',
-        place: 'both side frames, low; a trained adult with the key',
+        place: 'both side frames, low',
       },
       'setToStop',
       'up',
-      { forMore: 'standUp', forLess: 'standUp' },
+      undefined,
+      BY_AN_ADULT,
     ),
     control(
       'seatDepth',
       { name: 'seat bolts', kind: 'tool', hand: 'both', place: 'under the seat board, two each side' },
       'setToStop',
       'forward',
-      { forMore: 'standUp', forLess: 'standUp' },
+      undefined,
+      BY_AN_ADULT,
     ),
     control(
       'lumbarApex',
       { name: 'back bolts', kind: 'tool', hand: 'both', place: 'behind the back board' },
       'setToStop',
       'up',
-      { forMore: 'standUp', forLess: 'standUp' },
+      undefined,
+      BY_AN_ADULT,
     ),
   ],
+  procedures: [usually('tighten')],
   notes: 'Grows with the child: look again every six months.',
 };

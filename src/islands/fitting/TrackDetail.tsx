@@ -10,7 +10,7 @@ import {
 } from '../../core/fit';
 import type { Interval } from '../../core/target';
 import { controlWords, isLifted } from '../../core/scene';
-import { ADJUSTMENT_KINDS, controlFor, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
+import { ADJUSTMENT_KINDS, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
 import { usePart } from '../../drawing';
 import { Chain } from '../../ui/Chain';
 import { useReading, useSay } from '../../ui/preferences';
@@ -43,14 +43,11 @@ function leftOver(outcome: SettingOutcome, reading: Reading): string | null {
 
 function Control({ problem, outcome }: { readonly problem: Problem; readonly outcome: SettingOutcome }) {
   const say = useSay();
-  const { control, movement } = controlWords(
-    outcome.kind,
-    controlFor(problem.inputs.seat.controls, outcome.variable.adjustment.id),
-  );
-  if (!control || !movement) return null;
+  const { control, movement } = controlWords(problem.inputs.seat, outcome.variable.adjustment);
+  if (!control) return null;
   return (
     <p className={styles.control}>
-      <strong>{say(control)}.</strong> {say(movement)}.
+      <strong>{say(control)}.</strong> {movement.map((m) => `${say(m)}.`).join(' ')}
     </p>
   );
 }

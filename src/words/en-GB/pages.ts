@@ -5,11 +5,13 @@
 import { EXCHANGE_WORDS } from './exchange';
 import { SEAT_FILE_WORDS } from './seat-files';
 import { SEAT_FORM_WORDS } from './seat-form';
+import { PROCEDURE_WORDS } from './procedures';
 import { SEAT_WORDS } from './seats';
 
 export const PAGE_WORDS = {
   ...EXCHANGE_WORDS,
   ...SEAT_WORDS,
+  ...PROCEDURE_WORDS,
   ...SEAT_FORM_WORDS,
   ...SEAT_FILE_WORDS,
   'sheet.title': 'Measuring sheet',

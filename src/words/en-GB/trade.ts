@@ -258,7 +258,7 @@ export const TRADE_WORDS = {
   'action.squeeze': 'squeeze and move',
   'action.slide': 'loosen and slide',
   'action.raiseByClicks': 'move click by click',
-  'action.setToStop': 'move to the stop',
+  'action.setToStop': 'move to the next stop',
   'action.pump': 'pump',
   'action.press': 'press',
   'action.pullOut': 'pull out',
