@@ -5,7 +5,6 @@ import {
   clicks,
   control,
   counted,
-  lever,
   q,
   slides,
   stops,
