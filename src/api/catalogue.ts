@@ -29,8 +29,11 @@ import {
 import { addSeat, editSeat, pageOfSeats, putSeatState, seatOf, seatVersionsOf } from '../service/seats';
 import { pageOf as pageOfAll } from '../service/paging';
 import { addTable, editTable, pageOfTables, tableSummary } from '../service/tables';
+import { controlPaper } from './control-sheet';
 import { METHOD_EXAMPLE, SEAT_EXAMPLE } from './examples';
+import { UNITS_QUERY, readingIn } from './reading';
 import { query, route } from './route';
+import { PAPER_QUERY } from './sitters';
 
 const PAGED = query(PAGE_QUERY);
 /** Built-in records have names as ids. */
@@ -127,6 +130,20 @@ export const CATALOGUE_ROUTES = [
       const versions = await seatVersionsOf(ctx, id);
       return versions.ok ? pageOfAll(versions.value, (v) => v.versionId, page) : versions;
     },
+  }),
+  route({
+    key: 'GET /seats/{id}/controls.pdf',
+    operationId: 'controlSheetOfSeat',
+    tag: 'Seats',
+    summary: 'A sheet with every control of a seat',
+    description: 'One page: the seat drawn with its controls numbered, what each does and how it is worked.',
+    act: 'read',
+    record: 'seat',
+    query: query({ ...PAPER_QUERY, ...UNITS_QUERY }),
+    answer: 'pdf',
+    isImpersonal: true,
+    handle: ({ ctx, id, query: { units, paper } }) =>
+      controlPaper(ctx, id, readingIn(ctx.practice, units), paper),
   }),
   route({
     key: 'GET /places',

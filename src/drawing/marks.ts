@@ -32,6 +32,7 @@ export const STYLES = [
   'leftOver',
   'best',
   'knob',
+  'badge',
 ] as const;
 export type Style = (typeof STYLES)[number];
 
@@ -45,6 +46,7 @@ export const TEXT_STYLES = [
   'sideEquipment',
   'apartNumber',
   'closeNumber',
+  'badgeNumber',
 ] as const;
 export type TextStyle = (typeof TEXT_STYLES)[number];
 

@@ -34,6 +34,7 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
     ['files of people', '/people/files'],
     ['seats', '/seats'],
     ['a seat', `/seats/${seat}`],
+    ['the controls of a seat', `/seats/${seat}/controls`],
     ['adding a seat', '/seats/new'],
     ['comparing seats', `/seats/compare?ids=${pair}`],
     ['files of seats', '/seats/files'],

@@ -425,6 +425,48 @@ export function seatPlanView(seat: SeatModel): Scene {
   return bounded(d, seat.seatWidthMm ? [across('seatWidth', width, s.depth + 50)] : [], seat);
 }
 
+/** Lengths of a seat as it is drawn standing, described or as such seats commonly are, mm. */
+export interface SeatFrame {
+  readonly heightMm: number;
+  readonly depthMm: number;
+  readonly widthMm: number;
+  /** Top of the pads, and the clear distance between them and the middle of their length. */
+  readonly padsMm: number;
+  readonly clearMm: number;
+  readonly padMiddleMm: number;
+  readonly padWidthMm: number;
+  readonly hasArms: boolean;
+  readonly stemMm: number;
+  /** A point of the back in the side view, so far above the seat. */
+  readonly onBack: (upMm: number) => Point;
+  readonly backTopMm: number;
+}
+
+/**
+ * The lengths that a seat is drawn with.
+ * @returns mm. Definition; what nobody described is assumed.
+ * @example
+ * seatFrameOf(seat).depthMm // => 430
+ */
+export function seatFrameOf(seat: SeatModel): SeatFrame {
+  const s = shapeOf(seat, 'standing');
+  const rear = panPoint(seat, s, 0);
+  const length = seat.arms?.lengthMm ?? USUAL.padLength;
+  return {
+    heightMm: s.height,
+    depthMm: s.depth,
+    widthMm: seat.seatWidthMm?.value ?? USUAL.width,
+    padsMm: s.arm,
+    clearMm: s.clear,
+    padMiddleMm: (seat.arms?.frontMm ?? USUAL.padFront) + s.padForward - length / 2,
+    padWidthMm: seat.arms?.widthMm ?? USUAL.padWidth,
+    hasArms: partsOf(seat).hasArms,
+    stemMm: STEM_X_MM,
+    onBack: (upMm) => backPoint(rear, s, upMm),
+    backTopMm: s.backTop,
+  };
+}
+
 /**
  * Where each part is pointed at in the side view, mm.
  * @returns by part. Definition.

@@ -24,6 +24,7 @@ const ALONG: Partial<Record<Sign, Direction>> = {
 
 /** What carries the sitter: whoever moved it tries that it holds. */
 const TRIED_KINDS: readonly AdjustmentKind[] = [
+  'seatHeight',
   'seatDepth',
   'seatAngle',
   'forwardTilt',
@@ -120,7 +121,8 @@ function holdWords(
   return [
     ...(drops ? [message('working.tooHigh')] : []),
     ...(retighten ? [message(isPair ? 'working.retighten.both' : 'working.retighten')] : []),
-    ...(latch === 'none' || (latch === 'silent' && !isTried)
+    // A suspension that weighs is felt to settle.
+    ...(latch === 'none' || adjustment.kind === 'suspensionWeight' || (latch === 'silent' && !isTried)
       ? []
       : [message(`working.latch.${isTried ? latch : 'steps'}`)]),
     ...(adjustment.creeps ? [message('working.creeps')] : []),

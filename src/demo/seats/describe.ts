@@ -63,7 +63,7 @@ export const move = (
 
 /** On which side of the seat a place lies, as its words have it. */
 function sideOf(place: string): Side {
-  if (/both|each|either side|one each/.test(place)) return 'bothSides';
+  if (/both|each|either side|one each|\bpads\b/.test(place)) return 'bothSides';
   if (/\bleft\b/.test(place)) return 'left';
   return /\bright\b/.test(place) ? 'right' : 'middle';
 }

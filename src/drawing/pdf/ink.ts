@@ -49,6 +49,7 @@ export const INK: Record<Style, Ink> = {
   leftOver: { stroke: BLACK, width: 1.8, dash: [4, 3] },
   best: { stroke: DARK, width: 1.1 },
   knob: { fill: DARK, stroke: WHITE, width: 1 },
+  badge: { fill: WHITE, stroke: BLACK, width: 1.2 },
 };
 
 export interface TypeInk {
@@ -67,4 +68,5 @@ export const TYPE: Record<TextStyle, TypeInk> = {
   sideEquipment: { size: 12, weight: 'strong', fill: DARK },
   apartNumber: { size: 13, weight: 'strong', fill: BLACK },
   closeNumber: { size: 12, weight: 'strong', fill: BLACK },
+  badgeNumber: { size: 11, weight: 'strong', fill: BLACK },
 };

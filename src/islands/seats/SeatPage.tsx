@@ -129,6 +129,7 @@ function Acts({
             {t(key)}
           </Button>
         ))}
+        <a href={`/seats/${id}/controls`}>{word('controls.open')}</a>
         <a href={`/seats/new?copyOf=${id}`}>{word('seats.copy')}</a>
         <a href={`/seats/new?variantOf=${id}`}>{word('seats.addVariant')}</a>
       </div>

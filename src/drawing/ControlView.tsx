@@ -1,0 +1,40 @@
+import { useMemo } from 'react';
+import { message } from '../core/message';
+import type { SeatModel } from '../core/seat';
+import type { Reading } from '../words';
+import { controlMarks, type SheetView } from './control-sheet';
+import { Drawing, type Picture } from './Drawing';
+import type { Source } from './follow';
+
+interface Props {
+  readonly seat: SeatModel;
+  readonly view: SheetView;
+  readonly name: string;
+  readonly reading: Reading;
+}
+
+const FIELD = { width: 460, height: 380 } as const;
+const never = () => () => undefined;
+
+/** A seat from the right or from above with its controls numbered. */
+export function ControlView({ seat, view, name, reading }: Props) {
+  const source = useMemo((): Source<Picture> => {
+    const picture: Picture = {
+      marks: controlMarks(seat, view, FIELD.width, FIELD.height, reading),
+      alternative: seat.controls.map(({ name: control, place }, i) =>
+        message('alt.control', { number: { count: i + 1 }, name: { text: control }, place: { text: place } }),
+      ),
+    };
+    return { get: () => picture, subscribe: never };
+  }, [seat, view, reading]);
+  return (
+    <Drawing
+      {...FIELD}
+      id={`controls-${view}`}
+      name={name}
+      source={source}
+      atRest={source}
+      reading={reading}
+    />
+  );
+}

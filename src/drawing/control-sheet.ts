@@ -1,0 +1,197 @@
+/** The controls of a seat as a sheet of texts and numbers, in one reader’s words: the same on screen and on paper. */
+import { controlSpots, seatPlanView, seatSideView, type Scene } from '../core/scene';
+import { offers, stepsOf, workingOf, type Control, type Move, type SeatModel } from '../core/seat';
+import { say, sayWith, t, word, type Reading } from '../words';
+import { path, tenth, textAt, type Mark } from './marks';
+import { pictogramsOf } from './pictograms';
+import { viewMarks, viewPlace } from './scene-marks';
+
+/** One thing that a control does. */
+export interface SheetMove {
+  readonly what: string;
+  readonly how: string;
+  readonly pictograms: readonly string[];
+}
+
+export interface SheetControl {
+  readonly number: number;
+  readonly name: string;
+  readonly where: string;
+  readonly moves: readonly SheetMove[];
+}
+
+export interface ControlSheet {
+  readonly title: string;
+  readonly seat: string;
+  readonly hint: string;
+  readonly controls: readonly SheetControl[];
+  readonly procedures: readonly { readonly name: string; readonly steps: readonly string[] }[];
+  readonly notes: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
+
+function moveOf(seat: SeatModel, control: Control, move: Move, reading: Reading): SheetMove {
+  const adjustment = seat.adjustments.find((a) => a.id === move.adjustmentId);
+  const state = seat.states.find((s) => s.id === move.adjustmentId);
+  return {
+    what: adjustment
+      ? word(`kind.${adjustment.kind}`)
+      : state
+        ? t(`seatState.${state.kind}`)
+        : move.adjustmentId,
+    how: adjustment
+      ? workingOf(seat, control, move, adjustment)
+          .filter(({ key }) => key !== 'working.touch')
+          .map((m) => sentence(say(m, reading)))
+          .join(' ')
+      : sentence(say({ key: `action.${move.action}`, values: {} }, reading)),
+    pictograms: pictogramsOf(control, move),
+  };
+}
+
+function whereOf({ hand, place, rank, byTouch }: Control): string {
+  const values = { hand: word(`hand.${hand}`), place };
+  const where = rank
+    ? sayWith('controls.where.ranked', { ...values, number: rank.number, of: rank.of })
+    : sayWith('controls.where', values);
+  return byTouch ? sayWith('controls.touch', { where, touch: byTouch }) : where;
+}
+
+/** What is dangerous about working this seat. */
+function cautionsOf(seat: SeatModel): string[] {
+  const isOperator = offers(seat, 'suspension') || offers(seat, 'harness');
+  const has = (kind: string): boolean => seat.adjustments.some((a) => a.kind === kind);
+  const lifts = seat.controls.some((c) =>
+    c.moves.some((m) => m.adjustmentId === 'seatHeight' && m.action === 'liftAndHold'),
+  );
+  return [
+    ...(isOperator ? [word('caution.operator')] : []),
+    ...(lifts && !isOperator ? [word('caution.height')] : []),
+    ...(has('backAngle') || has('tiltTension') ? [word('caution.pinch')] : []),
+    ...(seat.seatClass === 'child' ? [word('caution.children')] : []),
+    word('caution.scope'),
+  ];
+}
+
+/** The sheet of a seat. */
+export function controlSheetOf(seat: SeatModel, reading: Reading): ControlSheet {
+  const spots = controlSpots(seat);
+  const unplaced = spots.filter((s) => s.fromSide === null).map((s) => seat.controls[s.number - 1]!.name);
+  const untried = seat.controls.filter((c) => c.moves.some((m) => m.directionForMore === 'unknown'));
+  return {
+    title: word('controls.title'),
+    seat: seat.name,
+    hint: word('controls.asSeen'),
+    controls: seat.controls.map((control, i) => ({
+      number: i + 1,
+      name: control.name,
+      where: whereOf(control),
+      moves: control.moves.map((move) => moveOf(seat, control, move, reading)),
+    })),
+    procedures: seat.procedures.map((procedure) => {
+      const control = seat.controls.find((c) => c.id === procedure.controlId);
+      const name = word(`procedure.${procedure.kind}`);
+      return {
+        name: control ? `${name} (${control.name})` : name,
+        steps: stepsOf(procedure).map((m) => sentence(say(m, reading))),
+      };
+    }),
+    notes: [
+      ...(untried.length > 0
+        ? [sayWith('controls.untried', { list: untried.map((c) => c.name).join(', ') })]
+        : []),
+      ...(unplaced.length > 0 ? [sayWith('controls.unplaced', { list: unplaced.join(', ') })] : []),
+      ...(seat.notes ? [sentence(seat.notes)] : []),
+    ],
+    cautions: cautionsOf(seat),
+  };
+}
+
+const BADGE_RADIUS = 10.5;
+/** From the base line of a number to its middle. */
+const HALF_NUMBER = 4.2;
+
+function badge(number: number, x: number, y: number): Mark[] {
+  const r = BADGE_RADIUS;
+  return [
+    path(`M${tenth(x - r)} ${tenth(y)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`, 'badge', {
+      part: `control-${number}`,
+    }),
+    textAt(x, y + HALF_NUMBER, 'middle', { text: String(number), style: 'badgeNumber' }),
+  ];
+}
+
+/** How far numbers that would lie over each other are moved apart, px. */
+const LEAST_APART = 2 * BADGE_RADIUS + 2;
+
+interface Spot {
+  readonly number: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Moves numbers to the nearest place, ring by ring about their own, where none lies over another or off the paper. */
+function spread(spots: readonly Spot[], width: number, height: number): Spot[] {
+  const placed: Spot[] = [];
+  const edge = BADGE_RADIUS + 1;
+  const isFree = (x: number, y: number): boolean =>
+    x >= edge &&
+    y >= edge &&
+    x <= width - edge &&
+    y <= height - edge &&
+    placed.every((other) => Math.hypot(other.x - x, other.y - y) >= LEAST_APART);
+  for (const spot of spots) {
+    let found = spot;
+    search: for (let ring = 0; ring < 12; ring++)
+      for (let turn = 0; turn < (ring === 0 ? 1 : 8); turn++) {
+        const angle = (turn * Math.PI) / 4;
+        const [x, y] = [
+          spot.x + ring * (LEAST_APART / 2) * Math.cos(angle),
+          spot.y + ring * (LEAST_APART / 2) * Math.sin(angle),
+        ];
+        if (!isFree(x, y)) continue;
+        found = { ...spot, x, y };
+        break search;
+      }
+    placed.push(found);
+  }
+  return placed;
+}
+
+/** A seat as it stands, without its lengths and how far it goes. */
+const plainly = (scene: Scene): Scene => ({
+  ...scene,
+  dimensions: [],
+  primitives: scene.primitives.filter(({ id }) => !/-(lowest|highest)$/.test(id)),
+});
+
+const SCENES = {
+  side: (seat: SeatModel): Scene => plainly(seatSideView(seat)),
+  above: (seat: SeatModel): Scene => plainly(seatPlanView(seat)),
+} as const;
+export type SheetView = keyof typeof SCENES;
+
+/** A view of the seat with its controls numbered, laid out on a surface. */
+export function controlMarks(
+  seat: SeatModel,
+  view: SheetView,
+  width: number,
+  height: number,
+  reading: Reading,
+): Mark[] {
+  const scene = SCENES[view](seat);
+  const place = viewPlace(scene, width, height);
+  const points = controlSpots(seat).flatMap(({ number, fromSide, fromAbove }) =>
+    (view === 'side' ? (fromSide ? [fromSide] : []) : fromAbove).map((p) => ({
+      number,
+      x: place.x(p.x),
+      y: place.y(p.z),
+    })),
+  );
+  return [
+    ...viewMarks(scene, width, height, reading),
+    ...spread(points, width, height).flatMap(({ number, x, y }) => badge(number, x, y)),
+  ];
+}
