@@ -96,7 +96,10 @@ export const PICTOGRAMS: Readonly<Record<string, Pictogram>> = Object.fromEntrie
 ]);
 
 /** What of a move is shown: the control, the hand’s move, the body’s, the latch. */
-export function pictogramsOf({ kind, latch }: Control, { action, sitter }: Move): string[] {
+export function pictogramsOf(
+  { kind, latch }: Pick<Control, 'kind' | 'latch'>,
+  { action, sitter }: Pick<Move, 'action' | 'sitter'>,
+): string[] {
   const acts = [sitter.forMore, sitter.forLess].filter(
     (act, i, all) => act !== 'nothing' && all.indexOf(act) === i,
   );

@@ -1,6 +1,7 @@
 /** The settings card as a sheet of texts, in one reader's words: what the screen shows and both papers print. */
 import type { Card } from '../core/scene';
 import type { Message } from '../core/message';
+import { pictogramsOf } from './pictograms';
 import { say, sayDate, t, word, type Reading } from '../words';
 
 /** A paragraph; what leads it is set strong. */
@@ -17,6 +18,8 @@ export interface SheetRow {
   /** What a tape or a level must show, and how far it may be off. */
   readonly check: string | null;
   readonly control: string;
+  /** Pictures of the control and of what is done with it. */
+  readonly pictograms: readonly string[];
   /** The steps from measures to the setting; opened on screen, not printed. */
   readonly chain: readonly string[];
 }
@@ -98,6 +101,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       chain: row.chain.map(said),
       setting: said(row.setting),
       check: sentences(row.check && said(row.check), row.tolerance && said(row.tolerance)),
+      pictograms: row.shown ? pictogramsOf(row.shown.control, row.shown.move) : [],
       control: row.control ? sentences(said(row.control), ...row.movement.map(said))! : '–',
     })),
     postures: { title: word('card.postures'), paragraphs: postures },

@@ -32,6 +32,8 @@ import {
   workingOf,
   type Adjustment,
   type AdjustmentKind,
+  type Control,
+  type Move,
   type SeatModel,
 } from '../seat';
 
@@ -53,6 +55,8 @@ export interface CardRow {
   readonly control: Message | null;
   /** How it is worked, one sentence after the other. */
   readonly movement: readonly Message[];
+  /** What of it can be shown in pictures. */
+  readonly shown: Shown | null;
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
   /** How far it may be off while what fits still does; null where that cannot be told. */
@@ -62,6 +66,12 @@ export interface CardRow {
   readonly isEstimate: boolean;
   /** The steps from measures to the setting. */
   readonly chain: readonly Message[];
+}
+
+/** A control and what hand and body do with it. */
+export interface Shown {
+  readonly control: Pick<Control, 'kind' | 'latch'>;
+  readonly move: Pick<Move, 'action' | 'sitter'>;
 }
 
 export interface Card {
@@ -98,15 +108,20 @@ export interface Card {
   readonly cautions: readonly Message[];
 }
 
+const UNDESCRIBED = { control: null, movement: [], shown: null } as const;
+
 /**
  * Hand, control and place; and how it is worked, in the order in which it is done.
  * @returns null and nothing where nobody described the control. Definition.
  * @example
- * controlWords(seat, { ...seat.adjustments[0], id: 'unknown' }) // => { control: null, movement: [] }
+ * controlWords(seat, { ...seat.adjustments[0], id: 'unknown' }) // => { control: null, movement: [], shown: null }
  */
-export function controlWords(seat: SeatModel, adjustment: Adjustment): Pick<CardRow, 'control' | 'movement'> {
+export function controlWords(
+  seat: SeatModel,
+  adjustment: Adjustment,
+): Pick<CardRow, 'control' | 'movement' | 'shown'> {
   const found = controlFor(seat.controls, adjustment.id);
-  if (!found) return { control: null, movement: [] };
+  if (!found) return UNDESCRIBED;
   const { control, move } = found;
   return {
     control: message(`card.control${control.rank ? '.ranked' : ''}`, {
@@ -117,6 +132,10 @@ export function controlWords(seat: SeatModel, adjustment: Adjustment): Pick<Card
       of: { count: control.rank?.of ?? 0 },
     }),
     movement: workingOf(seat, control, move, adjustment),
+    shown: {
+      control: { kind: control.kind, latch: control.latch },
+      move: { action: move.action, sitter: move.sitter },
+    },
   };
 }
 
@@ -130,13 +149,13 @@ export const saysValue = (words: Message): boolean => 'value' in words.values;
 
 function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   const { adjustment } = o.variable;
-  const isWorked = !isFixed(adjustment) && o.words.key !== 'position.carried';
+  const isWorked = !UNSET.includes(o.words.key) && o.words.key !== 'position.weighing';
   const said = settingOf(p, a, o);
   const isSet = !UNSET.includes(o.words.key);
   return {
     kind: o.kind,
     ...said,
-    ...(isWorked ? controlWords(p.inputs.seat, adjustment) : { control: null, movement: [] }),
+    ...(isWorked ? controlWords(p.inputs.seat, adjustment) : UNDESCRIBED),
     tolerance: isSet ? toleranceWords(p, a.values, o.kind) : null,
     verdict: o.verdict,
     isEstimate: o.estimated.length > 0,
@@ -233,6 +252,13 @@ export function cardHeader(
 export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
   message(`remedy.use.${id}${sizeMm < 0 ? '.less' : ''}`, { size: { sizeMm: Math.abs(sizeMm) } });
 
+/** What can be set, and before everything else what has to be free for it. */
+function inOrder(outcomes: readonly SettingOutcome[]): SettingOutcome[] {
+  const set = outcomes.filter((o) => !isFixed(o.variable.adjustment));
+  const isFreed = (o: SettingOutcome): boolean => o.variable.adjustment.lock?.states[o.position] === 'free';
+  return [...set.filter(isFreed), ...set.filter((o) => !isFreed(o))];
+}
+
 const MOST_OFFERED = 3;
 
 const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
@@ -252,7 +278,7 @@ const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
  * @param found remedies solved for with what is in use already; null where they are not known
  * @returns rows in the order of setting. Definition.
  * @example
- * cardOf(assessed, cardHeader(problem, { sitter: 'Yrsa', fitter: 'Signy', date: '2026-11-25' }), null).rows.length // => 5
+ * cardOf(assessed, cardHeader(problem, { sitter: 'Yrsa', fitter: 'Signy', date: '2026-11-25' }), null).rows.length // => 4
  */
 export function cardOf(
   a: Assessment,
@@ -273,7 +299,7 @@ export function cardOf(
     }),
     refused: a.refused,
     refusals: a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason),
-    rows: a.outcomes.map((o) => rowOf(p, a, o)),
+    rows: inOrder(a.outcomes).map((o) => rowOf(p, a, o)),
     postures: postures.flatMap((posture) => {
       const rows = postureRows(a, posture);
       return rows ? [{ name: posture.name, rows }] : [];

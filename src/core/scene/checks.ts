@@ -1,6 +1,6 @@
 /** What a tape or a level must show of a setting. */
 import type { Assessment, Problem, SettingOutcome } from '../fit';
-import { apexMm, datumMm, frontEdgeMm } from '../fit/geometry/on-seat';
+import { apexMm, datumMm, frontEdgeMm, hollowFromRearMm } from '../fit/geometry/on-seat';
 import { clearMm } from '../fit/geometry/arms';
 import { message, type Message } from '../message';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../seat';
@@ -32,8 +32,14 @@ function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | nul
       ...mm(v.armHeight),
       floor: { mm: Math.round(datumMm(p, v)) + Math.round(v.armHeight) },
     });
-  if (kind === 'armWidth' || kind === 'padSlide') return message('check.armWidth', mm(clearMm(v)));
-  if (kind === 'lumbarApex' || kind === 'backHeight') return message('check.lumbarApex', mm(apexMm(v)));
+  // Two adjustments that add up are checked once, at the one that is set last.
+  if (kind === (p.variables.padSlide ? 'padSlide' : 'armWidth'))
+    return message('check.armWidth', mm(clearMm(v)));
+  if (kind === (p.variables.lumbarApex ? 'lumbarApex' : 'backHeight'))
+    return message('check.lumbarApex', mm(apexMm(v)));
+  const room = hollowFromRearMm(p, v) - v.seatDepth;
+  if (kind === 'seatDepth' && Number.isFinite(room) && room > 0)
+    return message('check.seatDepth.room', { ...mm(v.seatDepth), room: { mm: Math.round(room) } });
   if (!PLAIN_CHECKS.includes(kind)) return null;
   const isAngle = ADJUSTMENT_KINDS[kind].units[0] === 'deg';
   return message(`check.${kind}`, isAngle ? { value: { deg: v[kind] } } : mm(v[kind]));
@@ -52,5 +58,8 @@ export function settingOf(
   { kind, words }: Pick<SettingOutcome, 'kind' | 'words'>,
 ): { readonly setting: Message; readonly check: Message | null } {
   const check = UNSET.includes(words.key) ? null : checkOf(p, a, kind);
-  return check && BY_TAPE.includes(words.key) ? { setting: check, check: null } : { setting: words, check };
+  if (!BY_TAPE.includes(words.key)) return { setting: words, check };
+  // A length or an angle says from where it counts.
+  const from = { word: `datum.${ADJUSTMENT_KINDS[kind].datum}` };
+  return { setting: check ?? message('check.from', { ...words.values, from }), check: null };
 }

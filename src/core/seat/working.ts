@@ -92,6 +92,14 @@ function mainWords(move: Move, adjustment: Adjustment): Message {
   );
 }
 
+/** From where turns and strokes are counted: an end that the hand finds. */
+function countWords({ scale }: Control, { kind, unit }: Adjustment): Message[] {
+  if (unit === 'pump') return [message('working.count.pump')];
+  return unit === 'turn' && scale.type === 'turns'
+    ? [message('working.count.turn', { end: { word: `end.${ADJUSTMENT_KINDS[kind].sign}` } })]
+    : [];
+}
+
 /** What of the body goes with a move both ways. */
 function bodyWords(move: Move, adjustment: Adjustment): Message[] {
   const { forMore, forLess } = move.sitter;
@@ -159,6 +167,7 @@ export function workingOf(seat: SeatModel, control: Control, move: Move, adjustm
       : []),
     mainWords(move, adjustment),
     ...bodyWords(move, adjustment),
+    ...countWords(control, adjustment),
     ...said('working.felt', felt),
     ...said('working.otherwise', otherwise),
     ...holdWords(control, move, adjustment),

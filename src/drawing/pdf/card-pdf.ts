@@ -2,6 +2,7 @@
 import { VERDICT_LINES } from '../../core/scene';
 import { t, word } from '../../words';
 import type { Paragraph, Sheet, SheetRow } from '../sheet';
+import { paintPictograms } from './paint-pictograms';
 import { MARGIN, PAPERS, documentOf, type Paper } from './paper';
 import { TypeSetter, type Span } from './type-setter';
 
@@ -12,6 +13,8 @@ const STEP_PT = 0.2;
 const COLUMNS = [0.24, 0.31, 0.45] as const;
 const COLUMN_GAP = 10;
 /** Field of a verdict's line, and its size on paper. */
+/** A pictogram's side, in type sizes. */
+const PICTOGRAM_EMS = 1.8;
 const GLYPH = { width: 26, scale: 0.5 };
 
 const strong = (text: string): Span => ({ text, weight: 'strong' });
@@ -120,6 +123,7 @@ class SheetLayout {
       const [name, setting, control] = cells as [(typeof cells)[0], (typeof cells)[0], (typeof cells)[0]];
       let nameHeight = this.paragraph([strong(row.name)], name.x, this.y, name.width);
       nameHeight += this.verdict(row, name.x, this.y + nameHeight, name.width);
+      nameHeight += this.pictograms(row, name.x, this.y + nameHeight);
       let settingHeight = this.paragraph([strong(row.setting)], setting.x, this.y, setting.width);
       if (row.check)
         settingHeight += this.paragraph(
@@ -133,6 +137,14 @@ class SheetLayout {
       this.ruleAt(this.y, 0.4);
     }
     this.y += size * 0.5;
+  }
+
+  /** What the hand finds and does. */
+  private pictograms({ pictograms }: SheetRow, x: number, y: number): number {
+    if (pictograms.length === 0) return 0;
+    const side = this.size * PICTOGRAM_EMS;
+    if (this.draw) paintPictograms(this.setter.doc, pictograms, { x, y: y + this.size * 0.2, side });
+    return side + this.size * 0.3;
   }
 
   /** The line of the verdict with its word beside it. */

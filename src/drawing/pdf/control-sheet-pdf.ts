@@ -2,8 +2,8 @@
 import type { SeatModel } from '../../core/seat';
 import { word, type Reading } from '../../words';
 import { controlMarks, type ControlSheet, type SheetControl } from '../control-sheet';
-import { PICTOGRAMS, PICTOGRAM_FIELD, PICTOGRAM_PEN } from '../pictograms';
 import { paintMarks } from './drawings-pdf';
+import { paintPictograms } from './paint-pictograms';
 import { MARGIN, PAPERS, documentOf, mm, type Paper } from './paper';
 import { TypeSetter, type Span } from './type-setter';
 
@@ -64,20 +64,7 @@ class Columns {
   }
 
   pictograms(ids: readonly string[], x: number, y: number): void {
-    const { doc } = this.setter;
-    const side = this.size * PICTOGRAM_EMS;
-    ids.forEach((id, i) => {
-      const { line, solid } = PICTOGRAMS[id]!;
-      doc
-        .save()
-        .translate(x + i * side * 1.1, y)
-        .scale(side / PICTOGRAM_FIELD);
-      doc.lineCap('round').lineJoin('round').lineWidth(PICTOGRAM_PEN);
-      doc.path(line).stroke('black');
-      if (solid) doc.path(solid).fill('black');
-      doc.restore();
-    });
-    doc.fillColor('black');
+    paintPictograms(this.setter.doc, ids, { x, y, side: this.size * PICTOGRAM_EMS });
   }
 
   badge(number: number, x: number, y: number): void {

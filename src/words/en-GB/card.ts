@@ -36,6 +36,8 @@ export const CARD_WORDS = {
   'working.lock': '{action} {more}: {on}; {less}: {off}',
   'working.lock.several': '{action} {more}, one position after the other: {states}',
   'working.unknown': '{action}. Which way it goes has not been tried: try it and note it',
+  'working.count.turn': 'Turn to {end} first, then count the turns',
+  'working.count.pump': 'Let all the air out first, then count the strokes',
   'working.meanwhile': 'At the same time, {sitter}',
   'working.bodyByWay': 'To {raise}, {sitterMore}; to {lower}, {sitterLess}',
   'working.felt': 'You feel or hear: {text}',
@@ -77,7 +79,9 @@ export const CARD_WORDS = {
   'card.back': 'Back to fitting',
 
   'check.seatHeight': 'front edge {value} above the floor, sitter seated',
+  'check.from': '{value} {from}',
   'check.seatDepth': '{value} from backrest to front edge',
+  'check.seatDepth.room': '{value} from backrest to front edge; {room} free behind the knee',
   'check.armHeight': 'armrest pad {value} above the seat, {floor} above the floor',
   'check.lumbarApex': 'lumbar support {value} above the seat, along the backrest',
   'check.headHeight': 'middle of the headrest {value} above the seat, along the backrest',

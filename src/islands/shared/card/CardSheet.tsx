@@ -1,5 +1,6 @@
 import { Fragment } from 'react';
 import type { Card } from '../../../core/scene';
+import { PictogramRow } from '../../../drawing/Pictogram';
 import { sheetOf, type Paragraph, type Sheet } from '../../../drawing/sheet';
 import { useReading } from '../../../ui/preferences';
 import { Chain } from '../../../ui/Chain';
@@ -42,6 +43,7 @@ function Rows({ sheet }: { readonly sheet: Sheet }) {
             <th scope="row">
               {row.name}
               <VerdictMark verdict={row.verdict} isEstimate={row.isEstimate} />
+              {row.pictograms.length > 0 && <PictogramRow ids={row.pictograms} />}
             </th>
             <td>
               <strong>{row.setting}</strong>
