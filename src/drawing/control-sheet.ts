@@ -109,9 +109,9 @@ export function controlSheetOf(seat: SeatModel, reading: Reading): ControlSheet 
   };
 }
 
-const BADGE_RADIUS = 10.5;
+const BADGE_RADIUS = 13;
 /** From the base line of a number to its middle. */
-const HALF_NUMBER = 4.2;
+const HALF_NUMBER = 5.2;
 
 function badge(number: number, x: number, y: number): Mark[] {
   const r = BADGE_RADIUS;

@@ -13,7 +13,7 @@ import { DEFAULT_READING } from '../../src/words';
 const SEATS = DEMO_SEATS.map((seat) => ({ ...seat, id: '01990000-0000-7000-8000-000000000001' }));
 const FIELD = { width: 460, height: 380 };
 /** Two numbers in their rings, px. */
-const RING = 21;
+const RING = 26;
 
 const numbersIn = (seat: (typeof SEATS)[number], view: SheetView): TextMark[] =>
   controlMarks(seat, view, FIELD.width, FIELD.height, DEFAULT_READING).filter(
@@ -28,8 +28,8 @@ describe('the sheet of a seat’s controls', () => {
         const numbers = numbersIn(seat, view);
         expect(new Set(numbers.map((n) => n.spans[0]!.text)).size, seat.name).to.equal(seat.controls.length);
         numbers.forEach((a, i) => {
-          expect(a.x, seat.name).to.be.within(10, FIELD.width - 10);
-          expect(a.y, seat.name).to.be.within(10, FIELD.height - 5);
+          expect(a.x, seat.name).to.be.within(13, FIELD.width - 13);
+          expect(a.y, seat.name).to.be.within(13, FIELD.height - 7);
           for (const b of numbers.slice(i + 1)) {
             const apart = Math.hypot(a.x - b.x, a.y - b.y);
             expect(apart, `${seat.name} ${view}: ${a.spans[0]!.text} and ${b.spans[0]!.text}`).to.be.at.least(

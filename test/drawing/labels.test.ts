@@ -26,7 +26,7 @@ const SIZES: Readonly<Record<TextStyle, readonly [size: number, weight: 400 | 70
   sideSitter: [12, 700],
   sideEquipment: [12, 700],
   apartNumber: [13, 700],
-  badgeNumber: [12, 700],
+  badgeNumber: [15, 700],
   closeNumber: [12, 700],
 };
 /** Of a line of text, above and below its base line, as a share of its size: what capitals and descenders need. */

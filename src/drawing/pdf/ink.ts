@@ -68,5 +68,5 @@ export const TYPE: Record<TextStyle, TypeInk> = {
   sideEquipment: { size: 12, weight: 'strong', fill: DARK },
   apartNumber: { size: 13, weight: 'strong', fill: BLACK },
   closeNumber: { size: 12, weight: 'strong', fill: BLACK },
-  badgeNumber: { size: 11, weight: 'strong', fill: BLACK },
+  badgeNumber: { size: 14, weight: 'strong', fill: BLACK },
 };
