@@ -13,14 +13,14 @@ interface Props {
   readonly reading: Reading;
 }
 
-const FIELD = { width: 460, height: 380 } as const;
+export const CONTROL_FIELD = { width: 460, height: 380 } as const;
 const never = () => () => undefined;
 
 /** A seat from the right or from above with its controls numbered. */
 export function ControlView({ seat, view, name, reading }: Props) {
   const source = useMemo((): Source<Picture> => {
     const picture: Picture = {
-      marks: controlMarks(seat, view, FIELD.width, FIELD.height, reading),
+      marks: controlMarks(seat, view, CONTROL_FIELD.width, CONTROL_FIELD.height, reading),
       alternative: seat.controls.map(({ name: control, place }, i) =>
         message('alt.control', { number: { count: i + 1 }, name: { text: control }, place: { text: place } }),
       ),
@@ -29,7 +29,7 @@ export function ControlView({ seat, view, name, reading }: Props) {
   }, [seat, view, reading]);
   return (
     <Drawing
-      {...FIELD}
+      {...CONTROL_FIELD}
       id={`controls-${view}`}
       name={name}
       source={source}

@@ -79,7 +79,9 @@ function cautionsOf(seat: SeatModel): string[] {
 export function controlSheetOf(seat: SeatModel, reading: Reading): ControlSheet {
   const spots = controlSpots(seat);
   const unplaced = spots.filter((s) => s.fromSide === null).map((s) => seat.controls[s.number - 1]!.name);
-  const untried = seat.controls.filter((c) => c.moves.some((m) => m.directionForMore === 'unknown'));
+  const untried = seat.controls.filter((c) =>
+    c.moves.some((m) => m.directionForMore === 'unknown' || !m.tried),
+  );
   return {
     title: word('controls.title'),
     seat: seat.name,
@@ -194,4 +196,17 @@ export function controlMarks(
     ...viewMarks(scene, width, height, reading),
     ...spread(points, width, height).flatMap(({ number, x, y }) => badge(number, x, y)),
   ];
+}
+
+/**
+ * The point of the seat from above that lies at fractions of the breadth and height of a surface.
+ * @returns to the sitter’s right and forward, mm
+ */
+export function pointFromAbove(
+  seat: SeatModel,
+  { width, height }: { readonly width: number; readonly height: number },
+  { left, top }: { readonly left: number; readonly top: number },
+): { readonly x: number; readonly z: number } {
+  const place = viewPlace(SCENES.above(seat), width, height);
+  return { x: (left * width - place.x(0)) / place.scale, z: (place.y(0) - top * height) / place.scale };
 }

@@ -1,6 +1,6 @@
 /** Where the controls of a seat are: in the view from the side and from above, each with its number. */
 import type { Point } from '../posture';
-import type { Control, SeatModel, Zone } from '../seat';
+import type { Control, SeatModel, Side, Zone } from '../seat';
 import { at } from './pen';
 import { seatFrameOf, type SeatFrame } from './seat-views';
 
@@ -16,6 +16,8 @@ export interface ControlSpot {
 
 /** Neighbours are drawn so far apart, mm. */
 const APART_MM = 58;
+/** One on each side is at least so far from the middle, mm. */
+const PAIR_MM = 70;
 
 interface Place {
   readonly forward: number;
@@ -91,7 +93,7 @@ function spotOf(control: Control, number: number, f: SeatFrame, shift: number): 
     fromSide: at(x, up - (isUpright ? shift : 0)),
     fromAbove:
       side === 'bothSides'
-        ? [at(aside, x - across), at(-aside, x - across)]
+        ? [at(Math.max(aside, PAIR_MM), x - across), at(-Math.max(aside, PAIR_MM), x - across)]
         : [at(side === 'right' ? aside : side === 'left' ? -aside : 0, x - across)],
   };
 }
@@ -109,4 +111,35 @@ export function controlSpots(seat: SeatModel): ControlSpot[] {
     const { n, of } = ranks.get(control.id)!;
     return spotOf(control, i + 1, frame, (n - (of - 1) / 2) * APART_MM);
   });
+}
+
+/** Zones that are told apart from above, each with the sides on which it is looked for. */
+const SEEN_FROM_ABOVE: readonly (readonly [Zone, readonly Side[]])[] = [
+  ['front', ['middle']],
+  ['frontCorner', ['right', 'left']],
+  ['underPan', ['right', 'left', 'middle']],
+  ['rearCorner', ['right', 'left']],
+  ['underArm', ['right', 'left']],
+  ['backEdge', ['right', 'left']],
+  ['behindBack', ['middle']],
+];
+
+/**
+ * The zone and side that a point of the view from above means.
+ * @param point to the sitter’s right and forward, mm
+ * @returns the nearest. Definition.
+ * @example
+ * zoneFromAbove(seat, { x: 200, z: 400 }) // => { side: 'right', zone: 'frontCorner' }
+ */
+export function zoneFromAbove(seat: SeatModel, point: Point): { readonly side: Side; readonly zone: Zone } {
+  const frame = seatFrameOf(seat);
+  let [best, nearest] = [{ side: 'middle' as Side, zone: 'underPan' as Zone }, Infinity];
+  for (const [zone, sides] of SEEN_FROM_ABOVE)
+    for (const side of sides) {
+      const { forward, aside } = placeOf(zone, frame);
+      const x = side === 'middle' ? 0 : side === 'right' ? aside : -aside;
+      const far = Math.hypot(point.x - x, point.z - forward);
+      if (far < nearest) [best, nearest] = [{ side, zone }, far];
+    }
+  return best;
 }

@@ -10,7 +10,7 @@ export {
   seatSideView,
   type StanceDrawn,
 } from './seat-views';
-export { controlSpots, type ControlSpot } from './control-spots';
+export { controlSpots, zoneFromAbove, type ControlSpot } from './control-spots';
 export { MOVED_PARTS, movedIn, withMoved } from './moved';
 export { sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';

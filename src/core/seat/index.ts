@@ -50,6 +50,7 @@ export {
   DONE_BY,
   HANDS,
   PROCEDURE_KINDS,
+  PULLS,
   SIDES,
   SITTER_ACTS,
   STANCES,

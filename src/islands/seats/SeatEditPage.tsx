@@ -20,6 +20,7 @@ import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { sayWith, word } from '../../words';
 import { TextField } from './fields';
+import { ControlsSection } from './ControlsSection';
 import { MoreSections } from './MoreSections';
 import { SeatDrawing, SeatViews } from './SeatDrawing';
 import { PartSection } from './SeatSections';
@@ -178,6 +179,11 @@ function SeatForm(props: Props) {
   const { text, change, seat, faults, hasTried } = editor;
   const form = { faults, hasTried };
   const sections = { text, form, onChange: change };
+  const { fitters, fitterId } = props.page;
+  const trying = {
+    fitter: fitters.find((f) => f.id === fitterId)?.name ?? null,
+    today: new Date().toISOString().slice(0, 10),
+  };
   const save = (event: SubmitEvent) => {
     event.preventDefault();
     void editor.save();
@@ -270,6 +276,12 @@ function SeatForm(props: Props) {
               {...sections}
             />
           ))}
+          <ControlsSection
+            text={text}
+            seat={seat ?? placeholderSeat(text.seatClass)}
+            trying={trying}
+            onChange={change}
+          />
           <MoreSections {...sections} isVariant={start.base?.variant !== undefined} />
         </div>
       </div>

@@ -190,6 +190,8 @@ function composed(
   for (const state of states) kept.add(state.id);
   const synchroRatio = plain('synchro', [0.1, 100]);
   const { variant } = base ?? {};
+  // Drafts of before controls could be typed have none.
+  const { controls = base?.controls ?? [], procedures = base?.procedures ?? [] } = text as Partial<SeatText>;
   return {
     schema: SEAT_DOCUMENT,
     id,
@@ -227,12 +229,12 @@ function composed(
     }),
     adjustments: [...adjustments],
     // A control of what is no longer there goes with it.
-    controls: (base?.controls ?? []).flatMap((control) => {
+    controls: controls.flatMap((control) => {
       const moves = control.moves.filter((move) => kept.has(move.adjustmentId));
       return moves.length > 0 || control.moves.length === 0 ? [{ ...control, moves }] : [];
     }),
-    procedures: (base?.procedures ?? []).filter(
-      (p) => p.controlId === undefined || (base?.controls ?? []).some((c) => c.id === p.controlId),
+    procedures: procedures.filter(
+      (p) => p.controlId === undefined || controls.some((c) => c.id === p.controlId),
     ),
     ...(price !== null && { price }),
     notes: text.notes,

@@ -11,8 +11,10 @@ import {
   type AdjustmentKind,
   type AdjustmentUnit,
   type ArmSupport,
+  type Control,
   type LockState,
   type MovedBy,
+  type Procedure,
   type SeatClass,
   type SeatLength,
   type SeatModel,
@@ -101,6 +103,8 @@ export interface SeatText extends Readonly<Record<SeatLength, string>> {
   readonly variantLabel: string;
   readonly notes: string;
   readonly adjustments: readonly AdjustmentText[];
+  readonly controls: readonly Control[];
+  readonly procedures: readonly Procedure[];
 }
 
 /** Masses of reference: a test person of a sheet, and a child. */
@@ -240,6 +244,8 @@ export const newSeatText = (reading: Reading): SeatText => ({
   offers: '',
   states: [],
   cushions: [],
+  controls: [],
+  procedures: [],
   lifts: [],
   price: '',
   coverComesOff: '',
@@ -295,6 +301,8 @@ export function textOfSeat(seat: SeatModel, reading: Reading): SeatText {
     turnsRound: arms?.turnsRightRound === true,
     offers: seat.offers.join(' '),
     states: seat.states.map((s) => s.kind),
+    controls: seat.controls,
+    procedures: seat.procedures,
     cushions: seat.strappedCushions.map((c) => ({
       zone: c.zone,
       thickness: mm(c.thicknessMm?.value),

@@ -1,0 +1,458 @@
+/** The controls of a seat as they are entered: pointed at from above, then what they are and what they move. */
+import { useEffect, useRef, useState, type MouseEvent } from 'react';
+import { Checkbox, NativeSelect, TextInput, Textarea } from '@mantine/core';
+import { zoneFromAbove } from '../../core/scene';
+import {
+  ACTIONS,
+  ADJUSTMENT_KINDS,
+  CONTROL_KINDS,
+  DONE_BY,
+  HANDS,
+  PROCEDURE_KINDS,
+  PULLS,
+  SIDES,
+  SITTER_ACTS,
+  STANCES,
+  ZONES,
+  isFixed,
+  type Adjustment,
+  type Control,
+  type Move,
+  type Procedure,
+  type SeatModel,
+} from '../../core/seat';
+import { CONTROL_FIELD, ControlView } from '../../drawing/ControlView';
+import { PictogramRow } from '../../drawing/Pictogram';
+import { pointFromAbove } from '../../drawing/control-sheet';
+import parts from '../../ui/parts.module.css';
+import { useReading } from '../../ui/preferences';
+import { sayWith, t, word } from '../../words';
+import { newControl, newMove, textOr, waysOf, withKind, withPlace } from './control-form';
+import { ChoiceField, Chips } from './fields';
+import type { SectionProps } from './SeatSections';
+import styles from './seat-form.module.css';
+
+const named = <T extends string>(prefix: string, ids: readonly T[]): readonly (readonly [T, string])[] =>
+  ids.map((id) => [id, t(`${prefix}.${id}`)] as const);
+const orNone = <T extends string>(
+  prefix: string,
+  ids: readonly T[],
+): readonly (readonly ['' | T, string])[] => [['', '–'], ...named(prefix, ids)];
+
+/** Who tries a direction, and on which day. */
+export interface Trying {
+  readonly fitter: string | null;
+  readonly today: string;
+}
+
+interface MoveProps {
+  readonly move: Move;
+  readonly adjustment: Adjustment;
+  readonly trying: Trying;
+  readonly onChange: (next: Partial<Move>) => void;
+  readonly onRemove: () => void;
+}
+
+/** What else there is to say of a move. */
+function MoveDetails({ move, onChange }: Pick<MoveProps, 'move' | 'onChange'>) {
+  const { sitter, pull = '', less, doneBy = '', stance = '', tool = '', felt = '', otherwise = '' } = move;
+  const text = (key: 'tool' | 'felt' | 'otherwise', value: string) => (
+    <TextInput
+      label={word(`controlForm.${key}`)}
+      value={value}
+      onChange={(e) => onChange({ [key]: textOr(e.currentTarget.value) })}
+    />
+  );
+  return (
+    <details>
+      <summary>{word('controlForm.details')}</summary>
+      <div className={styles.fields}>
+        {(['forMore', 'forLess'] as const).map((way) => (
+          <ChoiceField
+            key={way}
+            label={word(`controlForm.sitter.${way}`)}
+            value={sitter[way]}
+            options={named('sitter', SITTER_ACTS)}
+            onChange={(act) => onChange({ sitter: { ...sitter, [way]: act } })}
+          />
+        ))}
+        <ChoiceField
+          label={word('controlForm.less')}
+          value={less?.action ?? ''}
+          options={orNone('action', ACTIONS)}
+          onChange={(action) => onChange({ less: action === '' ? undefined : { ...less, action } })}
+        />
+        {less && (
+          <TextInput
+            label={word('controlForm.lessOf')}
+            value={less.of ?? ''}
+            onChange={(e) => onChange({ less: { ...less, of: textOr(e.currentTarget.value) } })}
+          />
+        )}
+        <ChoiceField
+          label={word('controlForm.pull')}
+          value={pull}
+          options={orNone('pull', PULLS)}
+          onChange={(next) => onChange({ pull: next || undefined })}
+        />
+        <ChoiceField
+          label={word('controlForm.doneBy')}
+          value={doneBy}
+          options={orNone('doneBy', DONE_BY)}
+          onChange={(next) => onChange({ doneBy: next || undefined })}
+        />
+        <ChoiceField
+          label={word('controlForm.stance')}
+          value={stance}
+          options={orNone('stance', STANCES)}
+          onChange={(next) => onChange({ stance: next || undefined })}
+        />
+        {text('tool', tool)}
+        {text('felt', felt)}
+        {text('otherwise', otherwise)}
+        <Checkbox
+          label={word('controlForm.drops')}
+          checked={move.drops === true}
+          onChange={(e) => onChange({ drops: e.currentTarget.checked || undefined })}
+        />
+        <Checkbox
+          label={word('controlForm.retighten')}
+          checked={move.retighten === true}
+          onChange={(e) => onChange({ retighten: e.currentTarget.checked || undefined })}
+        />
+      </div>
+    </details>
+  );
+}
+
+function MoveFields({ move, adjustment, trying, onChange, onRemove }: MoveProps) {
+  const name = word(`kind.${adjustment.kind}`);
+  const { action, directionForMore, tried } = move;
+  return (
+    <div className={styles.adjustment} role="group" aria-label={name}>
+      <div className={styles.adjustmentHead}>
+        <h4>{name}</h4>
+        <button
+          type="button"
+          className={styles.remove}
+          aria-label={sayWith('seatForm.remove', { name })}
+          onClick={onRemove}
+        >
+          ×
+        </button>
+      </div>
+      <ChoiceField
+        label={word('controlForm.action')}
+        value={action}
+        options={named('action', ACTIONS)}
+        onChange={(next) => onChange({ action: next })}
+      />
+      <Chips
+        label={word('controlForm.direction')}
+        options={named('direction', waysOf(adjustment, action).slice(0, 6))}
+        chosen={[directionForMore]}
+        onToggle={(way) =>
+          onChange({ directionForMore: way === directionForMore ? 'unknown' : way, tried: undefined })
+        }
+      />
+      <p className={parts.soft}>
+        {sayWith('controlForm.direction.hint', {
+          more: word(`more.${ADJUSTMENT_KINDS[adjustment.kind].sign}`),
+        })}
+      </p>
+      {directionForMore !== 'unknown' && (
+        <Checkbox
+          label={
+            tried
+              ? sayWith('controlForm.triedBy', { by: tried.by, at: tried.at })
+              : word(trying.fitter === null ? 'controlForm.tried.noFitter' : 'controlForm.tried')
+          }
+          checked={tried !== undefined}
+          disabled={!tried && trying.fitter === null}
+          onChange={(e) =>
+            onChange({
+              tried:
+                e.currentTarget.checked && trying.fitter !== null
+                  ? { by: trying.fitter, at: trying.today }
+                  : undefined,
+            })
+          }
+        />
+      )}
+      <MoveDetails move={move} onChange={onChange} />
+    </div>
+  );
+}
+
+interface ControlProps {
+  readonly control: Control;
+  readonly number: number;
+  readonly adjustments: readonly Adjustment[];
+  readonly trying: Trying;
+  /** Whether somebody has just pointed at it. */
+  readonly isNew: boolean;
+  readonly onChange: (next: Control) => void;
+  readonly onRemove: () => void;
+}
+
+function WhereFields({ control, onChange }: Pick<ControlProps, 'control' | 'onChange'>) {
+  const { side, zone, rank } = control;
+  const put = (next: Partial<Control>) => onChange({ ...control, ...next });
+  return (
+    <div className={styles.fields}>
+      <ChoiceField
+        label={word('controlForm.side')}
+        value={side ?? ''}
+        options={orNone('side', SIDES)}
+        onChange={(next) => next && onChange(withPlace(control, next, zone ?? 'underPan'))}
+      />
+      <ChoiceField
+        label={word('controlForm.zone')}
+        value={zone ?? ''}
+        options={orNone('zone', ZONES)}
+        onChange={(next) => next && onChange(withPlace(control, side ?? 'middle', next))}
+      />
+      <ChoiceField
+        label={word('controlForm.hand')}
+        value={control.hand}
+        options={named('hand', HANDS)}
+        onChange={(hand) => put({ hand })}
+      />
+      <TextInput
+        label={word('controlForm.place')}
+        value={control.place}
+        onChange={(e) => put({ place: e.currentTarget.value })}
+      />
+      <TextInput
+        label={word('controlForm.touch')}
+        value={control.byTouch ?? ''}
+        onChange={(e) => put({ byTouch: textOr(e.currentTarget.value) })}
+      />
+      <NativeSelect
+        label={word('controlForm.rank')}
+        value={rank ? `${rank.number}/${rank.of}` : ''}
+        onChange={(e) => {
+          const [number, of] = e.currentTarget.value.split('/').map(Number);
+          put({ rank: number && of ? { number, of } : undefined });
+        }}
+        data={[
+          { value: '', label: '–' },
+          ...RANKS.map(([number, of]) => ({
+            value: `${number}/${of}`,
+            label: sayWith('controlForm.rankOf', { number, of }),
+          })),
+        ]}
+      />
+      <ChoiceField
+        label={word('controlForm.latch')}
+        value={control.latch}
+        options={named('latch', ['none', 'clicks', 'silent'] as const)}
+        onChange={(latch) => put({ latch })}
+      />
+      {control.scale.type !== 'dial' && (
+        <ChoiceField
+          label={word('controlForm.scale')}
+          value={control.scale.type}
+          options={named('scale', ['none', 'clicks', 'turns'] as const)}
+          onChange={(type) => put({ scale: { type } })}
+        />
+      )}
+    </div>
+  );
+}
+
+/** First of two to fourth of four. */
+const RANKS = [2, 3, 4].flatMap((of) => Array.from({ length: of }, (_, i) => [i + 1, of] as const));
+
+function ControlFields({ control, number, adjustments, trying, isNew, onChange, onRemove }: ControlProps) {
+  const put = (next: Partial<Control>) => onChange({ ...control, ...next });
+  const movable = adjustments.filter(
+    (a) => !isFixed(a) && !control.moves.some((m) => m.adjustmentId === a.id),
+  );
+  const title = sayWith('controlForm.control', { number, name: control.name });
+  const [isOpen, setOpen] = useState(isNew);
+  const box = useRef<HTMLDetailsElement>(null);
+  useEffect(() => {
+    if (isNew) box.current?.querySelector('summary')?.focus();
+  }, [isNew]);
+  return (
+    <details ref={box} className={styles.more} open={isOpen} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>{title}</summary>
+      <div className={styles.body}>
+        <TextInput
+          label={word('controlForm.name')}
+          value={control.name}
+          onChange={(e) => put({ name: e.currentTarget.value })}
+        />
+        <div className={styles.chips} role="group" aria-label={word('controlForm.kind')}>
+          {CONTROL_KINDS.map((kind) => (
+            <button
+              key={kind}
+              type="button"
+              className={styles.chip}
+              aria-pressed={kind === control.kind}
+              onClick={() => onChange(withKind(control, kind))}
+            >
+              <PictogramRow ids={[`kind.${kind}`]} /> {word(`controlKind.${kind}`)}
+            </button>
+          ))}
+        </div>
+        <WhereFields control={control} onChange={onChange} />
+        {control.moves.map((move, i) => {
+          const adjustment = adjustments.find((a) => a.id === move.adjustmentId);
+          if (!adjustment) return null;
+          return (
+            <MoveFields
+              key={`${move.adjustmentId}${move.pull ?? ''}`}
+              move={move}
+              adjustment={adjustment}
+              trying={trying}
+              onChange={(next) =>
+                put({ moves: control.moves.map((m, at) => (at === i ? { ...m, ...next } : m)) })
+              }
+              onRemove={() => put({ moves: control.moves.filter((_, at) => at !== i) })}
+            />
+          );
+        })}
+        {movable.length > 0 && (
+          <>
+            <p className={parts.soft}>{word('controlForm.moves')}</p>
+            <Chips
+              label={word('controlForm.moves')}
+              options={movable.map((a) => [a.id, word(`kind.${a.kind}`)] as const)}
+              chosen={[]}
+              onToggle={(id) =>
+                put({
+                  moves: [
+                    ...control.moves,
+                    newMove(
+                      control,
+                      movable.find((a) => a.id === id)!,
+                    ),
+                  ],
+                })
+              }
+            />
+          </>
+        )}
+        <button type="button" className={parts.plainButton} onClick={onRemove}>
+          {sayWith('seatForm.remove', { name: title })}
+        </button>
+      </div>
+    </details>
+  );
+}
+
+/** Procedures as they are usually done, or in the fitter’s own steps. */
+function Procedures({ text, onChange }: Pick<SectionProps, 'text' | 'onChange'>) {
+  const { procedures } = text;
+  const put = (next: readonly Procedure[]) => onChange({ procedures: next }, 'procedures');
+  const toggle = (kind: Procedure['kind']) =>
+    put(
+      procedures.some((p) => p.kind === kind)
+        ? procedures.filter((p) => p.kind !== kind)
+        : [...procedures, { id: kind.toLowerCase(), kind, steps: [] }],
+    );
+  return (
+    <>
+      <h3>{word('controls.procedures')}</h3>
+      <Chips
+        label={word('controls.procedures')}
+        options={named(
+          'procedure',
+          PROCEDURE_KINDS.filter((kind) => kind !== 'own'),
+        )}
+        chosen={procedures.map((p) => p.kind)}
+        onToggle={toggle}
+      />
+      {procedures.map((procedure) => (
+        <Textarea
+          key={procedure.id}
+          label={word(`procedure.${procedure.kind}`)}
+          description={word('controlForm.steps.hint')}
+          autosize
+          minRows={1}
+          value={procedure.steps.map((s) => s.text).join('\n')}
+          onChange={(e) => {
+            const lines = e.currentTarget.value.split('\n');
+            const steps = lines
+              .map((line, i) => ({ ...procedure.steps[i], text: line }))
+              .filter(({ text: line }, i) => line !== '' || i < lines.length - 1);
+            put(procedures.map((p) => (p.id === procedure.id ? { ...p, steps: withoutEnd(steps) } : p)));
+          }}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Nothing typed is nothing said. */
+const withoutEnd = <T extends { readonly text: string }>(steps: readonly T[]): readonly T[] =>
+  steps.every(({ text }) => text.trim() === '') ? [] : steps;
+
+interface Props extends Omit<SectionProps, 'form'> {
+  readonly seat: SeatModel;
+  readonly trying: Trying;
+}
+
+/** Controls and procedures of a seat. */
+export function ControlsSection({ text, seat, trying, onChange }: Props) {
+  const reading = useReading();
+  const [newest, setNewest] = useState<string | null>(null);
+  const controls = text.controls ?? seat.controls;
+  const put = (next: readonly Control[], field: string) => onChange({ controls: next }, field);
+  const point = (event: MouseEvent<HTMLButtonElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    // By keyboard there is no place: it is chosen from the lists.
+    const isByKey = event.detail === 0;
+    const at = { left: (event.clientX - box.left) / box.width, top: (event.clientY - box.top) / box.height };
+    const { side, zone } = isByKey
+      ? ({ side: 'right', zone: 'underPan' } as const)
+      : zoneFromAbove(seat, pointFromAbove(seat, CONTROL_FIELD, at));
+    const added = newControl(controls, side, zone);
+    put([...controls, added], 'controls');
+    setNewest(added.id);
+  };
+  return (
+    <section className={styles.part} aria-label={word('controlForm.title')}>
+      <h2>{word('controlForm.title')}</h2>
+      <button
+        type="button"
+        className={styles.pointAt}
+        aria-label={word('controlForm.pointAt')}
+        onClick={point}
+      >
+        <ControlView
+          seat={{ ...seat, controls }}
+          view="above"
+          name={word('controls.above')}
+          reading={reading}
+        />
+      </button>
+      <p className={parts.soft}>{word('controlForm.pointAt')}</p>
+      {controls.map((control, i) => (
+        <ControlFields
+          key={control.id}
+          control={control}
+          number={i + 1}
+          adjustments={seat.adjustments}
+          trying={trying}
+          isNew={control.id === newest}
+          onChange={(next) =>
+            put(
+              controls.map((c, at) => (at === i ? next : c)),
+              `controls/${control.id}`,
+            )
+          }
+          onRemove={() =>
+            put(
+              controls.filter((_, at) => at !== i),
+              'controls',
+            )
+          }
+        />
+      ))}
+      <Procedures text={{ ...text, procedures: text.procedures ?? seat.procedures }} onChange={onChange} />
+    </section>
+  );
+}
