@@ -88,7 +88,7 @@ const PICTURES = [
   ['seats', '/seats'],
   ['seat-add', '/seats/new', { meanwhile: enterSeat }],
   ['seat-compare', `/seats/compare?ids=${comparedIds.join(',')}`, { meanwhile: scrollToTracks }],
-  ['places', '/places'],
+  ['controls', `/seats/${seats.find((s) => s.name.startsWith('Lanternfold')).id}/controls`],
   ['methods', '/practice/methods'],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],

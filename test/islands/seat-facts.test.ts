@@ -3,7 +3,7 @@ import '../../src/words/pages';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { v7 } from 'uuid';
 import { type SeatModel, endsOf } from '../../src/core/seat';
-import { controlOf, moreOf, movesOf, rangeOf } from '../../src/islands/seats/seat-facts';
+import { controlOf, movesOf, rangeOf, workedAs } from '../../src/islands/seats/seat-facts';
 import { DEFAULT_READING, sayRange } from '../../src/words';
 
 const INCHES = { ...DEFAULT_READING, length: 'in', mass: 'lb' } as const;
@@ -22,7 +22,7 @@ describe('what a page says of a seat', () => {
         rangeOf(adjustment, DEFAULT_READING),
         movesOf(adjustment),
         controlOf(seat, adjustment),
-        moreOf(seat, adjustment),
+        workedAs(seat, adjustment, DEFAULT_READING),
       ])
         expect(text, `${seat.name} ${adjustment.kind}`).not.to.match(/\b[a-z]+\.[a-zA-Z]+|undefined|NaN|\{/);
   });
@@ -45,11 +45,9 @@ describe('what a page says of a seat', () => {
       .and.not.to.match(/\d/);
   });
 
-  it('says which way more is', () => {
-    const { seat, adjustment } = all.find(
-      ({ seat: s, adjustment: a }) => a.kind === 'seatHeight' && moreOf(s, a) !== '',
-    )!;
-    expect(moreOf(seat, adjustment)).to.match(/: higher$/);
+  it('says how it is worked both ways', () => {
+    const { seat, adjustment } = ofKind('seatHeight');
+    expect(workedAs(seat, adjustment, DEFAULT_READING)).to.match(/To raise: .*\. To lower: /);
   });
 
   it('writes the unit of a range once, and never a minus beside a dash', () => {

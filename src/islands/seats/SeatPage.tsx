@@ -15,7 +15,7 @@ import { sayDate, sayLength, sayPrice, sayValue, sayWith, t, word } from '../../
 import { ChildAges } from './ChildAges';
 import { OrientationTables, SchoolSizes } from './OrientationTables';
 import { SeatPictures } from './SeatDrawing';
-import { controlOf, moreOf, movesOf, rangeOf } from './seat-facts';
+import { controlOf, movesOf, rangeOf, workedAs } from './seat-facts';
 import styles from './seats.module.css';
 
 function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonly adjustment: Adjustment }) {
@@ -26,7 +26,7 @@ function AdjustmentRow({ seat, adjustment }: { readonly seat: SeatModel; readonl
       <td>{rangeOf(adjustment, reading)}</td>
       <td>{movesOf(adjustment)}</td>
       <td>{controlOf(seat, adjustment)}</td>
-      <td>{moreOf(seat, adjustment)}</td>
+      <td>{workedAs(seat, adjustment, reading)}</td>
     </tr>
   );
 }

@@ -1,6 +1,6 @@
 /** What a page says of a seat, as text: how far each adjustment goes, how it moves, and how it is worked. */
+import { controlWords } from '../../core/scene';
 import {
-  ADJUSTMENT_KINDS,
   NAMED_KINDS,
   controlFor,
   endsOf,
@@ -11,7 +11,7 @@ import {
   type Adjustment,
   type SeatModel,
 } from '../../core/seat';
-import { sayInUnit, sayRange, sayWith, t, word, type Reading } from '../../words';
+import { say, sayInUnit, sayRange, sayWith, t, word, type Reading } from '../../words';
 
 const isNamed = ({ kind }: Adjustment): boolean => NAMED_KINDS.includes(kind);
 
@@ -49,11 +49,8 @@ export function controlOf(seat: SeatModel, { id }: Adjustment): string {
   return `${word(`hand.${hand}`)}: ${name}, ${place}`;
 }
 
-/** What is done for more, and what more is: "Turn, clockwise: further out". */
-export function moreOf(seat: SeatModel, { id, kind }: Adjustment): string {
-  const found = controlFor(seat.controls, id);
-  if (!found) return '';
-  const { action, directionForMore } = found.move;
-  const more = word(`more.${ADJUSTMENT_KINDS[kind].sign}`);
-  return `${word(`action.${action}`)}, ${word(`direction.${directionForMore}`)}: ${more}`;
-}
+/** How it is worked, both ways. */
+export const workedAs = (seat: SeatModel, adjustment: Adjustment, reading: Reading): string =>
+  controlWords(seat, adjustment)
+    .movement.map((m) => `${say(m, reading)}.`)
+    .join(' ');

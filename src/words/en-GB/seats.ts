@@ -11,7 +11,7 @@ export const SEAT_WORDS = {
   'seats.depth': 'Seat depth',
   'seats.adjustments': 'Adjustments and controls',
   'seats.adjustment': 'Adjustment',
-  'seats.how': 'How to increase it',
+  'seats.how': 'How it is worked',
   'seats.range': 'Range',
   'seats.moves': 'How it moves',
   'seats.control': 'Control',
