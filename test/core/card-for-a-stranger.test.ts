@@ -10,9 +10,10 @@ import { DEFAULT_READING, say } from '../../src/words';
 import '../../src/words/pages';
 
 const DEMO = buildDemo(1, new Date('2026-11-25T09:30:00Z'));
-const [MAREN, INES] = [DEMO.sitters[0]!, DEMO.sitters.find((s) => s.name === 'Ines Farrowby')!];
+type Sitter = (typeof DEMO.sitters)[number];
+const INES = DEMO.sitters.find((s) => s.name === 'Ines Farrowby')!;
 
-function cardFor(seat: SeatModel, sitter: (typeof DEMO.sitters)[number]): Card {
+function cardFor(seat: SeatModel, sitter: Sitter): Card {
   const operated = seat.seatClass === 'operator';
   const { place } = DEMO.places.find((p) => p.place.name.startsWith(operated ? 'Helm' : 'Harbour'))!;
   const p = problemOf(
@@ -89,9 +90,8 @@ describe('a card that a stranger can follow', () => {
   });
 
   it('says how much room is left behind the knee, where the thigh was measured', () => {
-    const said = (sitter: typeof MAREN) =>
-      cardFor(DEMO.seats[0]!.seat, sitter).rows.find((r) => r.kind === 'seatDepth')!.check!;
-    expect(say(said(INES), DEFAULT_READING)).to.match(
+    const { check } = cardFor(DEMO.seats[0]!.seat, INES).rows.find((r) => r.kind === 'seatDepth')!;
+    expect(say(check!, DEFAULT_READING)).to.match(
       / from backrest to front edge; \d+ mm free behind the knee$/,
     );
   });

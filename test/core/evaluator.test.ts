@@ -18,7 +18,8 @@ import { SHIPPED_METHODS } from '../../src/core/method';
 import { buildDemo } from '../../src/demo/build';
 import { bodyOf } from '../../bench/body';
 import { drawnProblems } from '../support/drawn-seats';
-import { Evaluator, meanCost } from '../support/evaluator';
+import { Evaluator } from '../support/evaluator';
+import { meanCost } from '../support/mean-cost';
 import { inputsOf } from '../support/inputs';
 
 /** What only the core computes: they follow mass and task, and have tests of their own. */
