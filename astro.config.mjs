@@ -23,6 +23,14 @@ const local = {
   },
 };
 
+/** What only pages of seats ask of a seat would else come with every page that knows what a seat is. */
+const SEAT_CHECKS = /\/core\/seat\/(validate|gaps|compare|orientation)\.ts$/;
+const SEAT_BASICS = /\/core\/(message|seat\/(adjustment-kinds|positions|lists|control-lists|seat|sink|numbers|slips))\.ts$/;
+
+/** @param {string} id */
+const manualChunks = (id) =>
+  SEAT_CHECKS.test(id) ? 'seat-checks' : SEAT_BASICS.test(id) ? 'seat-basics' : undefined;
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
@@ -34,5 +42,12 @@ export default defineConfig({
     // tsconfig "paths" reach pages and islands but not worker bundles; resolve.alias reaches both.
     resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
     worker: { format: 'es' },
+    build: {
+      rollupOptions: {
+        output: { manualChunks },
+        // They only say what is wrong: a page that does not ask need not fetch them.
+        treeshake: { moduleSideEffects: (id) => !SEAT_CHECKS.test(id) },
+      },
+    },
   },
 });

@@ -39,6 +39,7 @@ describe('the words of every page', function () {
     const ids = async (table: string) =>
       (await readRows(app.folder, `select id from ${table}`)).map((r) => String(r.id));
     const fittings = await ids('fittings');
+    const seats = await ids('seat_versions');
     const addresses: Readonly<Record<string, readonly string[]>> = {
       '/fittings/[id]': fittings.flatMap((id) =>
         ['measure', 'choose', 'set', 'card'].map((s) => `/fittings/${id}?stage=${s}`),
@@ -49,13 +50,11 @@ describe('the words of every page', function () {
       '/practice/methods/[id]': (
         await readRows(app.folder, 'select distinct method_id as id from method_versions')
       ).map((r) => `/practice/methods/${String(r.id)}`),
-      '/seats/[id]/edit': (await ids('seat_versions')).slice(-4).map((id) => `/seats/${id}/edit`),
-      '/seats/compare': [`/seats/compare?ids=${(await ids('seat_versions')).slice(0, 6).join(',')}`],
-      '/seats/new': [
-        '/seats/new',
-        ...(await ids('seat_versions')).slice(0, 2).map((id) => `/seats/new?variantOf=${id}`),
-      ],
-      '/seats/[id]': (await ids('seat_versions')).map((id) => `/seats/${id}`),
+      '/seats/[id]/edit': seats.slice(-4).map((id) => `/seats/${id}/edit`),
+      '/seats/compare': [`/seats/compare?ids=${seats.slice(0, 6).join(',')}`],
+      '/seats/new': ['/seats/new', ...seats.slice(0, 2).map((id) => `/seats/new?variantOf=${id}`)],
+      '/seats/[id]/controls': seats.map((id) => `/seats/${id}/controls`),
+      '/seats/[id]': seats.map((id) => `/seats/${id}`),
     };
     const pages = readdirSync('src/pages', { recursive: true })
       .map(String)

@@ -71,7 +71,7 @@ describe('a fault of what was sent', () => {
       '/mm': 'This has to be below 100.',
       '/above': 'This has to be above 0.',
       '/count': 'This has to be a whole number.',
-      '/on': 'This has to be a date, as 2026-03-14.',
+      '/on': 'This has to be a date, such as 2026-03-14.',
       '/id': 'This has to be an id (UUID).',
       '/list': 'Give at most 1.',
       '/sex': 'This has to be one of women, men.',

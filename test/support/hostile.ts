@@ -79,6 +79,24 @@ const hostileName = fc.oneof(
   fc.constantFrom('Plain Name', 'Øyvind 100%', "O'Neil; --"),
 );
 
+/** A control that waits for itself and gives more both ways. */
+const HOSTILE_CONTROL = {
+  id: '__proto__',
+  name: '<script>alert(1)</script>',
+  kind: 'lever',
+  hand: 'right',
+  place: '../../etc/passwd',
+  latch: 'none',
+  scale: { type: 'none' },
+  moves: (['up', 'down'] as const).map((directionForMore) => ({
+    adjustmentId: 'seatHeight',
+    action: 'liftAndHold',
+    directionForMore,
+    sitter: { forMore: 'nothing', forLess: 'nothing' },
+    preconditions: [{ of: 'seatHeight', is: 'x' }],
+  })),
+};
+
 /** For each kind of body one of the right form, with the worst that the form allows. */
 const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   createSitter: fc.record({
@@ -188,8 +206,8 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
         },
       ]),
     ),
-    controls: fc.constant([]),
-    procedures: fc.constant([]),
+    controls: fc.constantFrom([], [], [HOSTILE_CONTROL]),
+    procedures: fc.constantFrom([], [], [{ id: 'one', kind: 'own', controlId: '__proto__', steps: [] }]),
     notes: hostileName,
   }),
   createFitting: fc.record({

@@ -35,6 +35,7 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
     ['seats', '/seats'],
     ['a seat', `/seats/${seat}`],
     ['the controls of a seat', `/seats/${seat}/controls`],
+    ['surveying a seat', '/seats/survey'],
     ['adding a seat', '/seats/new'],
     ['comparing seats', `/seats/compare?ids=${pair}`],
     ['files of seats', '/seats/files'],

@@ -64,6 +64,8 @@ describe('accessibility', function () {
     'files of people',
     'seats',
     'a seat',
+    'the controls of a seat',
+    'surveying a seat',
     'adding a seat',
     'comparing seats',
     'files of seats',

@@ -70,4 +70,46 @@ describe('the controls of a seat', function () {
     expect(added.name).to.equal('paddle');
     expect(added.moves.map((m) => m.tried?.by)).to.deep.equal(Array(3).fill(fitter!.name));
   });
+
+  it('follow a survey in a hurry: seven values in at most thirty touches, kept over a reload, and a usable seat', async () => {
+    const { page } = on.user;
+    await page.setViewport({ width: 800, height: 1280, hasTouch: true });
+    await on.user.goTo('/seats');
+    await on.user.press('Survey seat').catch(async () => on.user.goTo('/seats/survey'));
+    await page.waitForFunction(() => window.location.pathname === '/seats/survey');
+    await listens(page);
+    touches = 0;
+    const name = await page.waitForSelector('::-p-aria(Name)');
+    await name!.click();
+    await page.keyboard.type('Bollard');
+    touches += 1 + 'Bollard'.length;
+    await page.keyboard.press('Enter');
+    touches++;
+    const values = ['120', '410', '520', '400', '450', '480'];
+    for (const value of values) {
+      await page.waitForFunction(() => document.activeElement?.matches('form input[inputmode="decimal"]'));
+      const asked = await page.$eval('form h2', (e) => e.textContent);
+      await page.keyboard.type(value);
+      await page.keyboard.press('Enter');
+      touches++;
+      await page.waitForFunction((before) => document.querySelector('form h2')?.textContent !== before, {}, asked);
+    }
+    await on.user.sees('Lowest armrest height');
+    await page.reload();
+    await listens(page);
+    await on.user.press('Start');
+    touches++;
+    // It goes on where it was left.
+    await on.user.sees('Lowest armrest height');
+    await on.user.press('Skip');
+    touches++;
+    await on.user.sees('Highest seat height: 520 mm');
+    await on.user.press('Save seat');
+    touches++;
+    await page.waitForFunction(() => /^\/seats\/[0-9a-f-]{36}$/.test(window.location.pathname));
+    expect(touches).to.be.at.most(30);
+    await on.user.sees('Bollard');
+    await on.user.sees('120 kg');
+    await on.user.sees('400–450 mm');
+  });
 });

@@ -23,19 +23,11 @@ import {
   type Verdict,
 } from '../fit';
 import { UNSET, settingOf } from './checks';
+import { UNDESCRIBED, controlWords, type ControlWords } from './control-words';
+import { isLifted } from './lifted';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
 import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
-import {
-  controlFor,
-  isFixed,
-  offers,
-  workingOf,
-  type Adjustment,
-  type AdjustmentKind,
-  type Control,
-  type Move,
-  type SeatModel,
-} from '../seat';
+import { isFixed, offers, type AdjustmentKind } from '../seat';
 
 export interface CardHeader {
   readonly sitter: string;
@@ -47,16 +39,10 @@ export interface CardHeader {
   readonly date: string;
 }
 
-export interface CardRow {
+export interface CardRow extends ControlWords {
   readonly kind: AdjustmentKind;
   /** Count, dial label, turns or length. */
   readonly setting: Message;
-  /** Hand, control, place; null where nobody described the control. */
-  readonly control: Message | null;
-  /** How it is worked, one sentence after the other. */
-  readonly movement: readonly Message[];
-  /** What of it can be shown in pictures. */
-  readonly shown: Shown | null;
   /** What a tape or level must show; null where a tape cannot tell. */
   readonly check: Message | null;
   /** How far it may be off while what fits still does; null where that cannot be told. */
@@ -66,12 +52,6 @@ export interface CardRow {
   readonly isEstimate: boolean;
   /** The steps from measures to the setting. */
   readonly chain: readonly Message[];
-}
-
-/** A control and what hand and body do with it. */
-export interface Shown {
-  readonly control: Pick<Control, 'kind' | 'latch'>;
-  readonly move: Pick<Move, 'action' | 'sitter'>;
 }
 
 export interface Card {
@@ -108,45 +88,6 @@ export interface Card {
   readonly cautions: readonly Message[];
 }
 
-const UNDESCRIBED = { control: null, movement: [], shown: null } as const;
-
-/**
- * Hand, control and place; and how it is worked, in the order in which it is done.
- * @returns null and nothing where nobody described the control. Definition.
- * @example
- * controlWords(seat, { ...seat.adjustments[0], id: 'unknown' }) // => { control: null, movement: [], shown: null }
- */
-export function controlWords(
-  seat: SeatModel,
-  adjustment: Adjustment,
-): Pick<CardRow, 'control' | 'movement' | 'shown'> {
-  const found = controlFor(seat.controls, adjustment.id);
-  if (!found) return UNDESCRIBED;
-  const { control, move } = found;
-  return {
-    control: message(`card.control${control.rank ? '.ranked' : ''}`, {
-      hand: { word: `hand.${move.hand ?? control.hand}` },
-      name: { text: control.name },
-      place: { text: control.place },
-      number: { count: control.rank?.number ?? 0 },
-      of: { count: control.rank?.of ?? 0 },
-    }),
-    movement: workingOf(seat, control, move, adjustment),
-    shown: {
-      control: { kind: control.kind, latch: control.latch },
-      move: { action: move.action, sitter: move.sitter },
-    },
-  };
-}
-
-/**
- * Whether the words of a position already say its value.
- * @returns false where a value has to stand beside them. Definition.
- * @example
- * saysValue({ key: 'position.length', values: { value: { mm: 445 } } }) // => true
- */
-export const saysValue = (words: Message): boolean => 'value' in words.values;
-
 function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
   const { adjustment } = o.variable;
   const isWorked = !UNSET.includes(o.words.key) && o.words.key !== 'position.weighing';
@@ -161,20 +102,6 @@ function rowOf(p: Problem, a: Assessment, o: SettingOutcome): CardRow {
     isEstimate: o.estimated.length > 0,
     chain: explain(p, a.values, o),
   };
-}
-
-/**
- * Whether the seat's height is held by a lift that is released while sitting.
- * @returns false for a seat that is set standing. Definition.
- * @example
- * isLifted(problem) // => false
- */
-export function isLifted(p: Problem): boolean {
-  const height = p.variables.seatHeight;
-  return (
-    height !== undefined &&
-    controlFor(p.inputs.seat.controls, height.adjustment.id)?.move.action === 'liftAndHold'
-  );
 }
 
 /** From here on a lean wants a head rest, degrees; from here on one stands or half stands at a desk, mm (common practice). */

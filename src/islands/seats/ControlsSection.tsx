@@ -1,6 +1,6 @@
 /** The controls of a seat as they are entered: pointed at from above, then what they are and what they move. */
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
-import { Checkbox, NativeSelect, TextInput, Textarea } from '@mantine/core';
+import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { zoneFromAbove } from '../../core/scene';
 import {
   ACTIONS,
@@ -8,7 +8,6 @@ import {
   CONTROL_KINDS,
   DONE_BY,
   HANDS,
-  PROCEDURE_KINDS,
   PULLS,
   SIDES,
   SITTER_ACTS,
@@ -18,7 +17,6 @@ import {
   type Adjustment,
   type Control,
   type Move,
-  type Procedure,
   type SeatModel,
 } from '../../core/seat';
 import { CONTROL_FIELD, ControlView } from '../../drawing/ControlView';
@@ -29,6 +27,7 @@ import { useReading } from '../../ui/preferences';
 import { sayWith, t, word } from '../../words';
 import { newControl, newMove, textOr, waysOf, withKind, withPlace } from './control-form';
 import { ChoiceField, Chips } from './fields';
+import { Procedures } from './Procedures';
 import type { SectionProps } from './SeatSections';
 import styles from './seat-form.module.css';
 
@@ -53,9 +52,36 @@ interface MoveProps {
   readonly onRemove: () => void;
 }
 
+/** How far it is pulled, by whom and from where. */
+function WhoFields({ move, onChange }: Pick<MoveProps, 'move' | 'onChange'>) {
+  const { pull = '', doneBy = '', stance = '' } = move;
+  return (
+    <>
+      <ChoiceField
+        label={word('controlForm.pull')}
+        value={pull}
+        options={orNone('pull', PULLS)}
+        onChange={(next) => onChange({ pull: next || undefined })}
+      />
+      <ChoiceField
+        label={word('controlForm.doneBy')}
+        value={doneBy}
+        options={orNone('doneBy', DONE_BY)}
+        onChange={(next) => onChange({ doneBy: next || undefined })}
+      />
+      <ChoiceField
+        label={word('controlForm.stance')}
+        value={stance}
+        options={orNone('stance', STANCES)}
+        onChange={(next) => onChange({ stance: next || undefined })}
+      />
+    </>
+  );
+}
+
 /** What else there is to say of a move. */
 function MoveDetails({ move, onChange }: Pick<MoveProps, 'move' | 'onChange'>) {
-  const { sitter, pull = '', less, doneBy = '', stance = '', tool = '', felt = '', otherwise = '' } = move;
+  const { sitter, less, tool = '', felt = '', otherwise = '' } = move;
   const text = (key: 'tool' | 'felt' | 'otherwise', value: string) => (
     <TextInput
       label={word(`controlForm.${key}`)}
@@ -89,24 +115,7 @@ function MoveDetails({ move, onChange }: Pick<MoveProps, 'move' | 'onChange'>) {
             onChange={(e) => onChange({ less: { ...less, of: textOr(e.currentTarget.value) } })}
           />
         )}
-        <ChoiceField
-          label={word('controlForm.pull')}
-          value={pull}
-          options={orNone('pull', PULLS)}
-          onChange={(next) => onChange({ pull: next || undefined })}
-        />
-        <ChoiceField
-          label={word('controlForm.doneBy')}
-          value={doneBy}
-          options={orNone('doneBy', DONE_BY)}
-          onChange={(next) => onChange({ doneBy: next || undefined })}
-        />
-        <ChoiceField
-          label={word('controlForm.stance')}
-          value={stance}
-          options={orNone('stance', STANCES)}
-          onChange={(next) => onChange({ stance: next || undefined })}
-        />
+        <WhoFields move={move} onChange={onChange} />
         {text('tool', tool)}
         {text('felt', felt)}
         {text('otherwise', otherwise)}
@@ -195,6 +204,33 @@ interface ControlProps {
   readonly onRemove: () => void;
 }
 
+/** Which of several beside each other. */
+function RankField({
+  rank,
+  onChange,
+}: {
+  readonly rank: Control['rank'];
+  readonly onChange: (rank: Control['rank']) => void;
+}) {
+  return (
+    <NativeSelect
+      label={word('controlForm.rank')}
+      value={rank ? `${rank.number}/${rank.of}` : ''}
+      onChange={(e) => {
+        const [number, of] = e.currentTarget.value.split('/').map(Number);
+        onChange(number && of ? { number, of } : undefined);
+      }}
+      data={[
+        { value: '', label: '–' },
+        ...RANKS.map(([number, of]) => ({
+          value: `${number}/${of}`,
+          label: sayWith('controlForm.rankOf', { number, of }),
+        })),
+      ]}
+    />
+  );
+}
+
 function WhereFields({ control, onChange }: Pick<ControlProps, 'control' | 'onChange'>) {
   const { side, zone, rank } = control;
   const put = (next: Partial<Control>) => onChange({ ...control, ...next });
@@ -228,21 +264,7 @@ function WhereFields({ control, onChange }: Pick<ControlProps, 'control' | 'onCh
         value={control.byTouch ?? ''}
         onChange={(e) => put({ byTouch: textOr(e.currentTarget.value) })}
       />
-      <NativeSelect
-        label={word('controlForm.rank')}
-        value={rank ? `${rank.number}/${rank.of}` : ''}
-        onChange={(e) => {
-          const [number, of] = e.currentTarget.value.split('/').map(Number);
-          put({ rank: number && of ? { number, of } : undefined });
-        }}
-        data={[
-          { value: '', label: '–' },
-          ...RANKS.map(([number, of]) => ({
-            value: `${number}/${of}`,
-            label: sayWith('controlForm.rankOf', { number, of }),
-          })),
-        ]}
-      />
+      <RankField rank={rank} onChange={(next) => put({ rank: next })} />
       <ChoiceField
         label={word('controlForm.latch')}
         value={control.latch}
@@ -264,11 +286,80 @@ function WhereFields({ control, onChange }: Pick<ControlProps, 'control' | 'onCh
 /** First of two to fourth of four. */
 const RANKS = [2, 3, 4].flatMap((of) => Array.from({ length: of }, (_, i) => [i + 1, of] as const));
 
-function ControlFields({ control, number, adjustments, trying, isNew, onChange, onRemove }: ControlProps) {
+function KindChips({ control, onChange }: Pick<ControlProps, 'control' | 'onChange'>) {
+  return (
+    <div className={styles.chips} role="group" aria-label={word('controlForm.kind')}>
+      {CONTROL_KINDS.map((kind) => (
+        <button
+          key={kind}
+          type="button"
+          className={styles.chip}
+          aria-pressed={kind === control.kind}
+          onClick={() => onChange(withKind(control, kind))}
+        >
+          <PictogramRow ids={[`kind.${kind}`]} /> {word(`controlKind.${kind}`)}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** What it moves, and what else it might. */
+function Moves({
+  control,
+  adjustments,
+  trying,
+  onChange,
+}: Pick<ControlProps, 'control' | 'adjustments' | 'trying' | 'onChange'>) {
   const put = (next: Partial<Control>) => onChange({ ...control, ...next });
   const movable = adjustments.filter(
     (a) => !isFixed(a) && !control.moves.some((m) => m.adjustmentId === a.id),
   );
+  return (
+    <>
+      {control.moves.map((move, i) => {
+        const adjustment = adjustments.find((a) => a.id === move.adjustmentId);
+        if (!adjustment) return null;
+        return (
+          <MoveFields
+            key={`${move.adjustmentId}${move.pull ?? ''}`}
+            move={move}
+            adjustment={adjustment}
+            trying={trying}
+            onChange={(next) =>
+              put({ moves: control.moves.map((m, at) => (at === i ? { ...m, ...next } : m)) })
+            }
+            onRemove={() => put({ moves: control.moves.filter((_, at) => at !== i) })}
+          />
+        );
+      })}
+      {movable.length > 0 && (
+        <>
+          <p className={parts.soft}>{word('controlForm.moves')}</p>
+          <Chips
+            label={word('controlForm.moves')}
+            options={movable.map((a) => [a.id, word(`kind.${a.kind}`)] as const)}
+            chosen={[]}
+            onToggle={(id) =>
+              put({
+                moves: [
+                  ...control.moves,
+                  newMove(
+                    control,
+                    movable.find((a) => a.id === id)!,
+                  ),
+                ],
+              })
+            }
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+function ControlFields({ control, number, adjustments, trying, isNew, onChange, onRemove }: ControlProps) {
+  const put = (next: Partial<Control>) => onChange({ ...control, ...next });
   const title = sayWith('controlForm.control', { number, name: control.name });
   const [isOpen, setOpen] = useState(isNew);
   const box = useRef<HTMLDetailsElement>(null);
@@ -284,57 +375,9 @@ function ControlFields({ control, number, adjustments, trying, isNew, onChange, 
           value={control.name}
           onChange={(e) => put({ name: e.currentTarget.value })}
         />
-        <div className={styles.chips} role="group" aria-label={word('controlForm.kind')}>
-          {CONTROL_KINDS.map((kind) => (
-            <button
-              key={kind}
-              type="button"
-              className={styles.chip}
-              aria-pressed={kind === control.kind}
-              onClick={() => onChange(withKind(control, kind))}
-            >
-              <PictogramRow ids={[`kind.${kind}`]} /> {word(`controlKind.${kind}`)}
-            </button>
-          ))}
-        </div>
+        <KindChips control={control} onChange={onChange} />
         <WhereFields control={control} onChange={onChange} />
-        {control.moves.map((move, i) => {
-          const adjustment = adjustments.find((a) => a.id === move.adjustmentId);
-          if (!adjustment) return null;
-          return (
-            <MoveFields
-              key={`${move.adjustmentId}${move.pull ?? ''}`}
-              move={move}
-              adjustment={adjustment}
-              trying={trying}
-              onChange={(next) =>
-                put({ moves: control.moves.map((m, at) => (at === i ? { ...m, ...next } : m)) })
-              }
-              onRemove={() => put({ moves: control.moves.filter((_, at) => at !== i) })}
-            />
-          );
-        })}
-        {movable.length > 0 && (
-          <>
-            <p className={parts.soft}>{word('controlForm.moves')}</p>
-            <Chips
-              label={word('controlForm.moves')}
-              options={movable.map((a) => [a.id, word(`kind.${a.kind}`)] as const)}
-              chosen={[]}
-              onToggle={(id) =>
-                put({
-                  moves: [
-                    ...control.moves,
-                    newMove(
-                      control,
-                      movable.find((a) => a.id === id)!,
-                    ),
-                  ],
-                })
-              }
-            />
-          </>
-        )}
+        <Moves control={control} adjustments={adjustments} trying={trying} onChange={onChange} />
         <button type="button" className={parts.plainButton} onClick={onRemove}>
           {sayWith('seatForm.remove', { name: title })}
         </button>
@@ -342,53 +385,6 @@ function ControlFields({ control, number, adjustments, trying, isNew, onChange, 
     </details>
   );
 }
-
-/** Procedures as they are usually done, or in the fitter’s own steps. */
-function Procedures({ text, onChange }: Pick<SectionProps, 'text' | 'onChange'>) {
-  const { procedures } = text;
-  const put = (next: readonly Procedure[]) => onChange({ procedures: next }, 'procedures');
-  const toggle = (kind: Procedure['kind']) =>
-    put(
-      procedures.some((p) => p.kind === kind)
-        ? procedures.filter((p) => p.kind !== kind)
-        : [...procedures, { id: kind.toLowerCase(), kind, steps: [] }],
-    );
-  return (
-    <>
-      <h3>{word('controls.procedures')}</h3>
-      <Chips
-        label={word('controls.procedures')}
-        options={named(
-          'procedure',
-          PROCEDURE_KINDS.filter((kind) => kind !== 'own'),
-        )}
-        chosen={procedures.map((p) => p.kind)}
-        onToggle={toggle}
-      />
-      {procedures.map((procedure) => (
-        <Textarea
-          key={procedure.id}
-          label={word(`procedure.${procedure.kind}`)}
-          description={word('controlForm.steps.hint')}
-          autosize
-          minRows={1}
-          value={procedure.steps.map((s) => s.text).join('\n')}
-          onChange={(e) => {
-            const lines = e.currentTarget.value.split('\n');
-            const steps = lines
-              .map((line, i) => ({ ...procedure.steps[i], text: line }))
-              .filter(({ text: line }, i) => line !== '' || i < lines.length - 1);
-            put(procedures.map((p) => (p.id === procedure.id ? { ...p, steps: withoutEnd(steps) } : p)));
-          }}
-        />
-      ))}
-    </>
-  );
-}
-
-/** Nothing typed is nothing said. */
-const withoutEnd = <T extends { readonly text: string }>(steps: readonly T[]): readonly T[] =>
-  steps.every(({ text }) => text.trim() === '') ? [] : steps;
 
 interface Props extends Omit<SectionProps, 'form'> {
   readonly seat: SeatModel;

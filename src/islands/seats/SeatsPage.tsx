@@ -151,6 +151,7 @@ function Seats({ initial }: { readonly initial: Page<SeatListing> }) {
         <h1>{word('seats.title')}</h1>
         <div className={styles.acts}>
           <a href="/seats/files">{word('seats.files')}</a>
+          <a href="/seats/survey">{word('survey.open')}</a>
           <Button component="a" href="/seats/new">
             {word('seats.add')}
           </Button>

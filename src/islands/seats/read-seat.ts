@@ -233,9 +233,9 @@ function composed(
       const moves = control.moves.filter((move) => kept.has(move.adjustmentId));
       return moves.length > 0 || control.moves.length === 0 ? [{ ...control, moves }] : [];
     }),
-    procedures: procedures.filter(
-      (p) => p.controlId === undefined || controls.some((c) => c.id === p.controlId),
-    ),
+    procedures: procedures
+      .filter((p) => p.controlId === undefined || controls.some((c) => c.id === p.controlId))
+      .map((p) => ({ ...p, steps: p.steps.filter(({ text: line }) => line.trim() !== '') })),
     ...(price !== null && { price }),
     notes: text.notes,
   };

@@ -1,4 +1,4 @@
-/** Words of taking people out of the records and into them. */
+/** Words of importing and exporting people. */
 export const EXCHANGE_WORDS = {
   'exchange.title': 'Import and export people',
   'exchange.out': 'Export',

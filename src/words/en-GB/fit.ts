@@ -34,12 +34,6 @@ export const FIT_WORDS = {
   'fault.secondFloor': 'A seat has one kind of base; {value} is a second one.',
   'fault.duplicateId': 'Two parts have the same id: {value}.',
   'fault.wrongDial': 'A dial needs one label for each position; there are {value}.',
-  'fault.contradiction':
-    'Another move of this control gives more in the opposite direction. One of the two, {value}, is wrong.',
-  'fault.preconditionOfNothing': 'Something has to be so first on {value}, which the seat does not have.',
-  'fault.circle': 'Each waits for the other: {value} must be set before and after this.',
-  'fault.emptyProcedure': 'A procedure of your own needs at least one step.',
-  'fault.procedureOfNothing': 'A procedure works the control {value}, which the seat does not have.',
   'fault.neutralOutside': 'The adjustment has no position {value}.',
 
   'verdict.fits': 'fits',

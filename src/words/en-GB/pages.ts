@@ -7,12 +7,14 @@ import { SEAT_FILE_WORDS } from './seat-files';
 import { SEAT_FORM_WORDS } from './seat-form';
 import { PROCEDURE_WORDS } from './procedures';
 import { SEAT_WORDS } from './seats';
+import { SURVEY_WORDS } from './survey';
 
 export const PAGE_WORDS = {
   ...EXCHANGE_WORDS,
   ...SEAT_WORDS,
   ...PROCEDURE_WORDS,
   ...SEAT_FORM_WORDS,
+  ...SURVEY_WORDS,
   ...SEAT_FILE_WORDS,
   'sheet.title': 'Measuring sheet',
   'sheet.name': 'Name or nickname',

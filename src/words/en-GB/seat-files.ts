@@ -6,11 +6,11 @@ export const SEAT_FILE_WORDS = {
   'seatFile.export.json.what': 'Every seat in full, with controls, states and procedures.',
   'seatFile.export.csv': 'Export CSV',
   'seatFile.export.csv.what':
-    'A row a seat for a spreadsheet: class, load, sizes, and each adjustment by its ends and positions.',
+    'One row for each seat, for a spreadsheet: class, load, sizes, and each adjustment by its ends and positions.',
   'seatFile.schema': 'JSON schema',
   'seatFile.import': 'Import',
   'seatFile.import.what':
-    'JSON as exported here, or CSV with a row a seat. Nothing is written before you say so.',
+    'JSON as exported here, or CSV with one row for each seat. It is checked on this device first. Nothing is saved until you confirm.',
   'seatFile.template': 'Download template',
   'seatFile.file': 'Seat file',
   'seatFile.choose': 'Choose file',

@@ -254,4 +254,10 @@ export const SEAT_FORM_WORDS = {
   'stance.standingInFront': 'standing in front',
   'stance.standingBehind': 'standing behind',
   'stance.standingBeside': 'standing beside',
+  'fault.contradiction':
+    'Another move of this control gives more in the opposite direction. One of the two, {value}, is wrong.',
+  'fault.preconditionOfNothing': 'Something has to be so first on {value}, which the seat does not have.',
+  'fault.circle': 'Each waits for the other: {value} must be set before and after this.',
+  'fault.emptyProcedure': 'A procedure of your own needs at least one step.',
+  'fault.procedureOfNothing': 'A procedure works the control {value}, which the seat does not have.',
 } as const;
