@@ -25,7 +25,8 @@ const local = {
 
 /** What only pages of seats ask of a seat would else come with every page that knows what a seat is. */
 const SEAT_CHECKS = /\/core\/seat\/(validate|gaps|compare|orientation)\.ts$/;
-const SEAT_BASICS = /\/core\/(message|seat\/(adjustment-kinds|positions|lists|control-lists|seat|sink|numbers|slips))\.ts$/;
+const SEAT_BASICS =
+  /\/core\/(message|seat\/(adjustment-kinds|positions|lists|control-lists|seat|sink|numbers|slips))\.ts$/;
 
 /** @param {string} id */
 const manualChunks = (id) =>

@@ -92,7 +92,11 @@ describe('the controls of a seat', function () {
       await page.keyboard.type(value);
       await page.keyboard.press('Enter');
       touches++;
-      await page.waitForFunction((before) => document.querySelector('form h2')?.textContent !== before, {}, asked);
+      await page.waitForFunction(
+        (before) => document.querySelector('form h2')?.textContent !== before,
+        {},
+        asked,
+      );
     }
     await on.user.sees('Lowest armrest height');
     await page.reload();
