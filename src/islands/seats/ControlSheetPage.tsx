@@ -59,11 +59,14 @@ function Sheet({ seat }: { readonly seat: SeatModel }) {
       {sheet.controls.length === 0 ? (
         <p>{word('controls.none')}</p>
       ) : (
-        <ol className={styles.controls}>
-          {sheet.controls.map((control) => (
-            <Entry key={control.number} control={control} />
-          ))}
-        </ol>
+        <>
+          <h2 className="visually-hidden">{word('controls.list')}</h2>
+          <ol className={styles.controls}>
+            {sheet.controls.map((control) => (
+              <Entry key={control.number} control={control} />
+            ))}
+          </ol>
+        </>
       )}
       {sheet.procedures.length > 0 && (
         <section aria-label={word('controls.procedures')}>

@@ -1,5 +1,5 @@
 import '../../words/pages';
-import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState, type SubmitEvent } from 'react';
 import { surveyView } from '../../core/scene';
 import { SEAT_CLASSES, gapCost, type SeatClass } from '../../core/seat';
@@ -9,7 +9,7 @@ import { newId } from '../../ui/ids';
 import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { sayWith, t, word, type Reading } from '../../words';
-import { Fault } from './fields';
+import { Chips, Fault } from './fields';
 import { placeholderSeat } from './placeholder-seat';
 import { newSeatText, withClass } from './seat-text';
 import { oneEnded, stepsFor, withoutEmpty, type SurveyStep, type SurveyUnit } from './survey';
@@ -256,13 +256,14 @@ function Survey() {
     <>
       <div className={parts.head}>
         <h1>{word('survey.title')}</h1>
-        <SegmentedControl
-          value={isQuick ? 'quick' : 'full'}
-          onChange={(to) => {
+        <Chips
+          label={word('survey.title')}
+          options={(['quick', 'full'] as const).map((id) => [id, word(`survey.set.${id}`)] as const)}
+          chosen={[isQuick ? 'quick' : 'full']}
+          onToggle={(to) => {
             setQuick(to === 'quick');
             setAt((n) => (n < 0 ? n : 0));
           }}
-          data={(['quick', 'full'] as const).map((id) => ({ value: id, label: word(`survey.set.${id}`) }))}
         />
         <a href="/seats">{word('seats.back')}</a>
       </div>

@@ -26,6 +26,7 @@ export const SEAT_WORDS = {
   'controls.where': '{hand}, {place}',
   'controls.where.ranked': '{hand}, {place} (number {number} of {of} from the front)',
   'controls.touch': '{where}. By touch: {touch}',
+  'controls.list': 'Controls',
   'controls.none': 'No controls described yet. Edit the seat to add them.',
   'controls.procedures': 'Step by step',
   'controls.untried': 'Directions not tried on the seat: {list}.',
