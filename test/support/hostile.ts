@@ -77,6 +77,8 @@ const nearlyRight = fc
 const hostileName = fc.oneof(
   fc.constantFrom(...TEXTS),
   fc.constantFrom('Plain Name', 'Øyvind 100%', "O'Neil; --"),
+  // Twice, so that enough of what is made is right throughout.
+  fc.constantFrom('Plain Name', 'Øyvind 100%', 'Ylva'),
 );
 
 /** A control that waits for itself and gives more both ways. */
@@ -206,8 +208,14 @@ const RIGHT_FORM: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
         },
       ]),
     ),
-    controls: fc.constantFrom([], [], [HOSTILE_CONTROL]),
-    procedures: fc.constantFrom([], [], [{ id: 'one', kind: 'own', controlId: '__proto__', steps: [] }]),
+    controls: fc.constantFrom([], [], [], [], [HOSTILE_CONTROL]),
+    procedures: fc.constantFrom(
+      [],
+      [],
+      [],
+      [],
+      [{ id: 'one', kind: 'own', controlId: '__proto__', steps: [] }],
+    ),
     notes: hostileName,
   }),
   createFitting: fc.record({
@@ -299,7 +307,7 @@ export function hostileOf(ids: readonly string[]): fc.Arbitrary<Hostile> {
         headers: anyHeaders,
         body: fc.oneof(
           { weight: 4, arbitrary: nearlyRight },
-          { weight: 8, arbitrary: rightForm(endpoint) },
+          { weight: 12, arbitrary: rightForm(endpoint) },
           deep,
           notJson,
           bytes,
@@ -323,7 +331,8 @@ export function hostileOf(ids: readonly string[]): fc.Arbitrary<Hostile> {
   // What makes records comes more often, for there are few such endpoints; whole papers and files half as often.
   const records = ROUTES.filter((r) => !isFileType(r.answer as never));
   const makers = ROUTES.filter((r) => r.status === 201);
-  return fc.constantFrom(...ROUTES, ...records, ...makers, ...makers, ...makers, ...makers).chain(on);
+  const oftener = Array.from({ length: 9 }, () => makers).flat();
+  return fc.constantFrom(...ROUTES, ...records, ...oftener).chain(on);
 }
 
 export interface HostileOutcome {
