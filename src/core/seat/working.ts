@@ -81,14 +81,14 @@ function mainWords(move: Move, adjustment: Adjustment): Message {
   if (isByBody(move)) return message('working.byBody', values);
   if (move.directionForMore === 'unknown') return message('working.unknown', values);
   if (move.drops) return message('working.drops', values);
-  const letGo = HELD.includes(move.action) ? '.letGo' : '';
+  const released = HELD.includes(move.action) ? '.released' : '';
   const isAlong = move.action !== 'turn' && ALONG[sign] === move.directionForMore;
   return (
     lockWords(adjustment, values) ??
     otherWayWords(move, values) ??
     (isAlong
-      ? message(`working.along${letGo}`, { ...values, ways: { word: `ways.${sign}` } })
-      : message(`working.${TURNED.includes(move.action) ? 'turned' : `moved${letGo}`}`, values))
+      ? message(`working.along${released}`, { ...values, ways: { word: `ways.${sign}` } })
+      : message(`working.${TURNED.includes(move.action) ? 'turned' : `moved${released}`}`, values))
   );
 }
 

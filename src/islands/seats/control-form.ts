@@ -56,7 +56,7 @@ export const placeIn = (zone: Zone, side: Side): string =>
 
 const HAND_AT: Record<Side, Hand> = { right: 'right', left: 'left', middle: 'either', bothSides: 'both' };
 
-/** A free id among others. */
+/** An id that no other control has. */
 function freeId(ids: readonly string[]): string {
   let n = ids.length + 1;
   while (ids.includes(`control-${n}`)) n++;

@@ -19,10 +19,10 @@ export const CARD_WORDS = {
   'working.byBody':
     '{action}. To {raise}: {sitterMore}. To {lower}: {sitterLess}. Release it where it should stay',
   'working.moved': '{action}: {more} to {raise}, {less} to {lower}',
-  'working.moved.letGo': '{action}: {more} to {raise}, {less} to {lower}. Release it where it should stay',
+  'working.moved.released': '{action}: {more} to {raise}, {less} to {lower}. Release it where it should stay',
   'working.turned': '{action} {more} to {raise}, {less} to {lower}',
   'working.along': '{action}, {ways}',
-  'working.along.letGo': '{action}, {ways}. Release it where it should stay',
+  'working.along.released': '{action}, {ways}. Release it where it should stay',
   'ways.up': 'up or down',
   'ways.forward': 'forward or backward',
   'ways.wider': 'outward or inward',
