@@ -14,6 +14,7 @@ import { IN_PLACE } from '../service/context';
 import { DATABASE_FILE, openContext } from './open';
 import { sayWith, word } from '../words';
 import { WITH_INPUT, sayIssue } from '../words/say-schema';
+import '../words/pages';
 import '../words/server';
 
 const USAGE = `npm run fit -- case.json            one case from a file

@@ -1,9 +1,17 @@
+import { execFileSync } from 'node:child_process';
 import { expect } from 'chai';
 import '../../src/words/pages';
 import { controlWords } from '../../src/core/scene';
 import { PROCEDURE_KINDS, USUAL_STEPS, seatDoubts, stepsOf, type SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';
+
+/** What the command line has of words, asked for one that pages of seats bring. */
+const SAYS = [
+  "await import('./src/server/fit-lines.ts');",
+  "const { word } = await import('./src/words/index.ts');",
+  "console.log(word('fault.contradiction')); process.exit(0);",
+].join(' ');
 
 const DEMO = buildDemo(5, new Date('2026-11-29T09:30:00Z'));
 const seatCalled = (name: string): SeatModel => DEMO.seats.find(({ seat }) => seat.name === name)!.seat;
@@ -167,4 +175,9 @@ describe('what contradicts itself in a seat’s controls', () => {
       'emptyProcedure',
     ]);
   });
+
+  it('is said in words by the command line too', () => {
+    const said = execFileSync(process.execPath, ['--import', 'tsx', '-e', SAYS], { encoding: 'utf8' });
+    expect(said).to.contain('opposite direction').and.not.to.contain('fault.');
+  }).timeout(30_000);
 });
