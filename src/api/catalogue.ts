@@ -34,6 +34,7 @@ import { METHOD_EXAMPLE, SEAT_EXAMPLE } from './examples';
 import { UNITS_QUERY, readingIn } from './reading';
 import { query, route } from './route';
 import { PAPER_QUERY } from './sitters';
+import { SURVEY_SETS, surveyPaper } from './survey-sheet';
 
 const PAGED = query(PAGE_QUERY);
 /** Built-in records have names as ids. */
@@ -130,6 +131,23 @@ export const CATALOGUE_ROUTES = [
       const versions = await seatVersionsOf(ctx, id);
       return versions.ok ? pageOfAll(versions.value, (v) => v.versionId, page) : versions;
     },
+  }),
+  route({
+    key: 'GET /survey-sheet.pdf',
+    operationId: 'surveySheet',
+    tag: 'Seats',
+    summary: 'A blank sheet to survey a seat by',
+    description: 'Two pages: its values with room for repeats, and its controls.',
+    act: 'read',
+    record: 'practice',
+    query: query({
+      ...PAPER_QUERY,
+      ...UNITS_QUERY,
+      set: z.enum(SURVEY_SETS).default('full').describe('all values, or the seven that decide'),
+    }),
+    answer: 'pdf',
+    handle: ({ ctx, query: { units, paper, set } }) =>
+      surveyPaper(ctx, readingIn(ctx.practice, units), paper, set),
   }),
   route({
     key: 'GET /seats/{id}/controls.pdf',

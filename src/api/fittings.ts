@@ -96,9 +96,9 @@ export const FITTING_ROUTES = [
     key: 'PATCH /fittings/{id}',
     operationId: 'editFitting',
     tag: 'Fittings',
-    summary: 'Choose seat, workstation, method, fitter or tools',
+    summary: 'Choose seat, workstation, method, fitter, tools or tagged seat',
     description:
-      'Also chooses whether missing measurements are estimated. Draft settings that mean nothing on the new seat or workstation are dropped.',
+      'Also chooses whether missing measurements are estimated. Draft settings that mean nothing on the new seat or workstation are dropped, and so is a tagged seat of another model.',
     act: 'edit',
     record: 'fitting',
     body: FittingEditSchema,
@@ -178,7 +178,7 @@ export const FITTING_ROUTES = [
     example: { act: 'solve' },
     answer: FittingDetailSchema,
     versioned: 'record',
-    refusals: ['closed', 'incomplete', 'seatRefused', 'erased'],
+    refusals: ['closed', 'incomplete', 'seatRefused', 'doNotUse', 'erased'],
     handle: ({ ctx, id, version, body }) => actOnFitting(ctx, id, version, body),
   }),
   route({

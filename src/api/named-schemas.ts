@@ -53,6 +53,17 @@ import {
 } from '../contract/importing';
 import { FilePersonSchema, FileReadingSchema, ImportPartSchema } from '../contract/people-file';
 import {
+  LabelReportSchema,
+  NewPieceFaultSchema,
+  NewPieceSchema,
+  PieceDetailSchema,
+  PieceEditSchema,
+  PieceFaultEditSchema,
+  PieceFaultSchema,
+  PieceSeriesSchema,
+  PieceSummarySchema,
+} from '../contract/pieces';
+import {
   SeatCountsSchema,
   SeatImportSchema,
   SeatLookSchema,
@@ -98,6 +109,9 @@ export const NAMED_SCHEMAS = {
   NewTable: NewTableSchema,
   OwnTolerances: OwnTolerancesSchema,
   Passphrase: PassphraseSchema,
+  LabelReport: LabelReportSchema,
+  NewTaggedSeat: NewPieceSchema,
+  NewTaggedSeatFault: NewPieceFaultSchema,
   Place: PlaceSchema,
   PlaceEdit: PlaceEditSchema,
   PlaceSummary: PlaceSummarySchema,
@@ -123,6 +137,12 @@ export const NAMED_SCHEMAS = {
   SitterDetail: SitterDetailSchema,
   SitterEdit: SitterEditSchema,
   Table: TableSchema,
+  TaggedSeat: PieceDetailSchema,
+  TaggedSeatEdit: PieceEditSchema,
+  TaggedSeatFault: PieceFaultSchema,
+  TaggedSeatFaultEdit: PieceFaultEditSchema,
+  TaggedSeatSeries: PieceSeriesSchema,
+  TaggedSeatSummary: PieceSummarySchema,
   TableEdit: TableEditSchema,
   TableSummary: TableSummarySchema,
   Tolerances: TolerancesSchema,

@@ -3,12 +3,12 @@ import { z } from 'zod';
 import { PROBLEMS, type ProblemReason } from '../contract';
 import { ProblemSchema } from '../contract/problems';
 import answerExamples from './answer-examples.json';
+import { PUBLIC } from '../service/rights';
 import { NAMED_SCHEMAS } from './named-schemas';
 import { FILE_TYPES, TAGS, isFileType, methodOf, pathOf, type AnyRoute, type Method } from './route';
 import { word } from '../words';
 import '../words/server';
 
-const PUBLIC_RECORDS: readonly AnyRoute['record'][] = ['session', 'description'];
 const SHARED = '#/components/schemas/__shared';
 
 type Side = 'input' | 'output';
@@ -184,7 +184,7 @@ function parametersOf(route: AnyRoute): object[] {
             '0190c3f2-7a10-7c4e-9a51-0d2b6f1e8aff',
           ),
         ];
-  const fitter = PUBLIC_RECORDS.includes(route.record)
+  const fitter = PUBLIC.includes(route.record)
     ? []
     : [
         header(
@@ -206,7 +206,7 @@ function refusalsOf(route: AnyRoute): ProblemReason[] {
   const isChange = methodOf(route) !== 'GET';
   return [
     ...ALWAYS,
-    ...(PUBLIC_RECORDS.includes(route.record) ? [] : (['signInFirst'] as const)),
+    ...(PUBLIC.includes(route.record) ? [] : (['signInFirst'] as const)),
     ...(path.includes('{id}') ? (['notFound'] as const) : []),
     ...(isChange
       ? (['badRequest', 'wrongOrigin', 'lengthMissing', 'tooLarge', 'keyReused', 'storageGone'] as const)
@@ -284,7 +284,7 @@ function operationOf(route: AnyRoute, components: Components): object {
       ...(route.isImpersonal ? { 304: { description: 'Nothing has changed since `If-None-Match`.' } } : {}),
       ...problemResponses(route),
     },
-    security: PUBLIC_RECORDS.includes(route.record) ? [] : [{ session: [] }],
+    security: PUBLIC.includes(route.record) ? [] : [{ session: [] }],
   };
 }
 

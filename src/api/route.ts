@@ -22,6 +22,7 @@ export const TAGS = {
   Sitters: 'People who are fitted, with their measurements.',
   Fittings: 'One sitter, one seat, one workstation and one method: settings, acts and the card.',
   Seats: 'Seats and the ranges of their adjustments.',
+  'Tagged seats': 'Seats that stand somewhere: where they are, who sits on them, what is set, what is wrong.',
   Workstations: 'Desks, cabs, helms and benches.',
   Methods: 'Targets, acceptable ranges, tie-breaks and order of setting.',
   Tables: 'Body-size tables to estimate from.',

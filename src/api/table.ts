@@ -6,6 +6,7 @@ import { EXCHANGE_ROUTES } from './exchange';
 import { textFile } from './files';
 import { FITTING_ROUTES } from './fittings';
 import { openApiOf } from './openapi';
+import { PIECE_ROUTES } from './pieces';
 import { PRACTICE_ROUTES } from './practice';
 import { route, type AnyRoute } from './route';
 import { SEAT_FILE_ROUTES } from './seat-files';
@@ -31,6 +32,7 @@ export const TYPED_ROUTES = [
   ...FITTING_ROUTES,
   ...CATALOGUE_ROUTES,
   ...SEAT_FILE_ROUTES,
+  ...PIECE_ROUTES,
   ...PRACTICE_ROUTES,
   ...EXCHANGE_ROUTES,
   ...CALCULATION_ROUTES,

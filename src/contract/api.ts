@@ -6,9 +6,9 @@ import { INSTRUMENT_IDS } from '../core/measuring/instruments';
 import { MOST_TAKES } from '../core/measuring/takes';
 import { ENDINGS, MOST_POSTURES, CONDITION_IDS } from '../core/fit';
 import { PLACE_FIELDS, PlaceSchema } from '../core/place/schema';
-import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS, type AdjustmentKind } from '../core/seat';
+import { ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../core/seat';
 import { AdjustmentSchema, SeatSchema } from '../core/seat/schema';
-import { RECORD_STATES } from './catalogue';
+import { RECORD_STATES, type SeatListing } from './catalogue';
 import {
   BodySchema,
   InputsSchema,
@@ -17,11 +17,13 @@ import {
   PositionsSchema,
   PostureSchema,
   RemediesSchema,
+  SettingRowSchema,
   SettingsSchema,
   TableSchema,
   WORK_FIELDS,
   written,
 } from './records';
+import { PieceSummarySchema } from './pieces';
 import { TolerancesSchema } from './tolerances';
 
 const Version = z.int().min(1);
@@ -201,7 +203,7 @@ export const SeatSummarySchema = z.object({
 });
 export type SeatSummary = Frozen<z.infer<typeof SeatSummarySchema>>;
 /** A seat to choose from. */
-export type OfferedSeat = Omit<SeatSummary, 'savedAt'>;
+export type OfferedSeat = Omit<SeatSummary, 'savedAt'> & Pick<SeatListing, 'tagged'>;
 
 /** A seat as it comes in: its name is plain. */
 export const SeatEditSchema = SeatSchema.extend({ name: NewName, notes: written(2000) });
@@ -257,6 +259,8 @@ export const FittingSummarySchema = z.object({
   sitter: z.object({ id: Id, name: z.string() }).nullable(),
   seat: z.object({ versionId: Id, name: z.string() }).nullable(),
   place: z.object({ versionId: Id, name: z.string() }).nullable(),
+  /** The very seat that is set; null where nobody said which. */
+  piece: z.object({ id: Id, tag: z.string() }).nullable(),
   method: z.object({ versionId: Id, id: z.string(), name: z.string() }),
   fitter: z.object({ id: Id, name: Name }).nullable(),
   measured: z.int(),
@@ -310,6 +314,8 @@ export const FittingDetailSchema = FittingSummarySchema.extend({
   /** Draft settings (stage `reached`, version 0); null before the first solve. */
   draft: SettingSetSchema.nullable(),
   postures: z.array(PostureSetSchema),
+  /** The very seat that is set, as it is now; null where nobody said which. */
+  piece: PieceSummarySchema.nullable(),
 });
 export type FittingDetail = Frozen<z.infer<typeof FittingDetailSchema>>;
 
@@ -324,6 +330,9 @@ export const FittingEditSchema = z.strictObject({
   ...z.strictObject(WORK_FIELDS).partial().shape,
   estimateMissing: z.boolean().optional(),
   postures: PosturesSchema.optional(),
+  pieceId: Id.nullable()
+    .optional()
+    .describe('the very seat that is set: one that has a tag and is of the chosen model'),
 });
 export type FittingEdit = z.infer<typeof FittingEditSchema>;
 
@@ -373,16 +382,7 @@ export const RemainsSchema = z.object({
   seat: z.string().nullable(),
   place: z.string().nullable(),
   method: z.string(),
-  settings: z.array(
-    z.object({
-      adjustment: z.enum(ADJUSTMENT_KIND_IDS),
-      position: z.int(),
-      of: z.int(),
-      /** As the seat states it: how far the sitter sank is not known any more. */
-      value: z.number(),
-      unit: z.enum(ADJUSTMENT_UNIT_IDS),
-    }),
-  ),
+  settings: z.array(SettingRowSchema),
 });
 export type Remains = z.infer<typeof RemainsSchema>;
 

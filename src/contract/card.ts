@@ -16,8 +16,12 @@ export const CardSchema = z.object({
     method: Text,
     fitter: Text,
     date: z.iso.date(),
+    tag: Text.optional().describe('of the very seat'),
+    isStopped: z.literal(true).optional().describe('nobody may sit on that very seat: nothing is to be set'),
   }),
-  start: Text.describe('how the seat stands before anything is set'),
+  start: Text.nullable().describe(
+    'how the seat stands before anything is set; null where nothing is to be set',
+  ),
   refusals: z.array(Text),
   settings: z.array(
     z.object({

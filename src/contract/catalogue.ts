@@ -39,6 +39,13 @@ export const SeatListingSchema = z.object({
   facts: SeatFactsSchema.nullable().describe('null where the document cannot be read'),
   fault: z.string().nullable().describe('why the document cannot be read; null where it can'),
   seat: SeatSchema.optional().describe('with `include=document`'),
+  tagged: z
+    .object({
+      all: z.int().min(1),
+      usable: z.int().min(0).describe('of them there, and not marked “do not use”'),
+    })
+    .optional()
+    .describe('how many of it have a tag; absent: none'),
 });
 export type SeatListing = Frozen<z.infer<typeof SeatListingSchema>>;
 

@@ -27,7 +27,7 @@ import { TASKS } from '../core/place';
 import { PlaceSchema } from '../core/place/schema';
 import { BODY_DIMENSIONS, ROW_BASES, type PopulationTable } from '../core/population/table';
 import { QuantitySchema } from '../core/quantity/schema';
-import { ADJUSTMENT_KIND_IDS } from '../core/seat';
+import { ADJUSTMENT_KIND_IDS, ADJUSTMENT_UNIT_IDS } from '../core/seat';
 import { MOST_TOOLS_KG } from './limits';
 import { SeatSchema } from '../core/seat/schema';
 
@@ -161,6 +161,16 @@ export const RemediesSchema = z.strictObject(
     REMEDY_IDS.map((id) => [id, Finite.min(REMEDY_LIMITS[id][0]).max(REMEDY_LIMITS[id][1]).optional()]),
   ) as Record<RemedyId, z.ZodOptional<typeof Finite>>,
 );
+
+/** A setting without a sitter: its place in the travel. */
+export const SettingRowSchema = z.object({
+  adjustment: z.enum(ADJUSTMENT_KIND_IDS),
+  position: z.int().describe('counted from 0 at the lowest end'),
+  of: z.int().describe('how many positions there are'),
+  value: z.number().describe('as the seat states it: how far anybody sinks is not in it'),
+  unit: z.enum(ADJUSTMENT_UNIT_IDS),
+});
+export type SettingRow = z.infer<typeof SettingRowSchema>;
 
 export const SettingsSchema: z.ZodType<Settings> = z.strictObject({
   positions: PositionsSchema,

@@ -22,6 +22,7 @@ import {
   fitters,
   fittings,
   methodVersions,
+  pieces,
   placeVersions,
   seatVersions,
   settingSets,
@@ -38,6 +39,7 @@ export interface FittingRow extends Work {
   readonly fitterId: string | null;
   readonly seatVersionId: string | null;
   readonly placeVersionId: string | null;
+  readonly pieceId: string | null;
   readonly methodVersionId: string;
   readonly estimateMissing: boolean;
   readonly state: 'open' | 'left';
@@ -65,6 +67,8 @@ function selectSummaries(q: Queries) {
       seatName: nameIn(seatVersions),
       placeVersionId: fittings.placeVersionId,
       placeName: nameIn(placeVersions),
+      pieceId: pieces.id,
+      pieceTag: pieces.tag,
       methodVersionId: fittings.methodVersionId,
       methodId: methodVersions.methodId,
       methodName: nameIn(methodVersions),
@@ -77,6 +81,7 @@ function selectSummaries(q: Queries) {
     .innerJoin(methodVersions, eq(methodVersions.id, fittings.methodVersionId))
     .leftJoin(seatVersions, eq(seatVersions.id, fittings.seatVersionId))
     .leftJoin(placeVersions, eq(placeVersions.id, fittings.placeVersionId))
+    .leftJoin(pieces, and(eq(pieces.id, fittings.pieceId), isNull(pieces.deletedAt)))
     .leftJoin(fitters, eq(fitters.id, fittings.fitterId));
 }
 
@@ -93,6 +98,7 @@ function summaryOf(row: SummaryRow): FittingSummary {
     sitter: row.sitterId && row.sitterName ? { id: row.sitterId, name: row.sitterName } : null,
     seat: row.seatVersionId ? { versionId: row.seatVersionId, name: row.seatName } : null,
     place: row.placeVersionId ? { versionId: row.placeVersionId, name: row.placeName } : null,
+    piece: row.pieceId && row.pieceTag ? { id: row.pieceId, tag: row.pieceTag } : null,
     method: { versionId: row.methodVersionId, id: row.methodId, name: row.methodName },
     fitter: row.fitterId && row.fitterName ? { id: row.fitterId, name: row.fitterName } : null,
     measured: row.measured,
@@ -225,6 +231,7 @@ export interface FittingChange extends Partial<{ readonly [K in WorkFlag]: boole
   readonly seatVersionId?: string | null | undefined;
   readonly placeVersionId?: string | null | undefined;
   readonly methodVersionId?: string | undefined;
+  readonly pieceId?: string | null | undefined;
   readonly fitterId?: string | null | undefined;
   readonly toolsKg?: number | undefined;
   readonly estimateMissing?: boolean | undefined;

@@ -7,6 +7,7 @@ import type { ScreenWay } from '../core/method';
 import { SEAT_CLASSES, type AdjustmentKind } from '../core/seat';
 import { IMPORT_STATES } from '../contract/importing';
 import { DOCUMENT_KINDS, RECORD_STATES } from '../contract/catalogue';
+import { PIECE_FAULTS } from '../contract/pieces';
 import {
   check,
   index,
@@ -16,6 +17,7 @@ import {
   sqliteTable,
   text,
   uniqueIndex,
+  type AnySQLiteColumn,
 } from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
@@ -287,10 +289,85 @@ export const practice = sqliteTable(
   (t) => [check('practice_one', sql`${t.id} = 1`)],
 );
 
+/** Seats that stand somewhere: each is one of the seats described, has a tag of its own, and carries a label. */
+export const pieces = sqliteTable(
+  'pieces',
+  {
+    id: id(),
+    /** As it stands on the label: capitals, without blanks at its ends. */
+    tag: text().notNull(),
+    /** What the code on the label leads by; drawn at random, so that it tells nothing and cannot be guessed. */
+    token: text().notNull(),
+    seatId: text().notNull(),
+    placeId: text(),
+    /** Taken away: in store, or with whoever mends it. */
+    isAway: integer({ mode: 'boolean' }).notNull().default(false),
+    notes: text().notNull().default(''),
+    /** Local date. */
+    lastLookOn: text(),
+    lastLookBy: text(),
+    /** What is set on it now; null where nobody has signed that off. */
+    setting: text({ mode: 'json' }),
+    settingVersionId: text().references(() => seatVersions.id),
+    settingAt: text(),
+    /** The fitting that was signed off with that setting; null where it is gone. */
+    settingFittingId: text().references((): AnySQLiteColumn => fittings.id, { onDelete: 'set null' }),
+    version: integer().notNull().default(1),
+    createdAt: instant(),
+    updatedAt: instant(),
+    /** As in a sitter. */
+    deletedAt: text(),
+  },
+  (t) => [
+    uniqueIndex('pieces_tag')
+      .on(t.tag)
+      .where(sql`deleted_at is null`),
+    uniqueIndex('pieces_token').on(t.token),
+    index('pieces_seat').on(t.seatId),
+  ],
+);
+
+/** Who sits on it. */
+export const pieceUsers = sqliteTable(
+  'piece_users',
+  {
+    pieceId: text()
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    sitterId: text()
+      .notNull()
+      .references(() => sitters.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.pieceId, t.sitterId] }), index('piece_users_sitter').on(t.sitterId)],
+);
+
+export const pieceFaults = sqliteTable(
+  'piece_faults',
+  {
+    id: id(),
+    pieceId: text()
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    kind: text({ enum: PIECE_FAULTS }).notNull(),
+    note: text().notNull().default(''),
+    /** Nobody may sit on it until the fault is mended. */
+    doNotUse: integer({ mode: 'boolean' }).notNull().default(false),
+    reportedAt: instant(),
+    /** Name of the fitter; null where somebody reported it by the label. */
+    reportedBy: text(),
+    /** null while it stands. */
+    mendedAt: text(),
+    mendedBy: text(),
+  },
+  (t) => [index('piece_faults_piece').on(t.pieceId)],
+);
+
 export const fittings = sqliteTable(
   'fittings',
   {
     id: id(),
+    /** The very seat that is set; null where nobody said which. */
+    pieceId: text().references(() => pieces.id, { onDelete: 'set null' }),
     /** null once the sitter has been erased: seat, date and settings remain without the person. */
     sitterId: text().references(() => sitters.id, { onDelete: 'restrict' }),
     fitterId: text().references(() => fitters.id),

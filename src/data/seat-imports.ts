@@ -2,7 +2,7 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { SeatCounts, SeatImport } from '../contract/seats-file';
 import type { Queries } from './client';
-import { fittings, seatImports } from './schema';
+import { fittings, pieces, seatImports, seatVersions } from './schema';
 
 const MOST_LISTED = 20;
 
@@ -52,12 +52,17 @@ export async function markUndone(q: Queries, id: string, undone: number, kept: n
   await q.update(seatImports).set({ undone, kept }).where(eq(seatImports.id, id));
 }
 
-/** Which of some seat versions a fitting points at. */
+/** Which of some seat versions a fitting points at, or are of a seat that stands somewhere with a tag. */
 export async function usedVersions(q: Queries, versionIds: readonly string[]): Promise<ReadonlySet<string>> {
   if (versionIds.length === 0) return new Set();
-  const rows = await q
+  const inFittings = await q
     .select({ id: fittings.seatVersionId })
     .from(fittings)
     .where(inArray(fittings.seatVersionId, [...versionIds]));
-  return new Set(rows.flatMap(({ id }) => id ?? []));
+  const tagged = await q
+    .select({ id: seatVersions.id })
+    .from(seatVersions)
+    .innerJoin(pieces, eq(pieces.seatId, seatVersions.seatId))
+    .where(inArray(seatVersions.id, [...versionIds]));
+  return new Set([...inFittings, ...tagged].flatMap(({ id }) => id ?? []));
 }

@@ -5,6 +5,7 @@ import { DIMENSIONS, type DimensionId, type Sex } from '../core/body';
 import type { Place } from '../core/place';
 import type { SeatModel } from '../core/seat';
 import { moreSeats, moreSitters } from './more';
+import { DEMO_PIECES, type DemoPiece } from './pieces';
 import { DEMO_PLACES } from './places';
 import { DEMO_SEATS } from './seats';
 import { DEMO_SITTERS, type DemoSession, type DemoSitter } from './sitters';
@@ -40,6 +41,10 @@ export interface DemoRecords {
     readonly fitting:
       (NonNullable<DemoSitter['fitting']> & { readonly id: string; readonly at: Date }) | null;
   }[];
+  readonly pieces: readonly (DemoPiece & {
+    readonly id: string;
+    readonly faultIds: readonly string[];
+  })[];
 }
 
 const FITTERS = ['Hedda Kvist', 'Rowan Aldous'];
@@ -90,7 +95,7 @@ export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {})
   const crew = [...DEMO_SITTERS, ...moreSitters(random, Math.max(0, sitters - SIZE.sitters))];
   const catalogue = [...DEMO_SEATS, ...moreSeats(random, Math.max(0, seats - SIZE.seats))];
   const before = (days: number) => new Date(now.getTime() - days * DAY_MS);
-  return {
+  const records = {
     // The first has measured her hand.
     fitters: FITTERS.map((name, i) => ({
       id: id(),
@@ -118,4 +123,12 @@ export function buildDemo(seed: number, now: Date, size: Partial<DemoSize> = {})
         : null,
     })),
   };
+  // Last, so that what was there before keeps its ids.
+  const pieces = DEMO_PIECES.filter((piece) => piece.seat < seats).map((piece) => ({
+    ...piece,
+    users: piece.users.filter((user) => user < sitters),
+    id: id(),
+    faultIds: (piece.faults ?? []).map(id),
+  }));
+  return { ...records, pieces };
 }

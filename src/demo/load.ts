@@ -5,14 +5,17 @@ import { DIMENSIONS } from '../core/body';
 import { seatDoubts } from '../core/seat';
 import { settleTakes } from '../core/measuring';
 import { insertSession } from '../data/measuring';
+import { insertFault, insertPieces, putUsers, updateFault, updatePiece } from '../data/pieces';
 import { insertReading, insertSitter, listSitters, withdrawReading } from '../data/sitters';
 import { localDate, type Context } from '../service/context';
 import { actOnFitting } from '../service/fittings';
 import { refreshInputs } from '../service/inputs';
+import { newToken } from '../service/pieces';
 import { HOW_SAID } from '../service/sitters';
 import { buildDemo, type DemoRecords } from './build';
 
 const SEED = 20261;
+const DAY_MS = 86_400_000;
 
 /** Fills an empty database with the demo records; false where it holds something already. */
 export async function loadDemo(ctx: Context): Promise<boolean> {
@@ -44,6 +47,46 @@ async function insertAll(q: Queries, demo: DemoRecords, ctx: Context): Promise<v
     await PLACES.insert(q, { versionId, number: 1, savedAt: at, document: place });
   for (const [i, sitter] of demo.sitters.entries())
     await insertOne(q, demo, sitter, demo.fitters[i % demo.fitters.length]!, ctx);
+  for (const piece of demo.pieces) await insertTagged(q, demo, piece, ctx);
+}
+
+/** A seat that stands somewhere, with its faults. */
+async function insertTagged(
+  q: Queries,
+  demo: DemoRecords,
+  { id, tag, notes = '', faultIds, ...piece }: DemoRecords['pieces'][number],
+  ctx: Context,
+): Promise<void> {
+  const ago = (days: number) => new Date(ctx.now().getTime() - days * DAY_MS).toISOString();
+  const by = demo.fitters[0]!.name;
+  const placeId = piece.place === null ? null : demo.places[piece.place]!.place.id;
+  await insertPieces(
+    q,
+    [{ id, tag, token: newToken(), seatId: demo.seats[piece.seat]!.seat.id, placeId, notes }],
+    ago(0),
+  );
+  const { lookedDaysAgo, isAway = false } = piece;
+  const look =
+    lookedDaysAgo === undefined
+      ? {}
+      : {
+          lastLookOn: localDate(new Date(ago(lookedDaysAgo)), ctx.practice.timeZone),
+          lastLookBy: by,
+        };
+  await updatePiece(q, id, { isAway, ...look }, ago(0));
+  await putUsers(
+    q,
+    id,
+    piece.users.map((i) => demo.sitters[i]!.id),
+  );
+  for (const [i, fault] of (piece.faults ?? []).entries()) {
+    const { kind, note, doNotUse = false, isByLabel = false, daysAgo, mendedDaysAgo } = fault;
+    const faultId = faultIds[i]!;
+    const reportedBy = isByLabel ? null : by;
+    await insertFault(q, id, { id: faultId, kind, note, doNotUse, reportedBy }, ago(daysAgo));
+    if (mendedDaysAgo !== undefined)
+      await updateFault(q, faultId, { mendedAt: ago(mendedDaysAgo), mendedBy: by });
+  }
 }
 
 async function insertTaken(

@@ -30,7 +30,7 @@ export interface Sheet {
   readonly draft: string | null;
   readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly refusals: readonly string[];
-  readonly start: string;
+  readonly start: string | null;
   readonly head: readonly [string, string, string];
   readonly rows: readonly SheetRow[];
   /** Of further postures; without paragraphs where there are none. */
@@ -82,7 +82,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
     draft: isDraft ? word('card.draft') : null,
     facts: [
       { name: word('card.sitter'), value: header.sitter },
-      { name: word('card.seat'), value: header.seat },
+      { name: word('card.seat'), value: [header.seat, header.tag].filter(Boolean).join(' · ') },
       { name: word('card.place'), value: header.place ?? word('card.notPlaced') },
       { name: word('card.method'), value: header.method },
       { name: word('card.fitter'), value: header.fitter || '–' },
@@ -92,7 +92,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       card.refusals.length === 0
         ? []
         : [...(card.refused ? [`${word('card.refused')}.`] : []), ...card.refusals.map(said)],
-    start: said(card.start),
+    start: card.start && said(card.start),
     head: [word('card.adjustment'), word('card.setting'), word('card.control.head')],
     rows: card.rows.map((row, i) => ({
       name: `${i + 1}. ${word(`kind.${row.kind}`)}`,
@@ -109,7 +109,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       title: word('card.unreached'),
       paragraphs: [
         ...unreached,
-        ...(isReached ? [plain(word('card.allReached'))] : []),
+        ...(isReached && !header.isStopped ? [plain(word('card.allReached'))] : []),
         ...(card.estimated.length > 0
           ? [{ lead: `${word('card.estimated')}:`, text: card.estimated.map(said).join(' · ') }]
           : []),

@@ -3,9 +3,7 @@ import { problem } from '../api/answers';
 import { dispatch } from '../api/dispatch';
 import { isStorageGone } from '../data/storage-gone';
 import { callerOf } from './caller';
-import { logFault } from './log-fault';
-
-const ID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
+import { logFault, withoutIds } from './log-fault';
 
 /** Answers every request under `/api/`, by the table of operations. */
 export async function answerApi(api: APIContext): Promise<Response> {
@@ -13,7 +11,7 @@ export async function answerApi(api: APIContext): Promise<Response> {
     return await dispatch(api.request, api.url, await callerOf(api));
   } catch (error) {
     if (isStorageGone(error)) return problem('storageGone');
-    logFault(`${api.request.method} ${api.url.pathname.replace(ID, '…')}`, error);
+    logFault(`${api.request.method} ${withoutIds(api.url.pathname)}`, error);
     return problem('unexpected');
   }
 }

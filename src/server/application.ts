@@ -15,6 +15,7 @@ import {
   setSecurityHeaders,
   strangerTo,
 } from './guard';
+import { SIGN_IN, isOpenPage } from './open-pages';
 import { readTarget } from './request-target';
 
 const FILE_POLICY = contentPolicy([]);
@@ -46,7 +47,6 @@ const YEAR_S = 31_536_000;
 /** Built files: their names change with their content. */
 const HASHED = '/_astro/';
 const API = '/api/';
-const SIGN_IN = '/sign-in';
 const NOT_FOUND = '/404';
 const OF_PAGES = ['GET', 'HEAD'];
 const OF_OPERATIONS = [...OF_PAGES, ...METHODS.filter((m) => m !== 'GET'), 'OPTIONS'];
@@ -115,7 +115,7 @@ export class Application {
     const { gate, handler } = this.options;
     const signedIn = !gate || gate.isOpen(cookieOf(request.headers.cookie, COOKIES.session));
     const url = request.url ?? '/';
-    if (!signedIn && !path.startsWith(API) && path !== SIGN_IN) {
+    if (!signedIn && !path.startsWith(API) && !isOpenPage(path)) {
       const wanted = request.method === 'GET' && url !== '/' ? `?to=${encodeURIComponent(url)}` : '';
       response.writeHead(303, { location: SIGN_IN + wanted, 'cache-control': 'no-store' });
       response.end();

@@ -65,7 +65,11 @@ export async function callerOf(asked: Call): Promise<Caller> {
   const fitter = named === null ? byCookie.fitter : await fitterNamed(context, named);
   const isVisitor = byCookie.kind === 'visitor';
   return {
-    ctx: { ...context, actor: isVisitor ? VISITOR : { ...byCookie, fitter } },
+    ctx: {
+      ...context,
+      actor: isVisitor ? VISITOR : { ...byCookie, fitter },
+      address: asked.locals.address ?? null,
+    },
     door: doorOf(asked),
     fault:
       !isVisitor && named !== null && fitter === null

@@ -6,6 +6,12 @@ export function logFault(where: string, error: unknown): void {
   console.error(`${where}: ${safeText(error)}`);
 }
 
+/** What names one record in a path: ids, and the random part of a label. */
+const IDS = /[0-9a-f]{8}-[0-9a-f-]{27}|(?<=\/(?:t|labels)\/)[^/]+/gi;
+
+/** Returns a path without what names one record. */
+export const withoutIds = (path: string): string => path.replace(IDS, '…');
+
 const PARAMETERS = /\nparams: [\s\S]*$/;
 const CODE_FRAMES = /^ {4}at /;
 

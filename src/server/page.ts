@@ -2,6 +2,7 @@ import type { AstroGlobal } from 'astro';
 import type { Outcome } from '../contract';
 import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
+import { labelled, pieceByLabel } from '../service/pieces';
 import { actorOf } from './caller';
 import { currentContext, currentGate } from './current';
 import { DEVICE_COOKIES, readingOf } from './preferences';
@@ -19,6 +20,20 @@ export function needed<T>(outcome: Outcome<T>): T {
 /** Returns a record to show, or null where there is none; whoever may not see it is led to signing in. */
 export function shown<T>(outcome: Outcome<T>): T | null {
   return !outcome.ok && outcome.reason !== 'signInFirst' ? null : needed(outcome);
+}
+
+/** Returns what the label on a seat leads to; null where it leads nowhere. Whoever works here gets to the record. */
+export async function labelOf(astro: PageRequest, token: string) {
+  const context = { ...currentContext(), actor: await actorOf(astro) };
+  const found = await labelled(context, token);
+  if (!found.ok) return null;
+  const record = await pieceByLabel(context, token);
+  return {
+    reading: readingOf(astro.cookies, context.practice),
+    token,
+    ...found.value,
+    record: record.ok ? `/seats/tagged/${record.value}` : null,
+  };
 }
 
 /** Returns what every page hands to its frame. */

@@ -88,6 +88,7 @@ export const fittingCard = useCase(
         sitter: detail.sitter.name,
         fitter: detail.fitter?.name ?? '',
         date: detail.date,
+        piece: detail.piece,
         method: sayMethod(detail.inputs.method),
       }),
       await offeredFor(ctx, detail.inputs, assessment.settings.remedies, waitMs),
@@ -117,7 +118,7 @@ export const fittingCard = useCase(
       format: CARD_FORMAT,
       formatVersion: CARD_FORMAT_VERSION,
       header: card.header,
-      start: say(card.start, reading),
+      start: card.start && say(card.start, reading),
       refusals: card.refusals.map((m) => say(m, reading)),
       settings,
       postures: card.postures.map(({ name, rows }) => ({

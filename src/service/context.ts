@@ -13,6 +13,8 @@ export interface Practice {
   readonly locale: string;
   /** In which prices are given, as ISO 4217 names it. */
   readonly currency: string;
+  /** Where browsers find the program from elsewhere, without a slash at its end; null where nobody said. */
+  readonly publicUrl: string | null;
 }
 
 /** Of a case that somebody waits for who can do without it: how long it may wait for its turn, and how long it may take, ms. */
@@ -40,6 +42,8 @@ export interface Context {
   readonly newId: () => string;
   readonly practice: Practice;
   readonly actor: Actor;
+  /** Of the connection that the request came by; null where the program acts by itself. */
+  readonly address: string | null;
   readonly compute: Compute;
   /** The key of the request, where it has one, and a fingerprint of what it asks. */
   readonly request: { readonly key: string; readonly fingerprint: string } | null;
@@ -56,7 +60,7 @@ export function systemClock(): () => Date {
 
 /**
  * The practice of the machine's surroundings: `VELTO_TIME_ZONE` (else the machine's), `VELTO_LOCALE` (else en-GB) and
- * `VELTO_CURRENCY` (else GBP).
+ * `VELTO_CURRENCY` (else GBP); `VELTO_PUBLIC_URL` where it has an address of its own.
  */
 export function practiceOf(env: Readonly<Record<string, string | undefined>>): Practice {
   const timeZone = env.VELTO_TIME_ZONE || new Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -72,7 +76,8 @@ export function practiceOf(env: Readonly<Record<string, string | undefined>>): P
   } catch {
     throw new Error(`VELTO_CURRENCY is not known: ${currency}`);
   }
-  return { timeZone, locale, currency };
+  const publicUrl = env.VELTO_PUBLIC_URL?.replace(/\/+$/, '') || null;
+  return { timeZone, locale, currency, publicUrl };
 }
 
 /** The context of the program itself; a request narrows it to who asks. */
@@ -83,6 +88,7 @@ export const contextOf = (store: Store, compute: Compute = IN_PLACE): Context =>
   newId: () => v7(),
   practice: practiceOf(process.env),
   actor: PROGRAM,
+  address: null,
   request: null,
 });
 

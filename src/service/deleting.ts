@@ -1,5 +1,6 @@
 import type { Deletion } from '../contract';
 import { forgetAnswersBefore } from '../data/answers';
+import { erasePiecesDeletedBefore } from '../data/pieces';
 import { eraseFitting, eraseSitter, fittingsDeletedBefore, sittersDeletedBefore } from '../data/erasing';
 import type { Context } from './context';
 import { tidyImports } from './importing';
@@ -36,6 +37,7 @@ export async function tidy(ctx: Context): Promise<{ readonly sitters: number; re
       for (const id of sitters) await eraseSitter(q, id);
     });
   }
+  await ctx.store.write((q) => erasePiecesDeletedBefore(q, limit));
   await tidyImports(ctx, before(IMPORT_HOURS * 60 * MINUTE_MS));
   await ctx.store.write((q) => forgetAnswersBefore(q, before(ANSWER_DAYS * DAY_MS)));
   return { sitters: sitters.length, fittings: fittings.length };

@@ -1,7 +1,8 @@
 /** What of draft settings this seat and workstation do not have. */
-import { positionCount, type Adjustment, type AdjustmentKind } from '../core/seat';
+import { positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
 import type { FitInputs, Settings } from '../core/fit';
 import type { DraftEdit, FieldFault } from '../contract';
+import type { SettingRow } from '../contract/records';
 import type { Queries } from '../data/client';
 import { findFitting } from '../data/fittings';
 import type { Context } from './context';
@@ -13,6 +14,15 @@ export function adjustmentsOf({ seat, place }: Pick<FitInputs, 'seat' | 'place'>
   const all = [...seat.adjustments, ...(place?.adjustments ?? [])];
   return all.filter((a, i) => all.findIndex((b) => b.kind === a.kind) === i);
 }
+
+/** Settings in the seat's and the place's own values, as far as these have them. */
+export const settingRows = (of: Pick<FitInputs, 'seat' | 'place'>, { positions }: Settings): SettingRow[] =>
+  adjustmentsOf(of).flatMap((a) => {
+    const position = positions[a.kind];
+    if (position === undefined) return [];
+    const { kind: adjustment, unit } = a;
+    return [{ adjustment, position, of: positionCount(a), value: valueAt(a, position), unit }];
+  });
 
 export type Counts = ReadonlyMap<AdjustmentKind, number>;
 export const countsOf = (inputs: FitInputs): Counts =>

@@ -4,12 +4,15 @@ import { peopleCsvHead, peopleCsvRow, PEOPLE_FORMAT, PEOPLE_FORMAT_VERSION } fro
 import { done, refused, type Outcome } from '../contract';
 import { csvPage, onePerson, peoplePage } from '../data/exchange';
 import { fittingIdsOf, listSettingSets } from '../data/fittings';
+import { listPieces } from '../data/pieces';
 import { fittingDetail } from './fittings';
 import { useCase } from './rights';
 import { localDate, type Context } from './context';
 
 /** People a page: between pages others are served. */
 const PAGE = 100;
+/** More tagged seats than anybody sits on. */
+const MOST_SEATS = 1000;
 /** Before all ids. */
 const FIRST = '';
 
@@ -53,7 +56,7 @@ async function* jsonOf(ctx: Context): AsyncGenerator<string> {
 /** Returns everybody as JSON, with every reading there ever was. */
 export const peopleJson = useCase('read', 'sitter', (ctx: Context) => done(jsonOf(ctx)));
 
-/** Returns everything that is kept about one person, as JSON: sessions, readings, and fittings with all settings. */
+/** Returns everything that is kept about one person, as JSON: sessions, readings, fittings with all settings, and the tagged seats used. */
 export const everythingAbout = useCase(
   'read',
   'sitter',
@@ -68,6 +71,11 @@ export const everythingAbout = useCase(
       const fitting = { ...found.value, sitter: undefined, body: undefined };
       fittings.push({ ...fitting, settings: await listSettingSets(ctx.store.db, fittingId) });
     }
-    return done(`${fileHead(ctx)}\n${JSON.stringify({ ...person, fittings }, null, 1)}\n]}\n`);
+    const seats = await listPieces(ctx.store.db, { search: '', user: id }, { limit: MOST_SEATS });
+    const used =
+      seats === 'unknownCursor' ? [] : seats.items.map(({ tag, seat }) => ({ tag, seat: seat.name }));
+    return done(
+      `${fileHead(ctx)}\n${JSON.stringify({ ...person, fittings, seatsUsed: used }, null, 1)}\n]}\n`,
+    );
   },
 );

@@ -10,7 +10,7 @@ import {
   type Choice,
   type Settings,
 } from '../core/fit';
-import { ADJUSTMENT_KINDS, positionCount, valueAt, type AdjustmentKind } from '../core/seat';
+import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../core/seat';
 import { SHIPPED_METHODS } from '../core/method';
 import {
   done,
@@ -31,7 +31,7 @@ import {
 } from '../contract';
 import type { PageRequest } from '../contract/paging';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
-import { sayCaseDoubt, sayMethod, word } from '../words';
+import { sayCaseDoubt, sayMethod, sayWith, word } from '../words';
 import '../words/server';
 import type { Queries } from '../data/client';
 import {
@@ -55,17 +55,18 @@ import {
   type FittingFilter,
   type FittingRow,
 } from '../data/fittings';
+import { addUser, findPiece, isStopped, putSetting } from '../data/pieces';
 import { bodyOf, findSitter } from '../data/sitters';
 import { today, write, type Context } from './context';
 import { deletionOf } from './deleting';
 import {
-  adjustmentsOf,
   countsOf,
   draftFaults,
   heldFaults,
   knownCounts,
   knownFittings,
   positionFaults,
+  settingRows,
 } from './draft-faults';
 import { isEdited, type EditedVersion } from './edited';
 import { bodyForFitting, composeInputs } from './inputs';
@@ -91,6 +92,7 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
     ...workOf(row),
     estimateMissing: row.estimateMissing,
     postures: [...row.postures],
+    piece: summary.piece && (await findPiece(q, summary.piece.id)),
     sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
     body: await bodyForFitting(ctx, q, row, sitter),
     inputs: row.inputs,
@@ -138,27 +140,13 @@ export const fittingRemains = useCase(
       row.placeVersionId === null ? null : (await PLACES.byVersion(db, row.placeVersionId))?.document,
     ];
     const kept = await lastSettings(db, id);
-    const adjustments = seat ? adjustmentsOf({ seat, place: place ?? null }) : [];
     return done({
       id,
       date: summary.date,
       seat: seat?.name ?? null,
       place: place?.name ?? null,
       method: sayMethod(summary.method),
-      settings: adjustments.flatMap((a) => {
-        const position = kept?.positions[a.kind];
-        return position === undefined
-          ? []
-          : [
-              {
-                adjustment: a.kind,
-                position,
-                of: positionCount(a),
-                value: valueAt(a, position),
-                unit: a.unit,
-              },
-            ];
-      }),
+      settings: seat && kept ? settingRows({ seat, place: place ?? null }, kept) : [],
     });
   },
 );
@@ -173,6 +161,26 @@ async function danglingFaults(q: Queries, edit: FittingEdit): Promise<FieldFault
     ['/fitterId', !!edit.fitterId && !(await listFitters(q)).some((f) => f.id === edit.fitterId)],
   ];
   return missing.filter(([, isMissing]) => isMissing).map(([pointer]) => ({ pointer, detail }));
+}
+
+/**
+ * The very seat that a fitting names after an edit. One of another model is refused where it was asked for, and given
+ * up where the model was changed.
+ */
+async function pieceAfter(
+  q: Queries,
+  edit: FittingEdit,
+  { pieceId, seatVersionId }: FittingRow,
+): Promise<{ readonly id: string | null; readonly fault?: FieldFault }> {
+  if (pieceId === null) return { id: null };
+  const piece = await findPiece(q, pieceId);
+  const seat = seatVersionId === null ? null : await SEATS.recordOf(q, seatVersionId);
+  if (piece && piece.seat.id === seat) return { id: pieceId };
+  if (!edit.pieceId) return { id: null };
+  const detail = piece
+    ? sayWith('field.pieceOfOther', { tag: piece.tag, seat: piece.seat.name })
+    : word('field.noRecord');
+  return { id: null, fault: { pointer: '/pieceId', detail } };
 }
 
 /**
@@ -226,18 +234,19 @@ export const editFitting = useCase(
       if (!seen.ok) return seen;
       const row = seen.value;
       if (row.state !== 'open') return refused('closed');
-      const faults = await danglingFaults(q, edit);
-      if (faults.length > 0) return refused('invalid', { faults });
-      const at = ctx.now().toISOString();
       const chosen = {
         ...row,
         ...Object.fromEntries(Object.entries(edit).filter(([, v]) => v !== undefined)),
       };
+      const piece = await pieceAfter(q, edit, chosen);
+      const faults = [...(await danglingFaults(q, edit)), ...(piece.fault ? [piece.fault] : [])];
+      if (faults.length > 0) return refused('invalid', { faults });
+      const at = ctx.now().toISOString();
       await trimDraft(ctx, q, row, chosen);
       const inputs = await composeInputs(ctx, q, chosen);
       const remedies = (await findDraft(q, id))?.settings.remedies ?? NO_REMEDIES;
       const postures = solvedPostures(inputs, edit.postures ?? row.postures, remedies);
-      await updateFitting(q, id, { ...edit, inputs, postures }, at);
+      await updateFitting(q, id, { ...edit, pieceId: piece.id, inputs, postures }, at);
       return done((await detailOf(ctx, q, id))!);
     }),
 );
@@ -380,6 +389,7 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   const stays = Object.fromEntries(held.map((kind) => [kind, asked.positions[kind]!]));
   const settings = act.act === 'solve' || !draft ? solve(problem, { remedies, held: stays }).settings : draft;
   if (act.act === 'signOff' && assess(problem, settings).refused) return refused('seatRefused');
+  if (act.act === 'signOff' && row.pieceId && (await isStopped(q, row.pieceId))) return refused('doNotUse');
   const at = ctx.now().toISOString();
   await saveDraft(q, row.id, { id: ctx.newId(), settings, held, at });
   await insertSettingVersion(
@@ -391,10 +401,20 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
     inputs,
     at,
   );
+  if (act.act === 'signOff') await notePiece(ctx, q, row, settings);
   const left = act.act === 'signOff' ? ({ state: 'left', date: today(ctx) } as const) : {};
   const postures = act.act === 'solve' ? solvedPostures(inputs, row.postures, remedies) : row.postures;
   await updateFitting(q, row.id, { ...left, postures, ...(isOlder ? { inputs } : {}) }, at);
   return null;
+}
+
+/** What was signed off is what is set on the very seat, and its sitter is one of those who sit on it. */
+async function notePiece(ctx: Context, q: Queries, row: FittingRow, settings: Settings): Promise<void> {
+  const { pieceId, seatVersionId, sitterId, id: fittingId } = row;
+  if (pieceId === null || seatVersionId === null) return;
+  const look = { on: today(ctx), by: ctx.actor.fitter?.name ?? null, at: ctx.now().toISOString() };
+  await putSetting(q, pieceId, { settings, seatVersionId, fittingId }, look);
+  if (sitterId !== null) await addUser(q, pieceId, sitterId);
 }
 
 const choiceOf = ({ settings, hard, penalty, ended, bound, nodes, binding }: Choice): Choices['best'] => ({

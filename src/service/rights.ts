@@ -30,14 +30,16 @@ export const RECORD_KINDS = [
   'case',
   'session',
   'description',
+  'piece',
+  'label',
 ] as const;
 export interface RecordRef {
   readonly kind: (typeof RECORD_KINDS)[number];
   readonly id: string | null;
 }
 
-/** Open to everybody: signing in and out, and what the API looks like. */
-const PUBLIC: readonly RecordRef['kind'][] = ['session', 'description'];
+/** Open to everybody: signing in and out, what the API looks like, and what the label on a seat leads to. */
+export const PUBLIC: readonly RecordRef['kind'][] = ['session', 'description', 'label'];
 
 /** Returns why an act is not allowed to somebody; null where it is. The one place where rights are decided. */
 export function mayNot(actor: Actor, act: Act, record: RecordRef): ProblemReason | null {

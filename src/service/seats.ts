@@ -6,6 +6,7 @@ import { seatDoubts, type SeatModel } from '../core/seat';
 import type { Queries } from '../data/client';
 import { SEATS } from '../data/documents/kinds';
 import { searchSeats } from '../data/documents/seat-search';
+import { pieceCounts } from '../data/pieces';
 import type { Listing, Version } from '../data/documents/versioned';
 import { sayCaseDoubt, word } from '../words';
 import '../words/server';
@@ -41,7 +42,14 @@ async function pageOfListings(
 ): Promise<Page<SeatListing> | 'unknownCursor'> {
   const searched = await searchSeats(q, filter, page);
   if (searched === 'unknownCursor') return searched;
-  const items = searched.items.map(listing);
+  const counts = await pieceCounts(
+    q,
+    searched.items.map((item) => item.id),
+  );
+  const items = searched.items.map((item) => {
+    const tagged = counts.get(item.id);
+    return { ...listing(item), ...(tagged && { tagged }) };
+  });
   if (!withDocuments) return { ...searched, items };
   const read = await SEATS.read(
     q,

@@ -10,6 +10,7 @@ import type {
   SeatSummary,
   SitterDetail,
 } from '../contract';
+import type { PieceDetail } from '../contract/pieces';
 import { ClientError } from './client-error';
 
 interface Records {
@@ -19,6 +20,7 @@ interface Records {
   readonly place: PlaceSummary;
   readonly method: MethodSummary;
   readonly seat: SeatSummary;
+  readonly piece: PieceDetail;
 }
 export type RecordName = keyof Records;
 
@@ -30,6 +32,7 @@ const MARKS: Readonly<Record<RecordName, readonly string[]>> = {
   place: ['place', 'version'],
   method: ['method', 'version'],
   seat: ['seat', 'version', 'state'],
+  piece: ['tag', 'faultList', 'version'],
 };
 
 /** Returns a record where that is what something is; null where it is not. */

@@ -7,7 +7,7 @@ import { inTab } from './device-storage';
 const KEY = 'velto-undo';
 
 export interface Undoable {
-  readonly kind: 'sitter' | 'fitting';
+  readonly kind: 'sitter' | 'fitting' | 'piece';
   readonly id: string;
   readonly name: string;
   readonly undoUntil: string;
@@ -35,10 +35,16 @@ export function lastDeletion(): Undoable | null {
 
 export const forgetDeletion = (): void => inTab.remove(KEY);
 
+const RESTORE: Readonly<Record<Undoable['kind'], (id: string) => Promise<unknown>>> = {
+  sitter: api.restoreSitter,
+  fitting: api.restoreFitting,
+  piece: api.restorePiece,
+};
+const PAGES = { sitter: '/people', fitting: '/fittings', piece: '/seats/tagged' } as const;
+
 /** Takes a deletion back. @returns the page of the record */
 export async function undoDeletion({ kind, id }: Undoable): Promise<string> {
-  if (kind === 'sitter') await api.restoreSitter(id);
-  else await api.restoreFitting(id);
+  await RESTORE[kind](id);
   forgetDeletion();
-  return kind === 'sitter' ? `/people/${id}` : `/fittings/${id}`;
+  return `${PAGES[kind]}/${id}`;
 }

@@ -47,6 +47,7 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
     updatedAt: NOW,
     body: {},
   },
+  piece: null,
   seat: { versionId: SEAT, name: 'Plain seat' },
   place: null,
   method: { id: 'right-angle', versionId: SEAT, name: 'Upright' },

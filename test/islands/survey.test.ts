@@ -1,11 +1,10 @@
 import { expect } from 'chai';
 import '../../src/words/pages';
-import { gapsOf } from '../../src/core/seat';
+import { gapsOf, placeholderSeat } from '../../src/core/seat';
 import { SURVEY_PLACES, surveyView } from '../../src/core/scene';
-import { placeholderSeat } from '../../src/islands/seats/placeholder-seat';
 import { readSeat } from '../../src/islands/seats/read-seat';
 import { newSeatText, type SeatText } from '../../src/islands/seats/seat-text';
-import { SURVEY_STEPS, oneEnded, stepsFor, withoutEmpty } from '../../src/islands/seats/survey';
+import { SURVEY_STEPS, oneEnded, stepsFor, withoutEmpty } from '../../src/islands/seats/survey/survey';
 import { DEFAULT_READING, t } from '../../src/words';
 
 const ID = '01990000-0000-7000-8000-000000000001';

@@ -54,6 +54,8 @@ describe('the words of every page', function () {
       '/seats/compare': [`/seats/compare?ids=${seats.slice(0, 6).join(',')}`],
       '/seats/new': ['/seats/new', ...seats.slice(0, 2).map((id) => `/seats/new?variantOf=${id}`)],
       '/seats/[id]/controls': seats.map((id) => `/seats/${id}/controls`),
+      '/seats/tagged/[id]': (await ids('pieces')).map((id) => `/seats/tagged/${id}`),
+      '/t/[token]': (await readRows(app.folder, 'select token from pieces')).map((r) => `/t/${String(r.token)}`),
       '/seats/[id]': seats.map((id) => `/seats/${id}`),
     };
     const pages = readdirSync('src/pages', { recursive: true })
@@ -63,7 +65,7 @@ describe('the words of every page', function () {
     const found: string[] = [];
     let read = 0;
     for (const page of pages) {
-      const all = addresses[page] ?? (page.includes('[id]') ? [] : [page]);
+      const all = addresses[page] ?? (page.includes('[') ? [] : [page]);
       expect(all, `no addresses for ${page}`).to.be.an('array').that.is.not.empty;
       for (const address of all) {
         const units = ['mm', 'cm', 'in'][read % 3]!;

@@ -39,9 +39,10 @@ const contextOver = async (folder: string, now: () => Date): Promise<Context> =>
   store: new Store(await openDatabase(fileUrl(folder)), join(folder, 'velto.db')),
   now,
   newId: () => v7(),
-  practice: { timeZone: 'UTC', locale: 'en-GB', currency: 'GBP' },
+  practice: { timeZone: 'UTC', locale: 'en-GB', currency: 'GBP', publicUrl: null },
   actor: PROGRAM,
   compute: IN_PLACE,
+  address: null,
   request: null,
 });
 

@@ -17,6 +17,7 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
   const seat = await id(
     "select id from seat_versions where json_extract(document, '$.name') = 'Gullstone task chair'",
   );
+  const [{ id: piece, token } = {}] = await readRows(folder, "select id, token from pieces where tag = 'HC-02'");
   const pair = (await readRows(folder, "select id from catalogue where kind = 'seat' limit 2"))
     .map((row) => String(row.id))
     .join(',');
@@ -39,6 +40,10 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
     ['adding a seat', '/seats/new'],
     ['comparing seats', `/seats/compare?ids=${pair}`],
     ['files of seats', '/seats/files'],
+    ['tagged seats', '/seats/tagged'],
+    ['a tagged seat', `/seats/tagged/${piece}`],
+    ['a label', `/t/${token}`],
+    ['a label that is gone', '/t/AAAAAAAAAAAAAAAAAAAAAA'],
     ['places', '/places'],
     ['tables of bodies', '/practice/tables'],
     ['methods', '/practice/methods'],

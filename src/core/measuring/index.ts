@@ -7,6 +7,7 @@ export {
   LEAST_SHARE_LEFT,
   PAIRS_THAT_TELL,
   ownSingleSd,
+  settleReadings,
   settleTakes,
   TOLERANCE_LIMITS,
   takesWanted,

@@ -111,11 +111,21 @@ export const ownSingleSd = (dimension: DimensionId, tem: number): number =>
  * @example
  * settleTakes('stature', [1702, 1704]).value // => 1703
  */
-export function settleTakes(
+export const settleTakes = (
   dimension: DimensionId,
   takes: readonly number[],
   singleSd: number = DIMENSIONS[dimension].readingSd,
-): SettledTakes | null {
+): SettledTakes | null => settleReadings(takes, singleSd);
+
+/**
+ * The same for readings of anything that a tape or a level measures.
+ * @param takes one to three of them, in one unit
+ * @param singleSd deviation of one reading, same unit
+ * @returns value and deviation in their unit; null without any. Definition (mean, median).
+ * @example
+ * settleReadings([412, 416], 3).value // => 414
+ */
+export function settleReadings(takes: readonly number[], singleSd: number): SettledTakes | null {
   const [first, second, third] = takes;
   if (first === undefined) return null;
   if (second === undefined) return { value: first, spread: singleSd, how: 'single' };

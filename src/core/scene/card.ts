@@ -37,6 +37,10 @@ export interface CardHeader {
   readonly fitter: string;
   /** Local date, ISO 8601. */
   readonly date: string;
+  /** Of the very seat; absent where nobody said which. */
+  readonly tag?: string;
+  /** Whether nobody may sit on that very seat: then the card says so, and nothing to set. */
+  readonly isStopped?: true;
 }
 
 export interface CardRow extends ControlWords {
@@ -56,8 +60,8 @@ export interface CardRow extends ControlWords {
 
 export interface Card {
   readonly header: CardHeader;
-  /** How the seat stands before anything is set. */
-  readonly start: Message;
+  /** How the seat stands before anything is set; null where nothing is to be set. */
+  readonly start: Message | null;
   /** Whether the seat must not be used; the reasons, or what could not be confirmed, follow. */
   readonly refused: boolean;
   readonly refusals: readonly Message[];
@@ -165,10 +169,19 @@ export function cardHeader(
     readonly date: string;
     /** As it is said; absent: the method's own name. */
     readonly method?: string;
+    /** The very seat; absent or null where nobody said which. */
+    readonly piece?: { readonly tag: string; readonly doNotUse: boolean } | null;
   },
 ): CardHeader {
   const { seat, place, method } = p.inputs;
-  return { method: method.name, ...of, seat: seat.name, place: place?.name ?? null };
+  const { piece, ...names } = of;
+  return {
+    method: method.name,
+    ...names,
+    seat: seat.name,
+    place: place?.name ?? null,
+    ...(piece && { tag: piece.tag, ...(piece.doNotUse && { isStopped: true }) }),
+  };
 }
 
 /**
@@ -200,6 +213,28 @@ const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
     parts: r.arithmetic,
   }));
 
+const refusalsOf = (a: Assessment): Message[] =>
+  a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason);
+
+/** The card of a seat that nobody may sit on: why, the cautions, and nothing to set. */
+const stoppedCard = (a: Assessment, header: CardHeader): Card => ({
+  header,
+  start: null,
+  refused: a.refused,
+  refusals: [message('card.doNotUse', { tag: { text: header.tag ?? '' } }), ...refusalsOf(a)],
+  rows: [],
+  postures: [],
+  remedies: [],
+  unreached: [],
+  isUnsought: false,
+  offered: [],
+  estimated: [],
+  unmeasured: [],
+  uncalculated: [],
+  angles: [],
+  cautions: cautionsOf(a.problem, a),
+});
+
 /**
  * The card of settings as set: one model, painted on screen, on paper and as PDF.
  * @param found remedies solved for with what is in use already; null where they are not known
@@ -219,13 +254,14 @@ export function cardOf(
   );
   const { remedies } = a.settings;
   const used = REMEDY_IDS.filter((id) => sizeInUse(remedies, id) !== 0);
+  if (header.isStopped) return stoppedCard(a, header);
   return {
     header,
     start: message('card.start', {
       start: { word: `neutralStart.${p.inputs.method.neutralStart ?? 'liftToTop'}` },
     }),
     refused: a.refused,
-    refusals: a.checks.filter((c) => c.verdict !== 'passes' && c.verdict !== 'close').map((c) => c.reason),
+    refusals: refusalsOf(a),
     rows: inOrder(a.outcomes).map((o) => rowOf(p, a, o)),
     postures: postures.flatMap((posture) => {
       const rows = postureRows(a, posture);

@@ -70,6 +70,7 @@ export type { Control, Move, Precondition, Procedure } from './control-schema';
 export { controlFor, oppositeOf } from './controls';
 export { workingOf } from './working';
 export { USUAL_STEPS, stepsOf } from './procedures';
+export { placeholderSeat } from './placeholder-seat';
 export {
   ARM_SUPPORTS,
   COVERS,

@@ -149,10 +149,17 @@ export class VersionedDocuments<T extends Described, S> {
     return (await this.newest(q, id)) ?? (await this.byVersion(q, id));
   }
 
+  /** Returns the record that a version is of, readable or not; null where there is no such version. */
+  async recordOf(q: Queries, versionId: string): Promise<string | null> {
+    const [row] = await this.rows(q, eq(this.type.table.id, versionId), 1);
+    if (row) return row.recordId;
+    const into = (await this.type.foldedInto?.(q, versionId)) ?? null;
+    return into === null ? null : this.recordOf(q, into);
+  }
+
   /** Returns whether there is such a version, readable or not. */
   async has(q: Queries, versionId: string): Promise<boolean> {
-    const [row] = await this.rows(q, eq(this.type.table.id, versionId), 1);
-    return row !== undefined || ((await this.type.foldedInto?.(q, versionId)) ?? null) !== null;
+    return (await this.recordOf(q, versionId)) !== null;
   }
 
   /** Returns every version of a record that can be read, the newest first. */

@@ -36,7 +36,7 @@ class SheetLayout {
   run(): number {
     this.header();
     this.refusals();
-    this.rows();
+    if (this.sheet.start) this.rows(this.sheet.start);
     this.below();
     return this.y;
   }
@@ -108,11 +108,11 @@ class SheetLayout {
     });
   }
 
-  private rows(): void {
+  private rows(start: string): void {
     const { sheet, size } = this;
     const cells = this.cells();
     this.y += size * 0.3;
-    this.y += this.paragraph([regular(sheet.start)], MARGIN, this.y, this.width) + size * 0.3;
+    this.y += this.paragraph([regular(start)], MARGIN, this.y, this.width) + size * 0.3;
     const heads = sheet.head.map((text, i) =>
       this.paragraph([regular(text)], cells[i]!.x, this.y, cells[i]!.width, size * 0.85),
     );
@@ -169,9 +169,11 @@ class SheetLayout {
     if (postures.paragraphs.length > 0)
       this.y = this.block(postures.title, postures.paragraphs, MARGIN, this.y, this.width) + this.size * 0.3;
     const top = this.y;
-    const ends = [this.sheet.unreached, this.sheet.cautions].map((block, i) =>
-      this.block(block.title, block.paragraphs, MARGIN + i * (half + COLUMN_GAP), top, half),
-    );
+    const ends = [this.sheet.unreached, this.sheet.cautions]
+      .filter((block) => block.paragraphs.length > 0)
+      .map((block, i) =>
+        this.block(block.title, block.paragraphs, MARGIN + i * (half + COLUMN_GAP), top, half),
+      );
     this.y = Math.max(...ends);
   }
 

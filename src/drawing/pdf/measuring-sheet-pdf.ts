@@ -187,12 +187,21 @@ class Layout {
   }
 }
 
-export function measuringSheetPdf(
+/** Draws the sheet on the page that a document stands at. */
+export function drawMeasuringSheet(
+  doc: PDFKit.PDFDocument,
+  sheet: MeasuringSheet,
+  reading: Reading,
+  paper: Paper,
+): void {
+  const { width, height } = PAPERS[paper];
+  new Layout(doc, sheet, reading, height, width).draw();
+}
+
+export const measuringSheetPdf = (
   sheet: MeasuringSheet,
   reading: Reading,
   paper: Paper,
   made: Date,
-): Promise<Uint8Array> {
-  const { width, height } = PAPERS[paper];
-  return documentOf(paper, sheet.title, made, (doc) => new Layout(doc, sheet, reading, height, width).draw());
-}
+): Promise<Uint8Array> =>
+  documentOf(paper, sheet.title, made, (doc) => drawMeasuringSheet(doc, sheet, reading, paper));

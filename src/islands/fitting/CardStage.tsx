@@ -32,6 +32,7 @@ export default function CardStage({ state, setting, remedies, onHandOver }: Prop
           sitter: fitting.sitter.name,
           fitter: fitting.fitter?.name ?? '',
           date: fitting.date,
+          piece: fitting.piece,
           method: sayMethod(assessment.problem.inputs.method),
         }),
         remedies,

@@ -13,6 +13,7 @@ import { VerdictGlyph } from '../../ui/VerdictMark';
 import { formatMassNumber, parseMass } from '../../core/units';
 import { sayLoad } from '../../ui/say-load';
 import { sayLength, sayMethod, sayMethodAbout, sayPrice, sayWith, word } from '../../words';
+import { PieceChoice } from './PieceChoice';
 import type { FittingState } from './use-fitting';
 import { useAssessment, useRanking, type Ranked } from './use-ranking';
 import { SeatFinder, isNarrowed } from './SeatFinder';
@@ -126,6 +127,11 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
         {seat.seat.seatWidthMm && ` · ${sayLength(seat.seat.seatWidthMm.value, reading)}`}
         {price !== undefined && ` · ${sayWith('choose.price', { price: sayPrice(price, reading) })}`}
       </span>
+      {seat.tagged && (
+        <span className={seat.tagged.usable > 0 ? parts.soft : styles.noneUsable}>
+          {seat.tagged.usable > 0 ? sayWith('choose.tagged', seat.tagged) : word('choose.tagged.none')}
+        </span>
+      )}
       {!own && !refused && (
         <span className={parts.soft}>{word(isFailed ? 'choose.failed' : 'choose.computing')}</span>
       )}
@@ -306,6 +312,7 @@ export function ChooseStage(props: Props) {
           onTake={(methodVersionId) => edit({ methodVersionId })}
           data={methodOptions}
         />
+        <PieceChoice state={state} />
         {methodChosen?.cautions?.map((caution) => (
           <p key={caution} className={parts.soft}>
             {word(`caution.method.${caution}`)}

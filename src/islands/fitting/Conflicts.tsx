@@ -1,6 +1,9 @@
 import type { ScreenWay } from '../../core/method';
 /** What two have changed at once in one fitting, and the ways out. */
+import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import '../../words/about';
+import { call } from '../../ui/client';
 import {
   REMEDY_IDS,
   WORK_FLAGS,
@@ -167,6 +170,16 @@ export function OrphanSettings({
   );
 }
 
+/** The tag of one that is wished for; null where none is, or it is not known yet. */
+function useTag(id: string | null): string | null {
+  const found = useQuery({
+    queryKey: ['piece', id],
+    queryFn: () => call('GET /tagged-seats/{id}', { id: id ?? '' }),
+    enabled: id !== null,
+  });
+  return found.data?.tag ?? null;
+}
+
 /** A choice of seat, place, method or tools that met another. */
 export function EditConflictPanel({
   state,
@@ -177,6 +190,7 @@ export function EditConflictPanel({
 }) {
   const reading = useReading();
   const { conflict, edit, adopt, busy } = state;
+  const wishedPiece = useTag(conflict?.wish.pieceId ?? null);
   if (!conflict) return null;
   const { wish, theirs } = conflict;
   const { seats, places, methods } = catalogue;
@@ -213,6 +227,12 @@ export function EditConflictPanel({
     ...WORK_FLAGS.map(
       (flag) => [flag, word(`choose.${flag}`), yesNo(wish[flag] ?? false), yesNo(theirs[flag])] as const,
     ),
+    [
+      'pieceId',
+      word('pieces.tag'),
+      wishedPiece ?? word('choose.piece.none'),
+      theirs.piece?.tag ?? word('choose.piece.none'),
+    ],
     ['screen', word('choose.screen'), screenWord(wish.screen ?? null), screenWord(theirs.screen)],
   ];
   const rows: ConflictRow[] = named

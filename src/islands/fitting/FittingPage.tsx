@@ -309,7 +309,9 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
       <div className={styles.title}>
         <h1>{fitting.sitter.name}</h1>
         <span>
-          {[fitting.seat?.name, fitting.place?.name, sayMethod(fitting.method)].filter(Boolean).join(' · ')}
+          {[fitting.seat?.name, fitting.piece?.tag, fitting.place?.name, sayMethod(fitting.method)]
+            .filter(Boolean)
+            .join(' · ')}
         </span>
         {setting && (
           <button type="button" className={parts.plainButton} onClick={() => void link.make()}>
@@ -350,6 +352,11 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
         )}
         {orphan && <OrphanSettings state={state} seats={seats} orphan={orphan} />}
       </Suspense>
+      {fitting.piece?.doNotUse && (
+        <div className={parts.notice} data-tone="misfit" role="note">
+          {sayWith('card.doNotUse', { tag: fitting.piece.tag })}
+        </div>
+      )}
       {isLeft && <Closed state={state} />}
       <PanelBoundary key={stage}>
         <section ref={here} className={styles.here} tabIndex={-1} aria-label={word(`fitting.stage.${stage}`)}>

@@ -2,7 +2,8 @@ import type { Remains } from '../../contract';
 import { Frame } from '../../ui/Frame';
 import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
-import { sayDate, sayInUnit, sayWith, word } from '../../words';
+import { sayDate, word } from '../../words';
+import { SettingRows } from '../shared/settings/SettingRows';
 
 /** What is kept of a fitting whose sitter was deleted: seat, date and settings, without the person. */
 export default function RemainsPage({
@@ -22,28 +23,7 @@ export default function RemainsPage({
       <p>
         <strong>{facts.filter(Boolean).join(' · ')}</strong>
       </p>
-      <table className={parts.table}>
-        <thead>
-          <tr>
-            <th scope="col">{word('card.adjustment')}</th>
-            <th scope="col">{word('card.setting')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {remains.settings.map(({ adjustment, position, of, value, unit }) => (
-            <tr key={adjustment}>
-              <td>{word(`kind.${adjustment}`)}</td>
-              <td>
-                {sayWith('remains.position', {
-                  value: sayInUnit(value, unit, page.reading),
-                  n: position + 1,
-                  all: of,
-                })}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SettingRows settings={remains.settings} reading={page.reading} />
     </Frame>
   );
 }

@@ -75,8 +75,8 @@ async function fetchAll(
       query: { ...query, include: 'document', limit: PAGE, cursor },
     });
     if (!isWanted()) return;
-    for (const { versionId, version, state, seat } of page.items)
-      if (seat) seats.push({ versionId, version, state, seat });
+    for (const { versionId, version, state, seat, tagged } of page.items)
+      if (seat) seats.push({ versionId, version, state, seat, ...(tagged && { tagged }) });
     cursor = seats.length < MOST_JUDGED ? (page.next ?? undefined) : undefined;
     tell({ seats: [...seats], total: page.total, isLoading: cursor !== undefined, isFailed: false });
   } while (cursor !== undefined);

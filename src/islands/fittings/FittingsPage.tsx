@@ -9,7 +9,7 @@ import type { PageProps } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { FittingList } from '../shared/fittings/FittingList';
-import { PersonPicker } from './PersonPicker';
+import { PersonPicker } from '../shared/picker/RecordPicker';
 import styles from './fittings.module.css';
 
 function NewFitting({
@@ -32,7 +32,14 @@ function NewFitting({
   };
   return (
     <div className={styles.start}>
-      <PersonPicker first={sitters} chosen={sitterId} onChoose={setSitterId} fault={fault} />
+      <PersonPicker
+        label={word('fittings.for')}
+        first={sitters}
+        search={api.sitters}
+        chosen={sitterId}
+        onChoose={setSitterId}
+        fault={fault}
+      />
       <Button onClick={() => void start()}>{word('fittings.start')}</Button>
     </div>
   );

@@ -3,6 +3,7 @@ import { Button } from '@mantine/core';
 import { useCallback, useState } from 'react';
 import type { FittingSummary, SitterDetail } from '../../contract';
 import type { Page } from '../../contract/paging';
+import type { PieceSummary } from '../../contract/pieces';
 import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
@@ -24,10 +25,12 @@ function SitterScreen({
   page,
   initial,
   fittings,
+  pieces,
 }: {
   readonly page: PageProps;
   readonly initial: SitterDetail;
   readonly fittings: Page<FittingSummary>;
+  readonly pieces: Page<PieceSummary>;
 }) {
   const [sitter, setSitter] = useState(initial);
   const [fault, setFault] = useState<string | null>(null);
@@ -83,6 +86,19 @@ function SitterScreen({
           <p className={parts.soft}>{word('people.noFittings')}</p>
         )}
       </section>
+      {pieces.total > 0 && (
+        <section className={styles.fittings} aria-label={word('pieces.ofPerson')}>
+          <h2>{word('pieces.ofPerson')}</h2>
+          <ul>
+            {pieces.items.map(({ id, tag, seat, place }) => (
+              <li key={id}>
+                <a href={`/seats/tagged/${id}`}>{tag}</a>,{' '}
+                {[seat.name, place?.name].filter(Boolean).join(', ')}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <Privacy sitter={sitter} fittings={fittings.total} onRemove={() => void remove()} />
     </>
   );
@@ -92,14 +108,16 @@ export default function SitterPage({
   page,
   sitter,
   fittings,
+  pieces,
 }: {
   readonly page: PageProps;
   readonly sitter: SitterDetail;
   readonly fittings: Page<FittingSummary>;
+  readonly pieces: Page<PieceSummary>;
 }) {
   return (
     <Frame page={page} area="people">
-      <SitterScreen page={page} initial={sitter} fittings={fittings} />
+      <SitterScreen page={page} initial={sitter} fittings={fittings} pieces={pieces} />
     </Frame>
   );
 }

@@ -5,8 +5,8 @@ import type { SeatSummary } from '../../contract';
 import {
   SEAT_CLASSES,
   SEAT_PART_IDS,
-  gapCost,
   partOf,
+  placeholderSeat,
   type AdjustmentKind,
   type SeatClass,
   type SeatModel,
@@ -20,12 +20,12 @@ import parts from '../../ui/parts.module.css';
 import { useReading, type PageProps } from '../../ui/preferences';
 import { sayWith, word } from '../../words';
 import { TextField } from './fields';
+import { GapList } from './GapList';
 import { ControlsSection } from './ControlsSection';
 import { MoreSections } from './MoreSections';
 import { SeatDrawing, SeatViews } from './SeatDrawing';
 import { PartSection } from './SeatSections';
 import { conflictRows } from './seat-differences';
-import { placeholderSeat } from './placeholder-seat';
 import { newSeatText, textOfSeat, withClass } from './seat-text';
 import { useSeatEditor, type SeatEditor, type SeatEditorStart } from './use-seat-editor';
 import styles from './seat-form.module.css';
@@ -91,13 +91,7 @@ function Gaps({ editor }: { readonly editor: SeatEditor }) {
         <p className={parts.soft}>{word('seatForm.gaps.none')}</p>
       ) : (
         <>
-          <ol className={styles.gaps}>
-            {gaps.map((gap) => (
-              <li key={gap} data-cost={gapCost(gap)}>
-                {word(`gap.${gap}`)} <span className={parts.soft}>({word(`gapCost.${gapCost(gap)}`)})</span>
-              </li>
-            ))}
-          </ol>
+          <GapList gaps={gaps} className={styles.gaps} />
           <p className={parts.soft}>{word('seatForm.gaps.hint')}</p>
         </>
       )}

@@ -3,6 +3,8 @@ import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { SeatSummary } from '../../contract';
 import type { RecordState, SeatListing } from '../../contract/catalogue';
+import type { Page } from '../../contract/paging';
+import type { PieceSummary } from '../../contract/pieces';
 import { gapCost, gapsOf, offersOf, tipsForward, type Adjustment, type SeatModel } from '../../core/seat';
 import { Frame } from '../../ui/Frame';
 import { api, explain } from '../../ui/client';
@@ -13,6 +15,7 @@ import { sayLoad } from '../../ui/say-load';
 import { WideTable } from '../../ui/WideTable';
 import { sayDate, sayLength, sayPrice, sayValue, sayWith, t, word } from '../../words';
 import { ChildAges } from './ChildAges';
+import { GapList } from './GapList';
 import { OrientationTables, SchoolSizes } from './OrientationTables';
 import { SeatPictures } from './SeatDrawing';
 import { controlOf, movesOf, rangeOf, workedAs } from './seat-facts';
@@ -193,14 +196,35 @@ function Gaps({ seat }: { readonly seat: SeatModel }) {
   return (
     <details className={styles.more} open={gaps.some((gap) => gapCost(gap) === 'safety') || undefined}>
       <summary>{word('seats.gaps')}</summary>
-      <ol>
-        {gaps.map((gap) => (
-          <li key={gap}>
-            {word(`gap.${gap}`)} <span className={parts.soft}>({word(`gapCost.${gapCost(gap)}`)})</span>
+      <GapList gaps={gaps} />
+    </details>
+  );
+}
+
+/** Those of this model that stand somewhere. */
+function Tagged({ seatId, pieces }: { readonly seatId: string; readonly pieces: Page<PieceSummary> }) {
+  return (
+    <section aria-label={word('pieces.of')}>
+      <h2>{word('pieces.of')}</h2>
+      {pieces.total === 0 && <p className={parts.soft}>{word('pieces.of.none')}</p>}
+      <ul className={styles.tagged}>
+        {pieces.items.map((piece) => (
+          <li key={piece.id}>
+            <a href={`/seats/tagged/${piece.id}`}>{piece.tag}</a>,{' '}
+            {piece.place?.name ?? word('pieces.nowhere')}
+            {(piece.doNotUse || piece.state !== 'inUse') &&
+              ` (${word(piece.doNotUse ? 'pieces.doNotUse' : `pieces.state.${piece.state}`)})`}
           </li>
         ))}
-      </ol>
-    </details>
+      </ul>
+      <p>
+        <a href={`/seats/tagged?seat=${seatId}`}>
+          {pieces.total > pieces.items.length
+            ? sayWith('list.shown.pieces', { n: pieces.items.length, all: pieces.total })
+            : word('pieces.of.add')}
+        </a>
+      </p>
+    </section>
   );
 }
 
@@ -210,9 +234,10 @@ interface Props {
   /** The newest first. */
   readonly versions: readonly SeatSummary[];
   readonly variants: readonly SeatListing[];
+  readonly pieces: Page<PieceSummary>;
 }
 
-function Seat({ seat: first, versions, variants }: Omit<Props, 'page'>) {
+function Seat({ seat: first, versions, variants, pieces }: Omit<Props, 'page'>) {
   const [shown, setShown] = useState(first);
   const { seat } = shown;
   const newest = versions[0];
@@ -268,6 +293,7 @@ function Seat({ seat: first, versions, variants }: Omit<Props, 'page'>) {
       {seat.seatClass === 'child' && <ChildAges seat={seat} />}
       {seat.seatClass === 'child' && <SchoolSizes seat={seat} />}
       <OrientationTables seat={seat} />
+      <Tagged seatId={seat.id} pieces={pieces} />
       <Variants variants={variants} />
       <Versions versions={versions} shown={shown} />
     </>

@@ -150,6 +150,7 @@ function Seats({ initial }: { readonly initial: Page<SeatListing> }) {
       <div className={parts.head}>
         <h1>{word('seats.title')}</h1>
         <div className={styles.acts}>
+          <a href="/seats/tagged">{word('pieces.open')}</a>
           <a href="/seats/files">{word('seats.files')}</a>
           <a href="/seats/survey">{word('survey.open')}</a>
           <Button component="a" href="/seats/new">

@@ -1,6 +1,7 @@
 /** A control as it is entered: what is usual for one that somebody has just pointed at. Nothing here knows of a screen. */
 import {
   ADJUSTMENT_KINDS,
+  isFixed,
   type Action,
   type Adjustment,
   type Control,
@@ -123,6 +124,28 @@ export function newMove({ kind }: Control, adjustment: Adjustment): Move {
     directionForMore: 'unknown',
     sitter: usualActs(adjustment, action),
   };
+}
+
+/** Something that a control might move besides what it moves already; the other pull where one was described. */
+export interface MoveOffered {
+  readonly id: string;
+  readonly adjustment: Adjustment;
+  readonly pull?: 'short' | 'long';
+}
+
+const OTHER_PULL = { short: 'long', long: 'short' } as const;
+
+/** What a control might move as well. One thing twice only where a short and a long pull do different things. */
+export function movesOffered(control: Control, adjustments: readonly Adjustment[]): readonly MoveOffered[] {
+  return adjustments
+    .filter((a) => !isFixed(a))
+    .flatMap((adjustment): MoveOffered[] => {
+      const { id } = adjustment;
+      const known = control.moves.filter((m) => m.adjustmentId === id);
+      const [only] = known;
+      if (!only) return [{ id, adjustment }];
+      return known.length === 1 && only.pull ? [{ id, adjustment, pull: OTHER_PULL[only.pull] }] : [];
+    });
 }
 
 /** Text without what is only blank. */

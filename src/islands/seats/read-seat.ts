@@ -17,6 +17,7 @@ import {
 import { sayCaseDoubt, word, type Reading } from '../../words';
 import { readAdjustment } from './read-adjustment';
 import { Faults, between, isBlank, isSameNumber, q, type Limits, type SeatTextFaults } from './read-numbers';
+import { withReadings } from './survey/takes';
 import type { SeatText } from './seat-text';
 
 export interface ReadSeat {
@@ -129,7 +130,7 @@ export function readSeat(id: string, text: SeatText, reading: Reading, base: Sea
     // What the texts cannot say by themselves: parts of a seat that speak against each other.
     for (const doubt of seatDoubts(seat))
       faults.put(fieldOf(doubt.field, text), { text: sayCaseDoubt(doubt).detail });
-  return { seat, faults: faults.all };
+  return { seat: seat && withReadings(seat, text, reading), faults: faults.all };
 }
 
 /** The field of the form that a pointer into the seat belongs to. */

@@ -14,7 +14,7 @@ const sayAdjustment = (a: AdjustmentText | undefined): string => {
 
 const sayPlain = (key: keyof SeatText, value: SeatText[keyof SeatText]): string => {
   if (typeof value === 'boolean') return word(value ? 'seatForm.yes' : 'seatForm.noWord');
-  if (typeof value !== 'string') return value.length === 0 ? '–' : String(value.length);
+  if (typeof value !== 'string') return Array.isArray(value) && value.length > 0 ? String(value.length) : '–';
   if (key === 'seatClass') return t(`class.${value}`);
   if (key === 'heightsAre') return t(`seatForm.heightsAre.${value}`);
   if (key !== 'offers') return value || '–';
@@ -27,7 +27,8 @@ const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.s
 /** The fields in which two texts of a seat differ: plain ones by name, adjustments by kind. */
 export function differingFields(a: SeatText, b: SeatText): string[] {
   const plain = (Object.keys(a) as (keyof SeatText)[])
-    .filter((key) => key !== 'adjustments' && !isSame(a[key], b[key]))
+    // Readings go with the values that they were settled to.
+    .filter((key) => key !== 'adjustments' && key !== 'takes' && !isSame(a[key], b[key]))
     .map(String);
   const kinds = [...new Set([...a.adjustments, ...b.adjustments].map((t) => t.kind))];
   const of = (text: SeatText, kind: string) => text.adjustments.find((t) => t.kind === kind);

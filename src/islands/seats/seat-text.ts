@@ -105,6 +105,16 @@ export interface SeatText extends Readonly<Record<SeatLength, string>> {
   readonly adjustments: readonly AdjustmentText[];
   readonly controls: readonly Control[];
   readonly procedures: readonly Procedure[];
+  /** Readings that values were settled from, by the field that they stand in. */
+  readonly takes: Readonly<Record<string, TakesText>>;
+}
+
+/** Readings of one value as typed, by whom and when. */
+export interface TakesText {
+  readonly typed: readonly string[];
+  readonly by: string | null;
+  /** Instant, ISO 8601. */
+  readonly at: string;
 }
 
 /** Masses of reference: a test person of a sheet, and a child. */
@@ -246,6 +256,7 @@ export const newSeatText = (reading: Reading): SeatText => ({
   cushions: [],
   controls: [],
   procedures: [],
+  takes: {},
   lifts: [],
   price: '',
   coverComesOff: '',
@@ -303,6 +314,7 @@ export function textOfSeat(seat: SeatModel, reading: Reading): SeatText {
     states: seat.states.map((s) => s.kind),
     controls: seat.controls,
     procedures: seat.procedures,
+    takes: {},
     cushions: seat.strappedCushions.map((c) => ({
       zone: c.zone,
       thickness: mm(c.thicknessMm?.value),

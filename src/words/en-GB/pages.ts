@@ -3,6 +3,7 @@
  * the practice's own affairs. They come with those pages, so that a fitting does not wait for them.
  */
 import { EXCHANGE_WORDS } from './exchange';
+import { PIECE_WORDS } from './pieces';
 import { SEAT_FILE_WORDS } from './seat-files';
 import { SEAT_FORM_WORDS } from './seat-form';
 import { PROCEDURE_WORDS } from './procedures';
@@ -15,6 +16,7 @@ export const PAGE_WORDS = {
   ...PROCEDURE_WORDS,
   ...SEAT_FORM_WORDS,
   ...SURVEY_WORDS,
+  ...PIECE_WORDS,
   ...SEAT_FILE_WORDS,
   'sheet.title': 'Measuring sheet',
   'sheet.name': 'Name or nickname',

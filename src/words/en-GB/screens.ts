@@ -76,6 +76,7 @@ export const SCREEN_WORDS = {
   'outbox.release': 'Discard my change',
 
   'undo.sitter': '{name} deleted. You can undo this until {time}; then it is permanent.',
+  'undo.piece': 'Tagged seat {name} deleted. You can undo this until {time}; then it is permanent.',
   'undo.fitting': 'Fitting of {name} deleted. You can undo this until {time}; then it is permanent.',
   'undo.close': 'Close',
 

@@ -90,11 +90,11 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
           ))}
         </section>
       )}
-      <p className={styles.start}>{sheet.start}</p>
-      <Rows sheet={sheet} />
+      {sheet.start && <p className={styles.start}>{sheet.start}</p>}
+      {sheet.rows.length > 0 && <Rows sheet={sheet} />}
       {sheet.postures.paragraphs.length > 0 && <Block {...sheet.postures} />}
       <div className={styles.below}>
-        <Block {...sheet.unreached} />
+        {sheet.unreached.paragraphs.length > 0 && <Block {...sheet.unreached} />}
         <Block {...sheet.cautions} />
       </div>
     </article>

@@ -1,111 +1,22 @@
-import '../../words/pages';
+import '../../../words/pages';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useEffect, useMemo, useRef, useState, type SubmitEvent } from 'react';
-import { surveyView } from '../../core/scene';
-import { SEAT_CLASSES, gapCost, type SeatClass } from '../../core/seat';
-import { View, viewPicture, type Picture, type Source } from '../../drawing';
-import { Frame } from '../../ui/Frame';
-import { newId } from '../../ui/ids';
-import parts from '../../ui/parts.module.css';
-import { useReading, type PageProps } from '../../ui/preferences';
-import { sayWith, t, word, type Reading } from '../../words';
-import { Chips, Fault } from './fields';
-import { placeholderSeat } from './placeholder-seat';
-import { newSeatText, withClass } from './seat-text';
-import { oneEnded, stepsFor, withoutEmpty, type SurveyStep, type SurveyUnit } from './survey';
-import { useSeatEditor, type SeatEditor } from './use-seat-editor';
+import { useState } from 'react';
+import { FEEL_SPOTS } from '../../../core/scene';
+import { SEAT_CLASSES, isFixed, type SeatClass } from '../../../core/seat';
+import { Frame } from '../../../ui/Frame';
+import { newId } from '../../../ui/ids';
+import parts from '../../../ui/parts.module.css';
+import { useReading, type PageProps } from '../../../ui/preferences';
+import { sayWith, t, word } from '../../../words';
+import { Chips } from '../fields';
+import { GapList } from '../GapList';
+import { newSeatText, withClass } from '../seat-text';
+import { useSeatEditor, type SeatEditor } from '../use-seat-editor';
+import { Feel } from './Feel';
+import { Question } from './Question';
+import { sayUnit } from './say-unit';
+import { oneEnded, stepsFor, withoutEmpty, type SurveyStep } from './survey';
 import styles from './survey.module.css';
-
-const never = () => () => undefined;
-
-const unitWord = (unit: SurveyUnit, reading: Reading): string =>
-  unit === 'mm'
-    ? reading.length
-    : unit === 'kg'
-      ? reading.mass
-      : unit === 'deg'
-        ? '°'
-        : word(unit === 'turn' ? 'set.unit.turn' : 'survey.positions');
-
-/** Where the tape goes. */
-function TapePicture({ editor, step }: { readonly editor: SeatEditor; readonly step: SurveyStep }) {
-  const reading = useReading();
-  const seat = editor.seat ?? placeholderSeat(editor.text.seatClass);
-  const source = useMemo((): Source<Picture> => {
-    const picture = viewPicture(surveyView(seat, step.place), reading);
-    return { get: () => picture, subscribe: never };
-  }, [seat, step.place, reading]);
-  return (
-    <div className={styles.picture}>
-      <View
-        key={`${step.id}${JSON.stringify(seat.adjustments)}`}
-        id="survey"
-        name={sayWith('survey.picture', { name: t(`survey.${step.id}`) })}
-        source={source}
-        atRest={source}
-        reading={reading}
-      />
-    </div>
-  );
-}
-
-interface StepProps {
-  readonly editor: SeatEditor;
-  readonly step: SurveyStep;
-  readonly at: number;
-  readonly of: number;
-  readonly onGo: (to: number) => void;
-}
-
-/** One value: where it is measured, and room to type it. */
-function Question({ editor, step, at, of, onGo }: StepProps) {
-  const reading = useReading();
-  const field = useRef<HTMLInputElement>(null);
-  useEffect(() => field.current?.focus(), [step]);
-  const value = step.valueOf(editor.text);
-  const fault = value.trim() === '' ? undefined : editor.faults[step.path];
-  const next = (event: SubmitEvent) => {
-    event.preventDefault();
-    if (!fault) onGo(at + 1);
-  };
-  return (
-    <form className={styles.question} onSubmit={next} noValidate>
-      <TapePicture editor={editor} step={step} />
-      <div className={styles.asked}>
-        <p className={parts.soft}>{sayWith('survey.progress', { n: at + 1, of })}</p>
-        <h2>{t(`survey.${step.id}`)}</h2>
-        <p>{t(`survey.${step.id}.how`)}</p>
-        <TextInput
-          ref={field}
-          aria-label={t(`survey.${step.id}`)}
-          className={styles.value}
-          value={value}
-          inputMode="decimal"
-          enterKeyHint="next"
-          autoComplete="off"
-          maxLength={40}
-          rightSection={<span className={parts.soft}>{unitWord(step.unit, reading)}</span>}
-          rightSectionWidth="5rem"
-          error={
-            fault ? (
-              <Fault
-                fault={fault}
-                onFix={(meant) => editor.change(step.put(editor.text, meant), step.path)}
-              />
-            ) : undefined
-          }
-          onChange={(e) => editor.change(step.put(editor.text, e.currentTarget.value), step.path)}
-        />
-        <div className={styles.go}>
-          <Button variant="default" onClick={() => onGo(at - 1)}>
-            {word('survey.back')}
-          </Button>
-          <Button type="submit">{word(value.trim() === '' ? 'survey.skip' : 'survey.next')}</Button>
-        </div>
-      </div>
-    </form>
-  );
-}
 
 /** What the seat is called, and how its heights are measured. */
 function Begin({ editor, onNext }: { readonly editor: SeatEditor; readonly onNext: () => void }) {
@@ -147,6 +58,21 @@ function Begin({ editor, onNext }: { readonly editor: SeatEditor; readonly onNex
         }))}
       />
       <Button type="submit">{word('survey.begin')}</Button>
+      <p className={parts.soft}>
+        {word('survey.sheets')}{' '}
+        {(['quick', 'full'] as const).map((set, i) => (
+          <span key={set}>
+            {i > 0 && ' · '}
+            <a
+              href={`/api/v1/survey-sheet.pdf?set=${set}&units=${reading.length}`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              {word(`survey.sheet.${set}`)}
+            </a>
+          </span>
+        ))}
+      </p>
     </form>
   );
 }
@@ -156,10 +82,12 @@ interface EndProps {
   readonly steps: readonly SurveyStep[];
   readonly onGo: (to: number) => void;
   readonly onSave: () => void;
+  /** To where controls are felt for. */
+  readonly onFeel: () => void;
 }
 
 /** Every value, to go back to. */
-function Values({ editor: { text, faults }, steps, onGo }: Omit<EndProps, 'onSave'>) {
+function Values({ editor: { text, faults }, steps, onGo }: Omit<EndProps, 'onSave' | 'onFeel'>) {
   const reading = useReading();
   return (
     <ul className={styles.values}>
@@ -168,7 +96,7 @@ function Values({ editor: { text, faults }, steps, onGo }: Omit<EndProps, 'onSav
         return (
           <li key={step.id} data-wrong={(value !== '' && faults[step.path] !== undefined) || undefined}>
             <button type="button" className={parts.plainButton} onClick={() => onGo(i)}>
-              {t(`survey.${step.id}`)}: {value === '' ? '–' : `${value} ${unitWord(step.unit, reading)}`}
+              {t(`survey.${step.id}`)}: {value === '' ? '–' : `${value} ${sayUnit(step.unit, reading)}`}
             </button>
           </li>
         );
@@ -178,8 +106,9 @@ function Values({ editor: { text, faults }, steps, onGo }: Omit<EndProps, 'onSav
 }
 
 /** What was measured, what is still missing, and where it goes on. */
-function End({ editor, steps, onGo, onSave }: EndProps) {
-  const { text, gaps, problem, busy } = editor;
+function End({ editor, steps, onGo, onSave, onFeel }: EndProps) {
+  const { text, gaps, problem, busy, seat } = editor;
+  const canMove = seat?.adjustments.some((a) => !isFixed(a)) ?? false;
   return (
     <section className={styles.begin} aria-label={word('survey.done')}>
       <h2>{word('survey.done')}</h2>
@@ -196,13 +125,7 @@ function End({ editor, steps, onGo, onSave }: EndProps) {
       {gaps.length > 0 && (
         <>
           <h3>{word('seatForm.gaps')}</h3>
-          <ol>
-            {gaps.map((gap) => (
-              <li key={gap}>
-                {word(`gap.${gap}`)} <span className={parts.soft}>({word(`gapCost.${gapCost(gap)}`)})</span>
-              </li>
-            ))}
-          </ol>
+          <GapList gaps={gaps} />
         </>
       )}
       <TextInput
@@ -218,9 +141,12 @@ function End({ editor, steps, onGo, onSave }: EndProps) {
           {problem}
         </p>
       )}
+      <p>
+        <a href="/seats/new">{word('survey.form')}</a>
+      </p>
       <div className={styles.go}>
-        <Button component="a" variant="default" href="/seats/new">
-          {word('survey.controls')}
+        <Button variant="default" disabled={!canMove} onClick={onFeel}>
+          {sayWith('survey.controls', { n: text.controls.length })}
         </Button>
         <Button loading={busy} onClick={onSave}>
           {word('seatForm.save')}
@@ -230,7 +156,10 @@ function End({ editor, steps, onGo, onSave }: EndProps) {
   );
 }
 
-function Survey() {
+/** Where the survey stands: before it, at a question, at a place to feel at, or at its end. */
+type At = { readonly at: 'begin' | 'end' } | { readonly at: 'ask' | 'feel'; readonly i: number };
+
+function Survey({ page }: { readonly page: PageProps }) {
   const reading = useReading();
   const [start] = useState(() => ({
     id: newId(),
@@ -243,15 +172,27 @@ function Survey() {
     window.location.href = `/seats/${seat.id}`;
   });
   const [isQuick, setQuick] = useState(true);
-  const [at, setAt] = useState(-1);
+  const [place, setPlace] = useState<At>({ at: 'begin' });
   const steps = stepsFor(editor.text, isQuick);
-  const go = (to: number) => {
+  const fitter = page.fitters.find((f) => f.id === page.fitterId)?.name ?? null;
+  const tidyUp = () => {
     // What was skipped is not there: nothing is described by an empty field.
     const tidy = withoutEmpty(editor.text);
     if (tidy.adjustments.length < editor.text.adjustments.length) editor.change(tidy, 'survey');
-    setAt(Math.max(-1, Math.min(steps.length, to)));
   };
-  const step = steps[at];
+  const ask = (to: number) => {
+    tidyUp();
+    if (to < 0) setPlace({ at: 'begin' });
+    else if (to < steps.length) setPlace({ at: 'ask', i: to });
+    // In full the controls are felt for as well; in a hurry only when asked.
+    else setPlace(isQuick || !editor.seat ? { at: 'end' } : { at: 'feel', i: 0 });
+  };
+  const feel = (to: number) => {
+    if (to < 0) ask(steps.length - 1);
+    else setPlace(to < FEEL_SPOTS.length ? { at: 'feel', i: to } : { at: 'end' });
+  };
+  const step = place.at === 'ask' ? steps[place.i] : undefined;
+  const spot = place.at === 'feel' ? FEEL_SPOTS[place.i] : undefined;
   return (
     <>
       <div className={parts.head}>
@@ -262,7 +203,7 @@ function Survey() {
           chosen={[isQuick ? 'quick' : 'full']}
           onToggle={(to) => {
             setQuick(to === 'quick');
-            setAt((n) => (n < 0 ? n : 0));
+            setPlace((now) => (now.at === 'begin' ? now : { at: 'ask', i: 0 }));
           }}
         />
         <a href="/seats">{word('seats.back')}</a>
@@ -272,18 +213,45 @@ function Survey() {
           {word('seatForm.kept')}
         </p>
       )}
-      {at < 0 ? (
+      {place.at === 'begin' && (
         <Begin
           editor={editor}
           onNext={() => {
             const open = steps.findIndex((s) => s.valueOf(editor.text).trim() === '');
-            go(open < 0 ? steps.length : open);
+            ask(open < 0 ? steps.length : open);
           }}
         />
-      ) : step ? (
-        <Question key={step.id} editor={editor} step={step} at={at} of={steps.length} onGo={go} />
-      ) : (
-        <End editor={editor} steps={steps} onGo={go} onSave={() => void editor.save()} />
+      )}
+      {step && place.at === 'ask' && (
+        <Question
+          key={step.id}
+          editor={editor}
+          step={step}
+          at={place.i}
+          of={steps.length}
+          fitter={fitter}
+          onGo={ask}
+        />
+      )}
+      {spot && place.at === 'feel' && (
+        <Feel
+          key={spot.id}
+          editor={editor}
+          spot={spot}
+          at={place.i}
+          of={FEEL_SPOTS.length}
+          trying={{ fitter, today: page.today }}
+          onGo={(by) => feel(place.i + by)}
+        />
+      )}
+      {place.at === 'end' && (
+        <End
+          editor={editor}
+          steps={steps}
+          onGo={ask}
+          onSave={() => void editor.save()}
+          onFeel={() => feel(0)}
+        />
       )}
     </>
   );
@@ -293,7 +261,7 @@ function Survey() {
 export default function SurveyPage({ page }: { readonly page: PageProps }) {
   return (
     <Frame page={page} area="seats">
-      <Survey />
+      <Survey page={page} />
     </Frame>
   );
 }

@@ -1,22 +1,16 @@
-/** The questions of a survey, one value each, in the order in which one kneels before a seat. Nothing here knows of a screen. */
-import type { SurveyPlace } from '../../core/scene';
-import type { AdjustmentKind } from '../../core/seat';
-import { newAdjustment, type AdjustmentText, type MoveText, type SeatText } from './seat-text';
+/** The questions of a survey and the fields of the form that their answers go into. Nothing here knows of a screen. */
+import { SURVEY_QUESTIONS, type SurveyQuestion } from '../../../core/scene';
+import type { AdjustmentKind } from '../../../core/seat';
+import { newAdjustment, type AdjustmentText, type MoveText, type SeatText } from '../seat-text';
 
-/** What a value is counted in. */
-export type SurveyUnit = 'mm' | 'kg' | 'deg' | 'turn' | 'count';
-
-export interface SurveyStep {
-  readonly id: string;
-  readonly place: SurveyPlace;
-  readonly unit: SurveyUnit;
-  /** One of the seven that decide. */
-  readonly isQuick: boolean;
+export interface SurveyStep extends SurveyQuestion {
   /** At which field of the form its fault stands. */
   readonly path: string;
   readonly valueOf: (text: SeatText) => string;
   readonly put: (text: SeatText, value: string) => Partial<SeatText>;
 }
+
+type Field = Pick<SurveyStep, 'path' | 'valueOf' | 'put'>;
 
 const found = (text: SeatText, kind: AdjustmentKind): AdjustmentText | undefined =>
   text.adjustments.find((a) => a.kind === kind);
@@ -36,8 +30,6 @@ function withAdjustment(
   };
 }
 
-type StepOf = Pick<SurveyStep, 'id' | 'place' | 'unit'> & { readonly isQuick?: boolean };
-
 /** How it moves by what was typed of its ends: one end alone, or twice the same, is fixed until more is known. */
 function moveOf({ lowest, highest, count }: Pick<AdjustmentText, 'lowest' | 'highest' | 'count'>): MoveText {
   if (highest.trim() === '' || highest.trim() === lowest.trim()) return 'fixed';
@@ -48,11 +40,8 @@ function moveOf({ lowest, highest, count }: Pick<AdjustmentText, 'lowest' | 'hig
 const end = (
   kind: AdjustmentKind,
   key: 'lowest' | 'highest' | 'count',
-  step: StepOf,
   more: Partial<SeatText> = {},
-): SurveyStep => ({
-  isQuick: false,
-  ...step,
+): Field => ({
   path: `adjustments/${kind}/${key}`,
   valueOf: (text) => found(text, kind)?.[key] ?? '',
   put: (text, value) => {
@@ -60,16 +49,8 @@ const end = (
     return { ...withAdjustment(text, kind, { [key]: value, move: moveOf(next) }), ...more };
   },
 });
-const lower = (kind: AdjustmentKind, step: StepOf, more: Partial<SeatText> = {}): SurveyStep =>
-  end(kind, 'lowest', step, more);
-/** The same as the lower one says that it does not move. */
-const upper = (kind: AdjustmentKind, step: StepOf): SurveyStep => end(kind, 'highest', step);
-/** How many positions it clicks into; none: it slides. */
-const stops = (kind: AdjustmentKind, step: StepOf): SurveyStep => end(kind, 'count', step);
 
-const plain = (key: 'ratedLoad' | 'width' | 'sink', step: StepOf): SurveyStep => ({
-  isQuick: false,
-  ...step,
+const plain = (key: 'ratedLoad' | 'width' | 'sink'): Field => ({
   path: key,
   valueOf: (text) => text[key],
   put: (_, value) => ({ [key]: value }),
@@ -77,31 +58,28 @@ const plain = (key: 'ratedLoad' | 'width' | 'sink', step: StepOf): SurveyStep =>
 
 const ARMS = { hasArms: true } as const;
 
-export const SURVEY_STEPS: readonly SurveyStep[] = [
-  plain('ratedLoad', { id: 'ratedLoad', place: 'label', unit: 'kg', isQuick: true }),
-  lower('seatHeight', { id: 'heightLow', place: 'seatHeight', unit: 'mm', isQuick: true }),
-  upper('seatHeight', { id: 'heightHigh', place: 'seatHeight', unit: 'mm', isQuick: true }),
-  plain('sink', { id: 'sink', place: 'sink', unit: 'mm' }),
-  lower('seatDepth', { id: 'depthShort', place: 'seatDepth', unit: 'mm', isQuick: true }),
-  upper('seatDepth', { id: 'depthLong', place: 'seatDepth', unit: 'mm', isQuick: true }),
-  stops('seatDepth', { id: 'depthStops', place: 'seatDepth', unit: 'count' }),
-  plain('width', { id: 'width', place: 'seatWidth', unit: 'mm', isQuick: true }),
-  lower('armHeight', { id: 'armLow', place: 'padHeight', unit: 'mm', isQuick: true }, ARMS),
-  upper('armHeight', { id: 'armHigh', place: 'padHeight', unit: 'mm' }),
-  stops('armHeight', { id: 'armStops', place: 'padHeight', unit: 'count' }),
-  lower('armWidth', { id: 'gapNarrow', place: 'padGap', unit: 'mm' }, ARMS),
-  upper('armWidth', { id: 'gapWide', place: 'padGap', unit: 'mm' }),
-  lower('lumbarApex', { id: 'lumbarLow', place: 'lumbar', unit: 'mm' }),
-  upper('lumbarApex', { id: 'lumbarHigh', place: 'lumbar', unit: 'mm' }),
-  stops('lumbarApex', { id: 'lumbarStops', place: 'lumbar', unit: 'count' }),
-  lower('backAngle', { id: 'backUpright', place: 'back', unit: 'deg' }),
-  upper('backAngle', { id: 'backReclined', place: 'back', unit: 'deg' }),
-  stops('backAngle', { id: 'backStops', place: 'back', unit: 'count' }),
-  {
-    id: 'tensionTurns',
-    place: 'tension',
-    unit: 'turn',
-    isQuick: false,
+/** Where the answer to each question stands in the form. The same at both ends says that it does not move. */
+const FIELDS: Readonly<Record<string, Field>> = {
+  ratedLoad: plain('ratedLoad'),
+  heightLow: end('seatHeight', 'lowest'),
+  heightHigh: end('seatHeight', 'highest'),
+  sink: plain('sink'),
+  depthShort: end('seatDepth', 'lowest'),
+  depthLong: end('seatDepth', 'highest'),
+  depthStops: end('seatDepth', 'count'),
+  width: plain('width'),
+  armLow: end('armHeight', 'lowest', ARMS),
+  armHigh: end('armHeight', 'highest'),
+  armStops: end('armHeight', 'count'),
+  gapNarrow: end('armWidth', 'lowest', ARMS),
+  gapWide: end('armWidth', 'highest'),
+  lumbarLow: end('lumbarApex', 'lowest'),
+  lumbarHigh: end('lumbarApex', 'highest'),
+  lumbarStops: end('lumbarApex', 'count'),
+  backUpright: end('backAngle', 'lowest'),
+  backReclined: end('backAngle', 'highest'),
+  backStops: end('backAngle', 'count'),
+  tensionTurns: {
     path: 'adjustments/tiltTension/highest',
     valueOf: (text) => found(text, 'tiltTension')?.highest ?? '',
     put: (text, value) =>
@@ -111,9 +89,15 @@ export const SURVEY_STEPS: readonly SurveyStep[] = [
         highest: value,
       }),
   },
-  lower('headHeight', { id: 'headLow', place: 'head', unit: 'mm' }),
-  upper('headHeight', { id: 'headHigh', place: 'head', unit: 'mm' }),
-];
+  headLow: end('headHeight', 'lowest'),
+  headHigh: end('headHeight', 'highest'),
+};
+
+export const SURVEY_STEPS: readonly SurveyStep[] = SURVEY_QUESTIONS.map((question) => {
+  const field = FIELDS[question.id];
+  if (!field) throw new Error(`no field for the question ${question.id}`);
+  return { ...question, ...field };
+});
 
 /** The questions that are asked: all, or the seven; the cushion’s only where heights are measured with nobody seated. */
 export const stepsFor = (text: SeatText, isQuick: boolean): readonly SurveyStep[] =>

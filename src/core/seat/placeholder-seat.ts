@@ -1,7 +1,14 @@
-import { SEAT_DOCUMENT, type SeatClass, type SeatModel } from '../../core/seat';
-import { stated } from '../../core/quantity';
+import { stated } from '../quantity';
+import type { SeatClass } from './lists';
+import type { SeatModel } from './schema';
+import { SEAT_DOCUMENT } from './schema-version';
 
-/** For the drawing only, before a height has been typed: a seat of which nothing is known. */
+/**
+ * For the drawing only, before a height has been typed: a seat of which nothing is known.
+ * @returns a seat of one fixed height, mm. Assumed.
+ * @example
+ * placeholderSeat('child').adjustments.length // => 1
+ */
 export const placeholderSeat = (seatClass: SeatClass): SeatModel => ({
   schema: SEAT_DOCUMENT,
   id: '00000000-0000-7000-8000-000000000000',

@@ -1,0 +1,21 @@
+/** The labels of tagged seats on paper. */
+import '../words/pages';
+import { done, type Outcome } from '../contract';
+import { LONGEST_SERIES, type PieceFilter } from '../contract/pieces';
+import { labelsPdf } from '../drawing/pdf/labels-pdf';
+import type { Paper } from '../drawing/pdf/paper';
+import type { Context } from '../service/context';
+import { labelsOf } from '../service/pieces';
+import { FileAnswer } from './files';
+
+/** @param taken how many labels of the first sheet are used already */
+export async function labelPaper(
+  ctx: Context,
+  filter: PieceFilter,
+  paper: Paper,
+  taken: number,
+): Promise<Outcome<FileAnswer>> {
+  const found = await labelsOf(ctx, filter, LONGEST_SERIES);
+  if (!found.ok) return found;
+  return done(new FileAnswer('labels.pdf', 'pdf', await labelsPdf(found.value, { paper, taken }, ctx.now())));
+}

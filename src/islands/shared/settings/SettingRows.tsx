@@ -1,0 +1,34 @@
+import type { SettingRow } from '../../../contract/records';
+import parts from '../../../ui/parts.module.css';
+import { sayInUnit, sayWith, word, type Reading } from '../../../words';
+
+interface Props {
+  readonly settings: readonly SettingRow[];
+  readonly reading: Reading;
+}
+
+/** Settings without a sitter: each by its value and its place in the travel. */
+export const SettingRows = ({ settings, reading }: Props) => (
+  <table className={parts.table}>
+    <thead>
+      <tr>
+        <th scope="col">{word('card.adjustment')}</th>
+        <th scope="col">{word('card.setting')}</th>
+      </tr>
+    </thead>
+    <tbody>
+      {settings.map(({ adjustment, position, of, value, unit }) => (
+        <tr key={adjustment}>
+          <td>{word(`kind.${adjustment}`)}</td>
+          <td>
+            {sayWith('remains.position', {
+              value: sayInUnit(value, unit, reading),
+              n: position + 1,
+              all: of,
+            })}
+          </td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
