@@ -8,7 +8,7 @@ import { insertSession } from '../data/measuring';
 import { insertFault, insertPieces, putUsers, updateFault, updatePiece } from '../data/pieces';
 import { insertReading, insertSitter, listSitters, withdrawReading } from '../data/sitters';
 import { localDate, type Context } from '../service/context';
-import { actOnFitting } from '../service/fittings';
+import { actOnFitting, editFitting } from '../service/fittings';
 import { refreshInputs } from '../service/inputs';
 import { newToken } from '../service/pieces';
 import { HOW_SAID } from '../service/sitters';
@@ -28,8 +28,24 @@ export async function loadDemo(ctx: Context): Promise<boolean> {
     if (!sitter.fitting) continue;
     const solved = await actOnFitting(ctx, sitter.fitting.id, FITTING_VERSION_AFTER_LOAD, { act: 'solve' });
     if (!solved.ok) throw new Error(`demo fitting not solved: ${solved.reason}`);
+    await signOff(ctx, demo, sitter.fitting, solved.value.version);
   }
   return true;
+}
+
+/** Signs off what was left on a seat with a tag, on its day. */
+async function signOff(
+  ctx: Context,
+  demo: DemoRecords,
+  { id, at, signedOffOn }: NonNullable<DemoRecords['sitters'][number]['fitting']>,
+  version: number,
+): Promise<void> {
+  if (signedOffOn === undefined) return;
+  const then: Context = { ...ctx, now: () => at, actor: { kind: 'fitter', fitter: demo.fitters[0]! } };
+  const pieceId = demo.pieces.find((piece) => piece.tag === signedOffOn)!.id;
+  const named = await editFitting(then, id, version, { pieceId });
+  const left = named.ok ? await actOnFitting(then, id, named.value.version, { act: 'signOff' }) : named;
+  if (!left.ok) throw new Error(`demo fitting not signed off: ${left.reason}`);
 }
 
 /** Made (1), seat and place chosen (2), inputs written (3). */

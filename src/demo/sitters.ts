@@ -31,6 +31,8 @@ export interface DemoSitter {
     readonly method: 'right-angle' | 'open-hip';
     readonly toolsKg: number;
     readonly daysAgo: number;
+    /** Tag of the very seat that it was signed off on; absent: it is open. */
+    readonly signedOffOn?: string;
     /** What was not measured is estimated. */
     readonly estimateMissing?: true;
     /** Beside the first. */
@@ -115,7 +117,7 @@ export const DEMO_SITTERS: readonly DemoSitter[] = [
         hipBreadthSitting: 371,
       },
     },
-    fitting: { seat: 2, place: 2, method: 'open-hip', toolsKg: 1.5, daysAgo: 3 },
+    fitting: { seat: 2, place: 2, method: 'open-hip', toolsKg: 1.5, daysAgo: 3, signedOffOn: 'SL-01' },
   },
   {
     name: 'Ines Farrowby',

@@ -115,13 +115,13 @@ const BADGE_RADIUS = 13;
 /** From the base line of a number to its middle. */
 const HALF_NUMBER = 5.2;
 
-function badge(number: number, x: number, y: number): Mark[] {
+function badge(text: string, x: number, y: number): Mark[] {
   const r = BADGE_RADIUS;
   return [
     path(`M${tenth(x - r)} ${tenth(y)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`, 'badge', {
-      part: `control-${number}`,
+      part: `control-${text}`,
     }),
-    textAt(x, y + HALF_NUMBER, 'middle', { text: String(number), style: 'badgeNumber' }),
+    textAt(x, y + HALF_NUMBER, 'middle', { text, style: 'badgeNumber' }),
   ];
 }
 
@@ -176,6 +176,9 @@ const SCENES = {
 export type SheetView = keyof typeof SCENES;
 
 /** A view of the seat with its controls numbered, laid out on a surface. */
+/** Id of a control that nobody has found yet: where it may be is marked, without a number. */
+export const ASKED = 'asked';
+
 export function controlMarks(
   seat: SeatModel,
   view: SheetView,
@@ -194,7 +197,9 @@ export function controlMarks(
   );
   return [
     ...viewMarks(scene, width, height, reading),
-    ...spread(points, width, height).flatMap(({ number, x, y }) => badge(number, x, y)),
+    ...spread(points, width, height).flatMap(({ number, x, y }) =>
+      badge(seat.controls[number - 1]?.id === ASKED ? '?' : String(number), x, y),
+    ),
   ];
 }
 

@@ -1,5 +1,5 @@
 /** What of draft settings this seat and workstation do not have. */
-import { positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
+import { isFixed, positionCount, valueAt, type Adjustment, type AdjustmentKind } from '../core/seat';
 import type { FitInputs, Settings } from '../core/fit';
 import type { DraftEdit, FieldFault } from '../contract';
 import type { SettingRow } from '../contract/records';
@@ -15,11 +15,11 @@ export function adjustmentsOf({ seat, place }: Pick<FitInputs, 'seat' | 'place'>
   return all.filter((a, i) => all.findIndex((b) => b.kind === a.kind) === i);
 }
 
-/** Settings in the seat's and the place's own values, as far as these have them. */
+/** Settings in the seat's and the place's own values, as far as these have them and can move. */
 export const settingRows = (of: Pick<FitInputs, 'seat' | 'place'>, { positions }: Settings): SettingRow[] =>
   adjustmentsOf(of).flatMap((a) => {
     const position = positions[a.kind];
-    if (position === undefined) return [];
+    if (position === undefined || isFixed(a)) return [];
     const { kind: adjustment, unit } = a;
     return [{ adjustment, position, of: positionCount(a), value: valueAt(a, position), unit }];
   });

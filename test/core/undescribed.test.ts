@@ -1,6 +1,10 @@
 import { expect } from 'chai';
-import { NO_REMEDIES, assess, solve, uncalculatedOf } from '../../src/core/fit';
-import { offersOf, seatNumbers } from '../../src/core/seat';
+import type { Body } from '../../src/core/body';
+import { NO_REMEDIES, assess, completeSettings, solve, uncalculatedOf } from '../../src/core/fit';
+import { stated } from '../../src/core/quantity';
+import { buildDemo } from '../../src/demo/build';
+import { DEMO_SEATS } from '../../src/demo/seats';
+import { ADJUSTMENT_KIND_IDS, offersOf, seatNumbers, type SeatModel } from '../../src/core/seat';
 import { cardOf } from '../../src/core/scene';
 import {
   PADS,
@@ -118,5 +122,65 @@ describe('what a seat offers', () => {
       'bolted',
       'noCastors',
     ]);
+  });
+});
+
+/** What of a seat may be left out: parts that are null, and any adjustment but its height. */
+const LEFT_OUT: readonly (readonly [string, (seat: SeatModel) => SeatModel])[] = [
+  ['pad width', (s) => ({ ...s, arms: s.arms && { ...s.arms, widthMm: null } })],
+  ['pad length', (s) => ({ ...s, arms: s.arms && { ...s.arms, lengthMm: null } })],
+  ['pads', (s) => ({ ...s, arms: s.arms && { ...s.arms, lengthMm: null, widthMm: null } })],
+  ['pan', (s) => ({ ...s, pan: { axisFromRearMm: null, recessMm: null, frontEdgeRadiusMm: null } })],
+  ['back', (s) => ({ ...s, back: { topMm: null, synchroRatio: null } })],
+  ['width and load', (s) => ({ ...s, seatWidthMm: null, ratedLoadKg: null })],
+  ...ADJUSTMENT_KIND_IDS.filter((kind) => kind !== 'seatHeight').map(
+    (kind): readonly [string, (seat: SeatModel) => SeatModel] => [
+      kind,
+      (s) => ({ ...s, adjustments: s.adjustments.filter((a) => a.kind !== kind) }),
+    ],
+  ),
+];
+
+const isKind = (name: string): boolean => (ADJUSTMENT_KIND_IDS as readonly string[]).includes(name);
+
+describe('a seat of which something was left out', () => {
+  const demo = buildDemo(1, new Date('2026-11-25T09:30:00Z'));
+  const piet = demo.sitters.find((s) => s.name === 'Piet Lunder')!;
+  const body = Object.fromEntries(
+    piet.readings.map(({ dimension, value }) => [dimension, stated(value, 'demo', 3)]),
+  ) as Body;
+
+  it('says nothing with a hole in it, whatever is left out', () => {
+    const holes = new Set<string>();
+    let looked = 0;
+    const look = (value: unknown, where: string): void => {
+      if (typeof value === 'number' && Number.isNaN(value)) holes.add(where);
+      else if (value !== null && typeof value === 'object')
+        for (const [key, inner] of Object.entries(value)) look(inner, `${where}/${key}`);
+    };
+    for (const seat of DEMO_SEATS)
+      for (const [name, without] of LEFT_OUT) {
+        const whole: SeatModel = { ...seat, id: 's' };
+        const part = without(whole);
+        if (part.adjustments.length === whole.adjustments.length && isKind(name)) continue;
+        const { place } = demo.places[looked % demo.places.length]!;
+        const p = problemFor({ seat: part, place, body });
+        const a = assess(p, completeSettings(p, null));
+        look(cardOf(a, CARD_HEADER, null), `${seat.name} without ${name}`);
+        looked++;
+      }
+    expect(looked).to.be.greaterThan(200);
+    expect([...holes]).to.deep.equal([]);
+  });
+
+  it('names that nobody knows where the elbow lies on a pad of unknown width', () => {
+    const seat: SeatModel = { ...DEMO_SEATS[1], id: 's' };
+    const p = problemFor({ seat: { ...seat, arms: { ...seat.arms!, widthMm: null } }, body });
+    const keys = cardOf(assess(p, completeSettings(p, null)), CARD_HEADER, null).uncalculated.map(
+      (m) => m.key,
+    );
+    expect(keys).to.include('uncalculated.padWidth');
+    const known = problemFor({ seat, body });
+    expect(uncalculatedOf(known.inputs.seat).map((m) => m.key)).not.to.include('uncalculated.padWidth');
   });
 });

@@ -1,7 +1,10 @@
 import { expect } from 'chai';
 import '../../src/words/pages';
-import { gapsOf, placeholderSeat } from '../../src/core/seat';
-import { SURVEY_PLACES, surveyView } from '../../src/core/scene';
+import { gapsOf, placeholderSeat, seatDoubts } from '../../src/core/seat';
+import { surveyPaper } from '../../src/api/survey-sheet';
+import { movesOffered, newControl, newMove } from '../../src/islands/seats/control-form';
+import { takesOf, wantsThird, withTakes } from '../../src/islands/seats/survey/takes';
+import { FEEL_SPOTS, SURVEY_PLACES, controlSpots, surveyView } from '../../src/core/scene';
 import { readSeat } from '../../src/islands/seats/read-seat';
 import { newSeatText, type SeatText } from '../../src/islands/seats/seat-text';
 import { SURVEY_STEPS, oneEnded, stepsFor, withoutEmpty } from '../../src/islands/seats/survey/survey';
@@ -83,5 +86,93 @@ describe('the survey of a seat', () => {
     const kept = withoutEmpty(begun);
     expect(kept.adjustments.map((a) => a.kind)).to.deep.equal(['seatHeight', 'seatDepth']);
     expect(kept.hasArms).to.equal(false);
+  });
+
+  it('settles two readings by their mean and three by the one in the middle, and says how sure that is', () => {
+    const step = SURVEY_STEPS.find((q) => q.id === 'heightLow')!;
+    const who = { by: 'Hedda Kvist', at: '2026-11-25T09:30:00Z' };
+    const read = (typed: readonly string[]) => {
+      const text = { ...answered(QUICK), ...withTakes(answered(QUICK), step, typed, who, DEFAULT_READING) };
+      const { travel } = readSeat(ID, text, DEFAULT_READING, null).seat!.adjustments[0]!;
+      return travel.type === 'continuous' ? travel.lowest : null;
+    };
+    expect(read(['412'])).to.deep.include({
+      value: 412,
+      basis: 'measured',
+      spread: 3,
+      takenBy: 'Hedda Kvist',
+    });
+    expect(read(['412', '414'])).to.deep.include({ value: 413, spread: 2.4 });
+    // As unsure as they lie apart.
+    expect(read(['412', '424'])).to.deep.include({ value: 418, spread: 6 });
+    expect(read(['412', '424', '413'])?.value).to.equal(413);
+    expect(read(['412', '424', '413'])!.spread).to.be.within(3, 6);
+    const typed = (all: readonly string[]) => wantsThird(all, 'mm', DEFAULT_READING);
+    expect([
+      typed(['412', '420']),
+      typed(['412', '421']),
+      typed(['412']),
+      typed(['1', '99', '2']),
+    ]).to.deep.equal([false, true, false, false]);
+  });
+
+  it('keeps readings in every unit, and lets go of them where another value was typed', () => {
+    const step = SURVEY_STEPS.find((q) => q.id === 'width')!;
+    const inches = { ...DEFAULT_READING, length: 'in' } as const;
+    const begun = { ...newSeatText(inches), name: 'Quay stool' };
+    const whole = { ...begun, ...SURVEY_STEPS[1]!.put(begun, '16'), heightsAre: 'loaded' as const };
+    const text = {
+      ...whole,
+      ...withTakes(whole, step, ['18.5', '18.7'], { by: null, at: '2026-11-25T09:30:00Z' }, inches),
+    };
+    const width = readSeat(ID, text, inches, null).seat!.seatWidthMm!;
+    expect(width.value).to.be.closeTo(472.4, 0.3);
+    expect(width).to.include({ basis: 'measured', source: 'survey, mean of two readings' });
+    const other = readSeat(ID, { ...text, width: '20' }, inches, null).seat!.seatWidthMm!;
+    expect(other).to.include({ basis: 'stated', spread: 0 });
+    const wrong = { ...text, ...withTakes(text, step, ['18.5', 'x'], { by: null, at: '' }, inches) };
+    expect(readSeat(ID, wrong, inches, null).faults).to.have.property('width');
+    expect(takesOf(wrong, step)).to.deep.equal(['18.5', 'x']);
+  });
+
+  it('feels at places that a control can be at, each once', () => {
+    const seat = placeholderSeat('office');
+    const places = FEEL_SPOTS.map(({ side, zone }) => `${side} ${zone}`);
+    expect(new Set(places).size).to.equal(FEEL_SPOTS.length);
+    for (const { id, side, zone } of FEEL_SPOTS) {
+      expect(t(`survey.feel.${id}`)).to.match(/^(Feel|Look) /);
+      const controls = [newControl([], side, zone)];
+      expect(controlSpots({ ...seat, controls })[0]!.fromAbove.length, id).to.be.greaterThan(0);
+    }
+  });
+
+  it('offers the other pull of a control that does two things to one adjustment', () => {
+    const { seat } = readSeat(ID, answered(QUICK), DEFAULT_READING, null);
+    const { adjustments } = seat!;
+    const height = adjustments.find((a) => a.kind === 'seatHeight')!;
+    const lever = newControl([], 'right', 'frontCorner');
+    const once = { ...lever, moves: [newMove(lever, height)] };
+    const offered = (control: typeof lever) => movesOffered(control, adjustments).map((o) => [o.id, o.pull]);
+    expect(offered(lever)).to.deep.include(['seatHeight', undefined]);
+    expect(offered(once).map(([id]) => id)).not.to.include('seatHeight');
+    const short = { ...once, moves: [{ ...once.moves[0]!, pull: 'short' as const }] };
+    expect(offered(short)).to.deep.include(['seatHeight', 'long']);
+    const both = { ...short, moves: [...short.moves, { ...once.moves[0]!, pull: 'long' as const }] };
+    expect(offered(both).map(([id]) => id)).not.to.include('seatHeight');
+    expect(seatDoubts({ ...seat!, controls: [both] })).to.deep.equal([]);
+  });
+
+  it('is there on paper, in two pages', async () => {
+    const { value } = (await surveyPaper(
+      { now: () => new Date('2026-11-25T09:30:00Z') } as never,
+      DEFAULT_READING,
+      'Letter',
+      'full',
+    )) as { value: { bytes: Uint8Array } };
+    expect(
+      Buffer.from(value.bytes)
+        .toString('latin1')
+        .match(/\/Type \/Page\b(?!s)/g),
+    ).to.have.length(2);
   });
 });

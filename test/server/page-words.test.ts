@@ -55,7 +55,9 @@ describe('the words of every page', function () {
       '/seats/new': ['/seats/new', ...seats.slice(0, 2).map((id) => `/seats/new?variantOf=${id}`)],
       '/seats/[id]/controls': seats.map((id) => `/seats/${id}/controls`),
       '/seats/tagged/[id]': (await ids('pieces')).map((id) => `/seats/tagged/${id}`),
-      '/t/[token]': (await readRows(app.folder, 'select token from pieces')).map((r) => `/t/${String(r.token)}`),
+      '/t/[token]': (await readRows(app.folder, 'select token from pieces')).map(
+        (r) => `/t/${String(r.token)}`,
+      ),
       '/seats/[id]': seats.map((id) => `/seats/${id}`),
     };
     const pages = readdirSync('src/pages', { recursive: true })

@@ -17,7 +17,10 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
   const seat = await id(
     "select id from seat_versions where json_extract(document, '$.name') = 'Gullstone task chair'",
   );
-  const [{ id: piece, token } = {}] = await readRows(folder, "select id, token from pieces where tag = 'HC-02'");
+  const [{ id: piece, token } = {}] = await readRows(
+    folder,
+    "select id, token from pieces where tag = 'HC-02'",
+  );
   const pair = (await readRows(folder, "select id from catalogue where kind = 'seat' limit 2"))
     .map((row) => String(row.id))
     .join(',');

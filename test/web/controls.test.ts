@@ -75,7 +75,7 @@ describe('the controls of a seat', function () {
     const { page } = on.user;
     await page.setViewport({ width: 800, height: 1280, hasTouch: true });
     await on.user.goTo('/seats');
-    await on.user.press('Survey seat').catch(async () => on.user.goTo('/seats/survey'));
+    await on.user.follow('Survey seat');
     await page.waitForFunction(() => window.location.pathname === '/seats/survey');
     await listens(page);
     touches = 0;

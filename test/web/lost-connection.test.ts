@@ -96,9 +96,41 @@ describe('a lost connection in the middle of work', function () {
     expect(await standing('hipBreadthSitting')).to.deep.equal([3920]);
   });
 
+  it('goes on with the survey of a seat, over a reload, and saves it when the connection is back', async () => {
+    const { page } = user;
+    await user.goTo('/seats/survey');
+    await user.type('Name', 'Slipway chair');
+    await page.keyboard.press('Enter');
+    await app.kill();
+    const asked = (text: string) =>
+      page.waitForFunction((wanted) => document.querySelector('h2')?.textContent === wanted, {}, text);
+    const answer = async (question: string, value: string) => {
+      await asked(question);
+      await page.waitForFunction(() => document.activeElement?.matches('form input[inputmode="decimal"]'));
+      await page.keyboard.type(value);
+      await page.keyboard.press('Enter');
+    };
+    await answer('Rated load', '110');
+    await answer('Lowest seat height', '430');
+    await user.sees('Draft kept on this device');
+    await asked('Highest seat height');
+    await user.reload();
+    await user.press('Start');
+    await answer('Highest seat height', '540');
+    for (const question of ['Shortest seat depth', 'Longest seat depth', 'Seat width', 'Lowest armrest height'])
+      await asked(question).then(() => user.press('Skip'));
+    await user.sees('Rated load: 110 kg');
+    await user.press('Save seat');
+    await user.sees('Save again when you are connected');
+    await reconnect();
+    await user.pressAndGo('Save seat');
+    await user.sees('Slipway chair');
+    await user.sees('430–540 mm');
+  });
+
   it('says of a page never opened here that it cannot be shown, and that nothing is lost', async () => {
     await app.kill();
-    await user.page.goto(`${app.base}/seats`, { waitUntil: 'load' });
+    await user.page.goto(`${app.base}/places`, { waitUntil: 'load' });
     await user.sees('This page has not been opened on this device before');
     await reconnect();
     await user.goTo('/seats');

@@ -22,21 +22,27 @@ const PLAIN_CHECKS: readonly AdjustmentKind[] = [
   'armAngle',
 ];
 
+/** Nothing is asked for that cannot be told from what is described of the seat. */
+const told = (check: Message): Message | null =>
+  Object.values(check.values).every((value) => !('mm' in value) || Number.isFinite(value.mm)) ? check : null;
+
 /** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
 function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | null {
   const v = a.values;
   const mm = (value: number) => ({ value: { mm: Math.round(value) } });
-  if (kind === 'seatHeight') return message('check.seatHeight', mm(frontEdgeMm(p, v)));
+  if (kind === 'seatHeight') return told(message('check.seatHeight', mm(frontEdgeMm(p, v))));
   if (kind === 'armHeight')
-    return message('check.armHeight', {
-      ...mm(v.armHeight),
-      floor: { mm: Math.round(datumMm(p, v)) + Math.round(v.armHeight) },
-    });
+    return told(
+      message('check.armHeight', {
+        ...mm(v.armHeight),
+        floor: { mm: Math.round(datumMm(p, v)) + Math.round(v.armHeight) },
+      }),
+    );
   // Two adjustments that add up are checked once, at the one that is set last.
   if (kind === (p.variables.padSlide ? 'padSlide' : 'armWidth'))
-    return message('check.armWidth', mm(clearMm(v)));
+    return told(message('check.armWidth', mm(clearMm(v))));
   if (kind === (p.variables.lumbarApex ? 'lumbarApex' : 'backHeight'))
-    return message('check.lumbarApex', mm(apexMm(v)));
+    return told(message('check.lumbarApex', mm(apexMm(v))));
   const room = hollowFromRearMm(p, v) - v.seatDepth;
   if (kind === 'seatDepth' && Number.isFinite(room) && room > 0)
     return message('check.seatDepth.room', { ...mm(v.seatDepth), room: { mm: Math.round(room) } });

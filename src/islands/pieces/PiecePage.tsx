@@ -60,7 +60,8 @@ function Facts({ piece, places, onChange }: PartProps & { readonly places: reado
     }
   };
   return (
-    <form onSubmit={(e) => void save(e)} noValidate>
+    <form onSubmit={(e) => void save(e)} noValidate aria-label={word('pieces.details')}>
+      <h2>{word('pieces.details')}</h2>
       <TextInput label={word('pieces.tag')} maxLength={LONGEST_TAG} {...form.getInputProps('tag')} />
       <NativeSelect
         label={word('pieces.place')}
@@ -231,7 +232,7 @@ function Piece({ piece: first, places, sitters }: Props) {
           {fault}
         </p>
       )}
-      <div className={styles.acts}>
+      <div className={styles.acts} data-after>
         <span>
           {word('pieces.lastLook')}:{' '}
           {lastLookBy === null ? looked : sayWith('pieces.lastLook.by', { date: looked, name: lastLookBy })}
@@ -241,10 +242,12 @@ function Piece({ piece: first, places, sitters }: Props) {
         </button>
       </div>
       <div className={styles.two}>
-        <Faults piece={piece} onChange={setPiece} />
-        <Setting setting={piece.setting} />
-        <Facts piece={piece} places={places} onChange={setPiece} />
         <div>
+          <Faults piece={piece} onChange={setPiece} />
+          <Facts piece={piece} places={places} onChange={setPiece} />
+        </div>
+        <div>
+          <Setting setting={piece.setting} />
           <Users piece={piece} sitters={sitters} change={change} />
           <LabelPart piece={piece} change={change} />
         </div>

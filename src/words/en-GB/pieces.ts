@@ -47,6 +47,7 @@ export const PIECE_WORDS = {
   'pieces.of.add': 'Tag a seat of this model',
   'pieces.back': 'All tagged seats',
   'pieces.heading': '{tag}: {seat}',
+  'pieces.details': 'Details',
   'pieces.users': 'Used by',
   'pieces.users.none': 'nobody noted',
   'pieces.users.add': 'Add person',

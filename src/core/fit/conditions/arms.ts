@@ -52,6 +52,9 @@ function hipValues(p: Problem, v: SetValues): Values {
   };
 }
 
+/** Where the elbow lies over a pad hangs on its width. */
+const knowsPadWidth = (p: Problem): boolean => Number.isFinite(p.seat.padWidthMm);
+
 /** Whether a method has the pads follow the desk. */
 const followsDesk = ({ inputs: { method } }: Problem): boolean =>
   method.armsTo === 'desk' || method.armsTo === 'forearm';
@@ -66,7 +69,7 @@ export const ARM_CONDITIONS = [
     cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armWidth', 'padSlide'),
     scope: ['armWidth', 'padSlide'],
-    applies: has('armWidth'),
+    applies: both(has('armWidth'), knowsPadWidth),
     needs: () => ['elbowToElbowBreadth', ...ELBOW],
     residual: spreadDeg,
     onTrack: (kind) => ({
@@ -233,7 +236,7 @@ export const ARM_CONDITIONS = [
     cures: { more: ['armsOff', 'armsFolded'], less: ['armsOff', 'armsFolded'] },
     owners: owned('armPivot'),
     scope: ['armPivot', 'armWidth', 'padSlide'],
-    applies: both(has('armPivot'), has('armWidth')),
+    applies: both(has('armPivot'), has('armWidth'), knowsPadWidth),
     needs: (p) => [Number.isNaN(p.body.forearmHandLength) ? 'stature' : 'forearmHandLength'],
     residual: (p, v) => v.armPivot - padTurnDeg(elbowHalfMm(p, v), p.fingertipMm),
     onTrack: 1,

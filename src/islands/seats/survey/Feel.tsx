@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { type FeelSpot } from '../../../core/scene';
 import { CONTROL_KINDS, placeholderSeat, type Control, type ControlKind } from '../../../core/seat';
 import { ControlView } from '../../../drawing/ControlView';
+import { ASKED } from '../../../drawing/control-sheet';
 import { PictogramRow } from '../../../drawing/Pictogram';
 import parts from '../../../ui/parts.module.css';
 import { useReading } from '../../../ui/preferences';
@@ -56,6 +57,7 @@ export function Feel({ editor, spot, at, of, trying, onGo }: Props) {
   const seat = editor.seat ?? placeholderSeat(text.seatClass);
   const { controls } = text;
   const here = controls.filter((c) => c.side === spot.side && c.zone === spot.zone);
+  const asked = { ...newControl([], spot.side, spot.zone), id: ASKED };
   const put = (next: readonly Control[]) => change({ controls: next }, 'controls');
   const add = (kind: ControlKind) =>
     put([...controls, withKind(newControl(controls, spot.side, spot.zone), kind)]);
@@ -63,7 +65,7 @@ export function Feel({ editor, spot, at, of, trying, onGo }: Props) {
     <div className={styles.question}>
       <div className={styles.picture}>
         <ControlView
-          seat={{ ...seat, controls }}
+          seat={{ ...seat, controls: here.length > 0 ? controls : [...controls, asked] }}
           view="above"
           name={word('controls.above')}
           reading={reading}

@@ -1,5 +1,5 @@
 /** Readings of one value of a seat: what they come to, how sure that is, and where it goes. Nothing here knows of a screen. */
-import { MOST_TAKES, settleReadings, type SettledTakes } from '../../../core/measuring';
+import { MOST_TAKES, apartBy, settleReadings, type SettledTakes } from '../../../core/measuring';
 import type { Quantity } from '../../../core/quantity';
 import { SURVEY_SD, adjustmentUnit, surveyTolerance, type SurveyUnit } from '../../../core/scene';
 import type { Adjustment, SeatModel, Travel } from '../../../core/seat';
@@ -25,12 +25,13 @@ export function settledOf(typed: readonly string[], unit: SurveyUnit, reading: R
   const asked = adjustmentUnit(unit);
   if (asked === null) return null;
   const read = typed.map((one) => parsedIn(one, asked, reading));
-  return read.some((one) => one.fault !== null)
-    ? null
-    : settleReadings(
-        read.map((one) => one.value),
-        SURVEY_SD[unit],
-      );
+  if (read.some((one) => one.fault !== null)) return null;
+  const values = read.map((one) => one.value);
+  const settled = settleReadings(values, SURVEY_SD[unit]);
+  // Two that lie far apart without a third are as unsure as they lie apart.
+  return settled?.how === 'meanOfTwo'
+    ? { ...settled, spread: Math.max(settled.spread, (apartBy(values) ?? 0) / 2) }
+    : settled;
 }
 
 /** Whether a further reading is wanted: the first two differ by more than one hand does. */
@@ -72,9 +73,6 @@ const SOURCE = {
   medianOfThree: 'survey.source.medianOfThree',
 } as const;
 
-/** Values as near as this are one, as typed and rounded: in their unit. */
-const SAME = 0.3;
-
 /** A value with what its readings tell of it; as it is where they are of another value by now. */
 function measured(
   quantity: Quantity,
@@ -82,14 +80,16 @@ function measured(
   unit: SurveyUnit,
   reading: Reading,
 ): Quantity {
+  const asked = adjustmentUnit(unit);
   const settled = takes && isRepeated(unit) ? settledOf(takes.typed, unit, reading) : null;
-  if (!takes || !settled || Math.abs(settled.value - quantity.value) > SAME) return quantity;
-  const { value } = quantity;
-  const spread = Math.round(settled.spread * 100) / 100;
+  if (!takes || !settled || asked === null) return quantity;
+  // What the field shows of it may be rounded to its unit.
+  const shown = (value: number) => typedIn(value, asked, reading);
+  if (shown(settled.value) !== shown(quantity.value)) return quantity;
   return {
-    value,
+    value: Math.round(settled.value * 10) / 10,
     basis: 'measured',
-    spread,
+    spread: Math.round(settled.spread * 100) / 100,
     source: word(SOURCE[settled.how]),
     takenAt: takes.at,
     takenBy: takes.by,

@@ -1,5 +1,6 @@
 import type { SettingRow } from '../../../contract/records';
 import parts from '../../../ui/parts.module.css';
+import styles from './settings.module.css';
 import { sayInUnit, sayWith, word, type Reading } from '../../../words';
 
 interface Props {
@@ -9,17 +10,11 @@ interface Props {
 
 /** Settings without a sitter: each by its value and its place in the travel. */
 export const SettingRows = ({ settings, reading }: Props) => (
-  <table className={parts.table}>
-    <thead>
-      <tr>
-        <th scope="col">{word('card.adjustment')}</th>
-        <th scope="col">{word('card.setting')}</th>
-      </tr>
-    </thead>
+  <table className={`${parts.table} ${styles.rows}`}>
     <tbody>
       {settings.map(({ adjustment, position, of, value, unit }) => (
         <tr key={adjustment}>
-          <td>{word(`kind.${adjustment}`)}</td>
+          <th scope="row">{word(`kind.${adjustment}`)}</th>
           <td>
             {sayWith('remains.position', {
               value: sayInUnit(value, unit, reading),
