@@ -4,6 +4,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { pathToFileURL } from 'node:url';
+import { createClient } from '@libsql/client';
 import { format, resolveConfig } from 'prettier';
 import { ROOT, buildIfStale, checkNode } from './machine.mjs';
 
@@ -84,6 +86,13 @@ const readings = () =>
     .filter(([path, { get }]) => get && path !== '/openapi.json' && isJson(get.responses[200]))
     .filter(([, { get }]) => !(get.operationId in answers))
     .map(([path]) => path);
+/** The random part of a label, which no operation gives away. */
+async function labelOf(id) {
+  const client = createClient({ url: pathToFileURL(join(data, 'velto.db')).href });
+  const { rows } = await client.execute({ sql: 'select token from pieces where id = ?', args: [id] });
+  client.close();
+  return rows[0].token;
+}
 /** A fitting says most where everything has been chosen. */
 const isWhole = (fitting) => fitting.seat && fitting.place && fitting.state === 'open';
 
@@ -113,7 +122,19 @@ try {
     '/tables': table.table.id,
     '/fitters': fitter,
   };
-  const idFor = (path) => ids[/^\/[a-z]+/.exec(path)[0]];
+  const piece = paths['/tagged-seats'].post.requestBody.content['application/json'].example;
+  ids['/tagged-seats'] = (
+    await answer('post', '/tagged-seats', { body: { ...piece, seatId: ids['/seats'] } })
+  ).id;
+  const series = paths['/tagged-seats/series'].post.requestBody.content['application/json'].example;
+  await answer('post', '/tagged-seats/series', { body: { ...series, seatId: ids['/seats'] } });
+  const faulty = await answer('post', '/tagged-seats/{id}/faults', { id: ids['/tagged-seats'] });
+  const fault = { fault: faulty.faultList[0].id, isMended: true };
+  await answer('patch', '/tagged-seats/{id}/faults', { id: ids['/tagged-seats'], body: fault });
+  await answer('delete', '/tagged-seats/{id}', { id: ids['/tagged-seats'] });
+  await answer('post', '/tagged-seats/{id}/restore', { id: ids['/tagged-seats'] });
+  await answer('post', '/labels/{id}/faults', { id: await labelOf(ids['/tagged-seats']) });
+  const idFor = (path) => ids[/^\/[a-z-]+/.exec(path)[0]];
   for (const path of readings().filter((p) => p !== REMAINS)) await answer('get', path, { id: idFor(path) });
   await answer('put', '/sitters/{id}/measuring-sessions', { id: ids['/sitters'] });
   const asked = paths['/fit'].post.requestBody.content['application/json'].example;

@@ -47,12 +47,33 @@ async function measureOn(page) {
   }
 }
 
-/** A child's growth beside its seat, opened and brought into view. */
-async function openGrowth(page) {
-  await page.locator('summary::-p-text(Percentile)').click();
-  await page.waitForFunction(() => globalThis.document.body.innerText.includes('fits the average child'));
-  const canvas = await page.waitForSelector('canvas');
-  await canvas.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+/** A survey as far as the first control: the seven values, then what the hand has found. */
+async function surveySeat(page) {
+  const press = (name) => page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
+  const sees = (text) =>
+    page.waitForFunction((wanted) => globalThis.document.body.innerText.includes(wanted), {}, text);
+  await page.waitForFunction(() => globalThis.document.documentElement.dataset.isLive === 'true');
+  await page.locator('::-p-aria([name="Name"][role="textbox"])').fill('Slipway chair');
+  await press('Start');
+  for (const [question, value] of [
+    ['Rated load', '120'],
+    ['Lowest seat height', '410'],
+    ['Highest seat height', '520'],
+    ['Shortest seat depth', '400'],
+    ['Longest seat depth', '460'],
+    ['Seat width', '480'],
+    ['Lowest armrest height', '190'],
+  ]) {
+    await sees(question);
+    await page.waitForFunction(() => globalThis.document.activeElement?.matches('form input'));
+    await page.keyboard.type(value);
+    await press('Next');
+  }
+  await press('Find the controls');
+  await press('lever');
+  await press('Seat height');
+  await press('up');
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
 }
 
 /** A seat on its way in: some of it typed, one slip made. */
@@ -80,15 +101,15 @@ async function scrollToTracks(page) {
 }
 
 const PICTURES = [
-  ['fittings', '/'],
   ['people', '/people'],
   ['sitter', `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}`],
-  ['growth', `/people/${sitters.find((s) => s.name.startsWith('Wren')).id}`, { meanwhile: openGrowth }],
   ['seat', `/seats/${seats.find((s) => s.facts.seatClass === 'task').versionId}`],
   ['seats', '/seats'],
   ['seat-add', '/seats/new', { meanwhile: enterSeat }],
   ['seat-compare', `/seats/compare?ids=${comparedIds.join(',')}`, { meanwhile: scrollToTracks }],
   ['controls', `/seats/${seats.find((s) => s.name.startsWith('Lanternfold')).id}/controls`],
+  ['tagged', '/seats/tagged'],
+  ['survey', '/seats/survey', { width: 800, height: 1280, meanwhile: surveySeat }],
   ['methods', '/practice/methods'],
   ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
@@ -119,7 +140,9 @@ for (const [
   path,
   { width = 1280, height = 800, scheme = 'light', press, meanwhile } = {},
 ] of PICTURES.filter(([name]) => named.length === 0 || named.includes(name))) {
-  const page = await browser.newPage();
+  // What one picture typed stays out of the next.
+  const apart = await browser.createBrowserContext();
+  const page = await apart.newPage();
   await page.setViewport({ width, height });
   await page.emulateMediaFeatures([
     { name: 'prefers-color-scheme', value: scheme },
@@ -138,7 +161,7 @@ for (const [
   if (press) await page.locator(`::-p-aria(${press})`).click();
   if (meanwhile) await meanwhile(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
-  await page.close();
+  await apart.close();
 }
 await browser.close();
 server.kill('SIGTERM');

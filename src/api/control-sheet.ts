@@ -6,7 +6,7 @@ import { controlSheetOf } from '../drawing/control-sheet';
 import { controlSheetPdf } from '../drawing/pdf/control-sheet-pdf';
 import type { Paper } from '../drawing/pdf/paper';
 import type { Context } from '../service/context';
-import { labelled } from '../service/pieces';
+import { labelled } from '../service/labels';
 import { seatOf } from '../service/seats';
 import type { Reading } from '../words';
 import { FileAnswer } from './files';

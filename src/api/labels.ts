@@ -1,11 +1,12 @@
 /** The labels of tagged seats on paper. */
 import '../words/pages';
 import { done, type Outcome } from '../contract';
-import { LONGEST_SERIES, type PieceFilter } from '../contract/pieces';
+import type { PieceFilter } from '../contract/pieces';
+import { LONGEST_SERIES } from '../contract/piece-lists';
 import { labelsPdf } from '../drawing/pdf/labels-pdf';
 import type { Paper } from '../drawing/pdf/paper';
 import type { Context } from '../service/context';
-import { labelsOf } from '../service/pieces';
+import { labelsOf } from '../service/labels';
 import { FileAnswer } from './files';
 
 /** @param taken how many labels of the first sheet are used already */

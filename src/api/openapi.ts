@@ -152,7 +152,7 @@ function parametersOf(route: AnyRoute): object[] {
           schema: route.idPattern
             ? { type: 'string', pattern: route.idPattern.source }
             : { type: 'string', format: 'uuid' },
-          example: route.idPattern ? 'right-angle' : AN_ID,
+          example: route.idExample ?? (route.idPattern ? 'right-angle' : AN_ID),
         },
       ]
     : [];

@@ -3,7 +3,6 @@ import { z } from 'zod';
 import { DeletionSchema } from '../contract';
 import { PAGE_QUERY, pageOf } from '../contract/paging';
 import {
-  LONGEST_SERIES,
   LabelReportSchema,
   LabelReportedSchema,
   NewPieceFaultSchema,
@@ -15,8 +14,10 @@ import {
   PieceSeriesSchema,
   PieceSummarySchema,
 } from '../contract/pieces';
+import { LONGEST_SERIES } from '../contract/piece-lists';
+import { TOKEN } from '../service/label-token';
+import { reportByLabel } from '../service/labels';
 import {
-  TOKEN,
   createPiece,
   createSeries,
   deletePiece,
@@ -24,7 +25,6 @@ import {
   editPiece,
   pageOfPieces,
   pieceOf,
-  reportByLabel,
   reportFault,
   restorePiece,
 } from '../service/pieces';
@@ -35,6 +35,7 @@ import { query, route } from './route';
 import { PAPER_QUERY } from './sitters';
 
 const MOST_TAKEN = 32;
+const A_TOKEN = 'Zx3_q-9LkTt0aVbN4mPcQw';
 
 export const PIECE_ROUTES = [
   route({
@@ -202,6 +203,7 @@ export const PIECE_ROUTES = [
     act: 'create',
     record: 'label',
     idPattern: TOKEN,
+    idExample: A_TOKEN,
     body: LabelReportSchema,
     example: { kind: 'cover', note: 'Torn at the front.' },
     answer: LabelReportedSchema,
@@ -218,6 +220,7 @@ export const PIECE_ROUTES = [
     act: 'read',
     record: 'label',
     idPattern: TOKEN,
+    idExample: A_TOKEN,
     query: query({ ...PAPER_QUERY, ...UNITS_QUERY }),
     answer: 'pdf',
     handle: ({ ctx, id, query: { units, paper } }) =>

@@ -62,6 +62,8 @@ export interface Route<K extends string, Q, B, A, I = B, QI = Q> {
   readonly record: RecordRef['kind'];
   /** Pattern of the id in the path; a UUID where absent. */
   readonly idPattern?: RegExp;
+  /** An id of that pattern, for the description. */
+  readonly idExample?: string;
   readonly query?: z.ZodType<Q, QI>;
   readonly body?: z.ZodType<B, I>;
   /** An example of the body; of the answer there is one in `answer-examples.json`. */

@@ -1,15 +1,15 @@
 /** The sheet to survey a seat by: blank. */
 import '../words/pages';
+import { surveyView } from '../core/scene';
 import {
   FEEL_SPOTS,
   SURVEY_GROUPS,
   SURVEY_QUESTIONS,
   adjustmentUnit,
   surveyTolerance,
-  surveyView,
   type SurveyQuestion,
   type SurveyUnit,
-} from '../core/scene';
+} from '../core/scene/survey-questions';
 import { placeholderSeat } from '../core/seat';
 import { done, type Outcome } from '../contract';
 import type { MeasuringSheet, SheetLine } from '../drawing/pdf/measuring-sheet-pdf';

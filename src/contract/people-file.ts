@@ -78,6 +78,7 @@ const PERSON_FIELDS = {
   readings: z.array(FileReadingSchema).max(20_000),
   // Told where everything about one person is exported; on import they are not.
   fittings: z.array(z.unknown()).optional().describe('Fittings: not taken in.'),
+  seatsUsed: z.array(z.unknown()).optional().describe('Tagged seats: not taken in.'),
 };
 export const FilePersonSchema: z.ZodType<FilePerson> = z
   .strictObject(PERSON_FIELDS)
@@ -266,8 +267,9 @@ export function* readPeopleJson(text: string, today: string): Generator<ReadingP
         })),
       );
     } else {
-      const person: FilePerson & { fittings?: unknown } = { ...found.data };
+      const person: FilePerson & { fittings?: unknown; seatsUsed?: unknown } = { ...found.data };
       delete person.fittings;
+      delete person.seatsUsed;
       const placed = ({ path, ...rest }: ReturnType<typeof personFaults>[number]): PeopleFault => ({
         ...rest,
         row,

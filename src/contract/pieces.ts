@@ -2,20 +2,16 @@
 import { z } from 'zod';
 import { Id, type Frozen } from '../core/document';
 import { RECORD_STATES } from './catalogue';
+import {
+  LONGEST_SERIES,
+  LONGEST_TAG,
+  MOST_USERS,
+  PIECE_FAULTS,
+  PIECE_STATES,
+  type PieceState,
+} from './piece-lists';
 import { SettingRowSchema, written } from './records';
 
-/** What can be wrong with one. */
-export const PIECE_FAULTS = ['liftSinks', 'lockGives', 'latchNoClick', 'castor', 'cover', 'other'] as const;
-export type PieceFaultKind = (typeof PIECE_FAULTS)[number];
-
-/** `faulty` while a fault stands; `away`: in store, or with whoever mends it. */
-export const PIECE_STATES = ['inUse', 'faulty', 'away'] as const;
-export type PieceState = (typeof PIECE_STATES)[number];
-
-export const LONGEST_TAG = 24;
-/** Most tags of one series, and most labels of one print. */
-export const LONGEST_SERIES = 500;
-export const MOST_USERS = 60;
 const LONGEST_NOTE = 300;
 
 /** Letters, figures, blanks within, and what tags are usually parted by; capitals, whatever was typed. */
@@ -26,12 +22,6 @@ export const TagText = z
   .max(LONGEST_TAG)
   .regex(/^[\p{L}\p{N}](?:[\p{L}\p{N} ./_-]*[\p{L}\p{N}])?$/u, 'schema.tag')
   .transform((tag) => tag.toUpperCase().replace(/ +/g, ' '));
-
-/** Returns the half of a text that is the same half twice over: a label that was scanned twice; null of any other. */
-export function scannedTwice(text: string): string | null {
-  const half = text.trim().slice(0, text.trim().length / 2);
-  return half.length >= 2 && text.trim() === half + half && /\d/.test(half) ? half : null;
-}
 
 const Users = z.array(Id).max(MOST_USERS);
 const Notes = written(2000);
@@ -66,10 +56,6 @@ export const PieceSeriesSchema = z.strictObject({
   count: z.int().min(1).max(LONGEST_SERIES),
 });
 export type PieceSeries = z.infer<typeof PieceSeriesSchema>;
-
-/** Returns the tags of a series in order: `C-007`, `C-008` … */
-export const tagsOf = ({ prefix, first, digits, count }: PieceSeries): string[] =>
-  Array.from({ length: count }, (_, i) => `${prefix}${String(first + i).padStart(digits, '0')}`);
 
 const Instant = z.string();
 const LocalDate = z.iso.date();

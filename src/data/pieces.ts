@@ -3,14 +3,8 @@ import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lt, sql, type SQ
 import { alias } from 'drizzle-orm/sqlite-core';
 import { SettingsSchema } from '../contract';
 import type { Page, PageRequest } from '../contract/paging';
-import type {
-  NewPieceFault,
-  PieceEdit,
-  PieceFault,
-  PieceFilter,
-  PieceState,
-  PieceSummary,
-} from '../contract/pieces';
+import type { NewPieceFault, PieceEdit, PieceFault, PieceFilter, PieceSummary } from '../contract/pieces';
+import type { PieceState } from '../contract/piece-lists';
 import { upgradeSettings } from '../core/document/upgrade';
 import type { Settings } from '../core/fit';
 import { NAME_LIMIT } from '../core/document';

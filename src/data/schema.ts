@@ -7,7 +7,7 @@ import type { ScreenWay } from '../core/method';
 import { SEAT_CLASSES, type AdjustmentKind } from '../core/seat';
 import { IMPORT_STATES } from '../contract/importing';
 import { DOCUMENT_KINDS, RECORD_STATES } from '../contract/catalogue';
-import { PIECE_FAULTS } from '../contract/pieces';
+import { PIECE_FAULTS } from '../contract/piece-lists';
 import {
   check,
   index,

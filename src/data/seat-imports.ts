@@ -1,10 +1,11 @@
 /** Files of seats on their way in, and what came of them. */
-import { desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { SeatCounts, SeatImport } from '../contract/seats-file';
 import type { Queries } from './client';
 import { fittings, pieces, seatImports, seatVersions } from './schema';
 
 const MOST_LISTED = 20;
+const FIRST = 1;
 
 type Row = typeof seatImports.$inferSelect;
 const importOf = ({ id, file, broughtBy, createdAt, undone, kept, ...counts }: Row): SeatImport => ({
@@ -52,7 +53,7 @@ export async function markUndone(q: Queries, id: string, undone: number, kept: n
   await q.update(seatImports).set({ undone, kept }).where(eq(seatImports.id, id));
 }
 
-/** Which of some seat versions a fitting points at, or are of a seat that stands somewhere with a tag. */
+/** Which of some seat versions a fitting points at, or cannot go without a seat that stands somewhere with a tag. */
 export async function usedVersions(q: Queries, versionIds: readonly string[]): Promise<ReadonlySet<string>> {
   if (versionIds.length === 0) return new Set();
   const inFittings = await q
@@ -63,6 +64,12 @@ export async function usedVersions(q: Queries, versionIds: readonly string[]): P
     .select({ id: seatVersions.id })
     .from(seatVersions)
     .innerJoin(pieces, eq(pieces.seatId, seatVersions.seatId))
-    .where(inArray(seatVersions.id, [...versionIds]));
+    .where(
+      and(
+        inArray(seatVersions.id, [...versionIds]),
+        // With its first version the seat itself goes.
+        or(eq(seatVersions.number, FIRST), eq(pieces.settingVersionId, seatVersions.id)),
+      ),
+    );
   return new Set([...inFittings, ...tagged].flatMap(({ id }) => id ?? []));
 }

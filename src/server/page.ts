@@ -2,7 +2,7 @@ import type { AstroGlobal } from 'astro';
 import type { Outcome } from '../contract';
 import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
-import { labelled, pieceByLabel } from '../service/pieces';
+import { labelled, pieceByLabel } from '../service/labels';
 import { actorOf } from './caller';
 import { currentContext, currentGate } from './current';
 import { DEVICE_COOKIES, readingOf } from './preferences';

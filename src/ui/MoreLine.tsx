@@ -9,7 +9,7 @@ export function MoreLine({
   of,
 }: {
   readonly pages: Pages<unknown>;
-  readonly of: 'people' | 'fittings' | 'seats' | 'pieces';
+  readonly of: 'people' | 'fittings' | 'seats';
 }) {
   const { locale } = useReading();
   const { items, total, hasMore, isLoadingMore, more } = pages;

@@ -21,7 +21,7 @@ function Bar({ deletion }: { readonly deletion: Undoable }) {
   return (
     <div className={parts.notice} role="status">
       <span>
-        {sayWith(`undo.${deletion.kind}`, {
+        {sayWith(deletion.kind === 'fitting' ? 'undo.fitting' : 'undo.sitter', {
           name: deletion.name,
           time: sayClock(deletion.undoUntil, reading),
         })}

@@ -19,15 +19,6 @@ import type {
 } from '../contract';
 import type { Method } from '../core/method';
 import type { RecordState } from '../contract/catalogue';
-import type {
-  LabelReport,
-  NewPiece,
-  NewPieceFault,
-  PieceEdit,
-  PieceFaultEdit,
-  PieceFilter,
-  PieceSeries,
-} from '../contract/pieces';
 import type { SeatClass, SeatModel } from '../core/seat';
 import type { Tolerances } from '../core/measuring';
 import { ClientError } from './client-error';
@@ -196,17 +187,6 @@ export const api = {
     call('PUT /fittings/{id}/settings', { id, body }, { revision, key, keepalive: true }),
   act: (id: string, version: number, body: FittingAct) =>
     call('POST /fittings/{id}/acts', { id, body }, { version }),
-  pieces: (query: Partial<PieceFilter>, cursor?: string) =>
-    call('GET /tagged-seats', { query: { ...query, cursor } }),
-  createPiece: (body: NewPiece) => call('POST /tagged-seats', { body }),
-  createSeries: (body: PieceSeries) => call('POST /tagged-seats/series', { body }),
-  editPiece: (id: string, version: number, body: PieceEdit) =>
-    call('PATCH /tagged-seats/{id}', { id, body }, { version }),
-  reportFault: (id: string, body: NewPieceFault) => call('POST /tagged-seats/{id}/faults', { id, body }),
-  editFault: (id: string, body: PieceFaultEdit) => call('PATCH /tagged-seats/{id}/faults', { id, body }),
-  deletePiece: (id: string) => call('DELETE /tagged-seats/{id}', { id }),
-  restorePiece: (id: string) => call('POST /tagged-seats/{id}/restore', { id }),
-  reportByLabel: (id: string, body: LabelReport) => call('POST /labels/{id}/faults', { id, body }),
   signIn: (passphrase: string) => call('POST /session', { body: { passphrase } }),
   signOut: () => call('DELETE /session', {}),
 };

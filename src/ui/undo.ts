@@ -1,6 +1,6 @@
 /** A deletion that can still be undone, kept for this tab so that it survives going to another page. */
 import type { Deletion } from '../contract';
-import { api } from './client';
+import { api, call } from './client';
 import { forgetKeptPages } from './kept-pages';
 import { inTab } from './device-storage';
 
@@ -38,7 +38,7 @@ export const forgetDeletion = (): void => inTab.remove(KEY);
 const RESTORE: Readonly<Record<Undoable['kind'], (id: string) => Promise<unknown>>> = {
   sitter: api.restoreSitter,
   fitting: api.restoreFitting,
-  piece: api.restorePiece,
+  piece: (id) => call('POST /tagged-seats/{id}/restore', { id }),
 };
 const PAGES = { sitter: '/people', fitting: '/fittings', piece: '/seats/tagged' } as const;
 

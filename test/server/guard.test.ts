@@ -11,7 +11,9 @@ import * as compute from '../../src/service/compute';
 import * as exchange from '../../src/service/exchange';
 import * as fittings from '../../src/service/fittings';
 import * as importing from '../../src/service/importing';
+import * as labels from '../../src/service/labels';
 import * as measuring from '../../src/service/measuring';
+import * as pieces from '../../src/service/pieces';
 import * as sitters from '../../src/service/sitters';
 import * as tables from '../../src/service/tables';
 import { UNNAMED_FITTER, VISITOR, mayNot, type Guarded } from '../../src/service/rights';
@@ -26,29 +28,46 @@ const PAGES = join('src', 'pages');
 
 /** Addresses of all pages, with the records' ids in them. */
 function pages(ids: Readonly<Record<string, string>>): string[] {
-  return readdirSync(PAGES, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile() && entry.name.endsWith('.astro'))
-    .map((entry) =>
-      join(entry.parentPath, entry.name)
-        .slice(PAGES.length)
-        .replace(/(\/index)?\.astro$/, ''),
-    )
-    .filter((path) => !/^\/(?:404|500|sign-in)$/.test(path))
-    .map(
-      (path) =>
-        path.replace(
-          '[id]',
-          ids[path.split('/').at(-2) === '[id]' ? path.split('/').at(-3)! : path.split('/').at(-2)!] ?? 'x',
-        ) || '/',
-    );
+  return (
+    readdirSync(PAGES, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile() && entry.name.endsWith('.astro'))
+      .map((entry) =>
+        join(entry.parentPath, entry.name)
+          .slice(PAGES.length)
+          .replace(/(\/index)?\.astro$/, ''),
+      )
+      // What the label on a seat leads to is everybody's: test/server/labels.test.ts.
+      .filter((path) => !/^\/(?:404|500|sign-in|t\/\[token\])$/.test(path))
+      .map(
+        (path) =>
+          path.replace(
+            '[id]',
+            ids[path.split('/').at(-2) === '[id]' ? path.split('/').at(-3)! : path.split('/').at(-2)!] ?? 'x',
+          ) || '/',
+      )
+  );
 }
 
 const address = (route: AnyRoute, id: string): string => `/api/v1${pathOf(route).replace('{id}', id)}`;
 
 /** Use cases by name; helpers that are called within them are not among them. */
-const USE_CASES = { card, catalogue, compute, exchange, fittings, importing, measuring, sitters, tables };
-/** What the program itself calls, and pure helpers. */
+const USE_CASES = {
+  card,
+  catalogue,
+  compute,
+  exchange,
+  fittings,
+  importing,
+  labels,
+  measuring,
+  pieces,
+  sitters,
+  tables,
+};
+/** What the program itself calls, pure helpers, and what the label on a seat leads everybody to. */
 const INNER = [
+  'labelled',
+  'reportByLabel',
   'ensureShippedMethods',
   'carryThrough',
   'tidyImports',
@@ -101,6 +120,7 @@ describe('the door', function () {
       people: await one('select id from sitters order by id'),
       fittings: await one("select id from fittings where state = 'open' order by id"),
       seats: await one('select id from seat_versions order by id'),
+      tagged: await one('select id from pieces order by id'),
       methods: 'right-angle',
     };
     fitterId = await one('select id from fitters order by id');

@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { FittingDetail } from '../../src/contract';
-import { scannedTwice, tagsOf, type PieceDetail } from '../../src/contract/pieces';
+import type { PieceDetail } from '../../src/contract/pieces';
+import { scannedTwice, tagsOf } from '../../src/contract/piece-lists';
 import { readRows } from '../support/read-database';
 import { actingAs, found, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
@@ -19,14 +20,12 @@ import {
   deletePiece,
   editFault,
   editPiece,
-  labelled,
-  labelsOf,
   pageOfPieces,
   pieceOf,
-  reportByLabel,
   reportFault,
   restorePiece,
 } from '../../src/service/pieces';
+import { labelled, labelsOf, reportByLabel } from '../../src/service/labels';
 import { VISITOR } from '../../src/service/rights';
 import { EVERY_SEAT, allSeats, pageOfSeats, putSeatState } from '../../src/service/seats';
 import { deleteSitter } from '../../src/service/sitters';
@@ -201,7 +200,7 @@ describe('a seat that has a tag', () => {
     const { card, json } = valueOf(await fittingCard(ctx, fitting.id, DEFAULT_READING));
     expect(json.settings).to.deep.equal([]);
     expect(json.start).to.equal(null);
-    expect(json.refusals[0]).to.equal('Do not use this seat: CR-01 is marked as faulty.');
+    expect(json.refusals[0]).to.equal('Do not use this seat: it is faulty.');
     const sheet = sheetOf(card, true, DEFAULT_READING);
     expect(sheet.rows.length + sheet.unreached.paragraphs.length + sheet.postures.paragraphs.length).to.equal(
       0,

@@ -72,7 +72,6 @@ describe('accessibility', function () {
     'tagged seats',
     'a tagged seat',
     'a label',
-    'a label that is gone',
     'places',
     'measuring',
     'choosing',

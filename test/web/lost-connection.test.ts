@@ -117,7 +117,12 @@ describe('a lost connection in the middle of work', function () {
     await user.reload();
     await user.press('Start');
     await answer('Highest seat height', '540');
-    for (const question of ['Shortest seat depth', 'Longest seat depth', 'Seat width', 'Lowest armrest height'])
+    for (const question of [
+      'Shortest seat depth',
+      'Longest seat depth',
+      'Seat width',
+      'Lowest armrest height',
+    ])
       await asked(question).then(() => user.press('Skip'));
     await user.sees('Rated load: 110 kg');
     await user.press('Save seat');

@@ -221,7 +221,7 @@ const stoppedCard = (a: Assessment, header: CardHeader): Card => ({
   header,
   start: null,
   refused: a.refused,
-  refusals: [message('card.doNotUse', { tag: { text: header.tag ?? '' } }), ...refusalsOf(a)],
+  refusals: [message('card.doNotUse'), ...refusalsOf(a)],
   rows: [],
   postures: [],
   remedies: [],

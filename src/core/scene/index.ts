@@ -14,18 +14,6 @@ export { controlWords, saysValue } from './control-words';
 export { isLifted } from './lifted';
 export { controlSpots, zoneFromAbove, type ControlSpot } from './control-spots';
 export { SURVEY_PLACES, surveyView, type SurveyPlace } from './survey-view';
-export {
-  FEEL_SPOTS,
-  SURVEY_GROUPS,
-  SURVEY_QUESTIONS,
-  SURVEY_SD,
-  adjustmentUnit,
-  surveyTolerance,
-  type FeelSpot,
-  type SurveyGroup,
-  type SurveyQuestion,
-  type SurveyUnit,
-} from './survey-questions';
 export { MOVED_PARTS, movedIn, withMoved } from './moved';
 export { sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';

@@ -170,6 +170,8 @@ export function OrphanSettings({
   );
 }
 
+const screenWord = (way: ScreenWay | null): string => word(way ? `screenWay.${way}` : 'choose.screen.method');
+
 /** The tag of one that is wished for; null where none is, or it is not known yet. */
 function useTag(id: string | null): string | null {
   const found = useQuery({
@@ -194,9 +196,6 @@ export function EditConflictPanel({
   if (!conflict) return null;
   const { wish, theirs } = conflict;
   const { seats, places, methods } = catalogue;
-  const screenWord = (way: ScreenWay | null): string =>
-    word(way ? `screenWay.${way}` : 'choose.screen.method');
-
   const wished = methods.find((m) => m.versionId === wish.methodVersionId);
   const yesNo = (is: boolean) => word(is ? 'people.yes' : 'seats.no');
   const named: readonly (readonly [keyof FittingEdit, string, string, string])[] = [

@@ -354,7 +354,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
       </Suspense>
       {fitting.piece?.doNotUse && (
         <div className={parts.notice} data-tone="misfit" role="note">
-          {sayWith('card.doNotUse', { tag: fitting.piece.tag })}
+          {word('card.doNotUse')}
         </div>
       )}
       {isLeft && <Closed state={state} />}

@@ -1,5 +1,5 @@
 import type { PieceSummary } from '../../contract/pieces';
-import { api } from '../../ui/client';
+import { piecesApi } from '../../ui/pieces-client';
 import { sayWith, word } from '../../words';
 import { RecordPicker } from '../shared/picker/RecordPicker';
 import type { FittingState } from './use-fitting';
@@ -35,7 +35,7 @@ export function PieceChoice({ state }: { readonly state: FittingState }) {
       of={`pieces-of-${seatId}`}
       first={null}
       search={async (search) => {
-        const page = await api.pieces({ search, seat: seatId });
+        const page = await piecesApi.pieces({ search, seat: seatId });
         return { ...page, items: page.items.map(listed) };
       }}
       chosen={piece?.id ?? null}

@@ -1,9 +1,11 @@
 import '../../words/pages';
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, InputBase } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
-import { PIECE_FAULTS, type PieceFaultKind } from '../../contract/pieces';
+import { PIECE_FAULTS } from '../../contract/piece-lists';
 import type { SeatModel } from '../../core/seat';
-import { api, explain } from '../../ui/client';
+import { explain } from '../../ui/client';
+import { fieldText } from '../../ui/form';
+import { piecesApi } from '../../ui/pieces-client';
 import { Providers } from '../../ui/Providers';
 import parts from '../../ui/parts.module.css';
 import { sayWith, word, type Reading } from '../../words';
@@ -14,17 +16,17 @@ const MOST_NOTE = 300;
 
 /** What is wrong, from whoever sits on it. */
 function Report({ token }: { readonly token: string }) {
-  const [kind, setKind] = useState<PieceFaultKind | ''>('');
-  const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [isSent, setSent] = useState(false);
-  const send = async (event: SubmitEvent) => {
+  const send = async (event: SubmitEvent<HTMLFormElement>) => {
     event.preventDefault();
-    if (kind === '') return setProblem(word('label.report.choose'));
+    const given = new FormData(event.currentTarget);
+    const kind = PIECE_FAULTS.find((one) => one === fieldText(given, 'kind'));
+    if (!kind) return setProblem(word('label.report.choose'));
     setBusy(true);
     try {
-      await api.reportByLabel(token, { kind, note: note.trim() });
+      await piecesApi.reportByLabel(token, { kind, note: fieldText(given, 'note').trim() });
       setSent(true);
     } catch (error) {
       setProblem(explain(error));
@@ -42,22 +44,24 @@ function Report({ token }: { readonly token: string }) {
     <form onSubmit={(e) => void send(e)} noValidate className={styles.report}>
       <h2>{word('label.report')}</h2>
       <p>{word('label.report.danger')}</p>
-      <NativeSelect
-        label={word('label.report.kind')}
-        value={kind}
-        onChange={(e) => setKind(e.currentTarget.value as PieceFaultKind | '')}
-        error={problem}
-        data={[
-          { value: '', label: '–' },
-          ...PIECE_FAULTS.map((one) => ({ value: one, label: word(`pieces.fault.${one}`) })),
-        ]}
-      />
-      <TextInput
+      <label className={styles.choice}>
+        {word('label.report.kind')}
+        <select name="kind" defaultValue="" aria-invalid={problem !== null}>
+          <option value="">–</option>
+          {PIECE_FAULTS.map((one) => (
+            <option key={one} value={one}>
+              {word(`pieces.fault.${one}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      {problem && <p role="alert">{problem}</p>}
+      <InputBase
+        name="note"
         label={word('pieces.fault.note')}
         description={word('label.report.hint')}
-        value={note}
-        onChange={(e) => setNote(e.currentTarget.value)}
         maxLength={MOST_NOTE}
+        autoComplete="off"
       />
       <Button type="submit" loading={busy}>
         {word('label.report.send')}

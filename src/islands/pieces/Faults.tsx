@@ -1,13 +1,9 @@
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
-import {
-  PIECE_FAULTS,
-  type PieceDetail,
-  type PieceFault,
-  type PieceFaultEdit,
-  type PieceFaultKind,
-} from '../../contract/pieces';
-import { api, explain } from '../../ui/client';
+import type { PieceDetail, PieceFault, PieceFaultEdit } from '../../contract/pieces';
+import { PIECE_FAULTS, type PieceFaultKind } from '../../contract/piece-lists';
+import { explain } from '../../ui/client';
+import { piecesApi } from '../../ui/pieces-client';
 import { useReading } from '../../ui/preferences';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayWith, word } from '../../words';
@@ -71,7 +67,7 @@ function NewFault({ piece, onChange }: Props) {
   const add = async (event: SubmitEvent) => {
     event.preventDefault();
     try {
-      onChange(await api.reportFault(piece.id, { kind, note: note.trim(), doNotUse }));
+      onChange(await piecesApi.reportFault(piece.id, { kind, note: note.trim(), doNotUse }));
       setProblem(null);
       setNote('');
       setDoNotUse(false);
@@ -116,7 +112,7 @@ export function Faults({ piece, onChange }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const put = async (fault: string, edit: Omit<PieceFaultEdit, 'fault'>) => {
     try {
-      onChange(await api.editFault(piece.id, { fault, ...edit }));
+      onChange(await piecesApi.editFault(piece.id, { fault, ...edit }));
       setProblem(null);
     } catch (error) {
       setProblem(explain(error));

@@ -1,6 +1,7 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { LONGEST_SERIES, type PieceFilter } from '../../contract/pieces';
+import type { PieceFilter } from '../../contract/pieces';
+import { LONGEST_SERIES } from '../../contract/piece-lists';
 import parts from '../../ui/parts.module.css';
 import { sayWith, word } from '../../words';
 import styles from './pieces.module.css';

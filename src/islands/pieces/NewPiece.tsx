@@ -3,8 +3,8 @@ import { useState, type SubmitEvent } from 'react';
 import type { PlaceSummary } from '../../contract';
 import type { SeatListing } from '../../contract/catalogue';
 import type { Page } from '../../contract/paging';
-import { LONGEST_TAG, scannedTwice } from '../../contract/pieces';
-import { api } from '../../ui/client';
+import { LONGEST_TAG, scannedTwice } from '../../contract/piece-lists';
+import { piecesApi } from '../../ui/pieces-client';
 import { putFaults } from '../../ui/form-faults';
 import { newId } from '../../ui/ids';
 import { useDraftForm } from '../../ui/use-draft-form';
@@ -51,8 +51,8 @@ function tagFault(tag: string): string | null {
   return once === null ? null : sayWith('pieces.twice', { tag: once });
 }
 
-/** Gives one seat a tag. */
-export function NewPiece({ seats, places, seat }: NewPieceProps) {
+/** What is typed of it, and sending it. */
+function useNewPiece(seat: NewPieceProps['seat']) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [id] = useState(newId);
@@ -67,13 +67,12 @@ export function NewPiece({ seats, places, seat }: NewPieceProps) {
       };
     },
   );
-  const seatId = text.seatId || null;
   const create = async (event: SubmitEvent) => {
     event.preventDefault();
     if (form.validate().hasErrors) return;
     setBusy(true);
     try {
-      const piece = await api.createPiece({
+      const piece = await piecesApi.createPiece({
         id,
         tag: text.tag.trim(),
         seatId: text.seatId,
@@ -86,6 +85,12 @@ export function NewPiece({ seats, places, seat }: NewPieceProps) {
       setProblem(putFaults(form, error));
     }
   };
+  return { form, text, put, create, problem, busy };
+}
+
+/** Gives one seat a tag. */
+export function NewPiece({ seats, places, seat }: NewPieceProps) {
+  const { form, text, put, create, problem, busy } = useNewPiece(seat);
   return (
     <form className={styles.create} onSubmit={(e) => void create(e)} noValidate>
       <h2>{word('pieces.new')}</h2>
@@ -101,7 +106,7 @@ export function NewPiece({ seats, places, seat }: NewPieceProps) {
       <SeatField
         seats={seats}
         seat={seat}
-        chosen={seatId}
+        chosen={text.seatId || null}
         onChoose={(next) => put({ seatId: next ?? '' })}
         fault={(form.errors.seatId as string | undefined) ?? null}
       />

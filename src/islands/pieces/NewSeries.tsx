@@ -1,7 +1,8 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type SubmitEvent } from 'react';
-import { LONGEST_SERIES, LONGEST_TAG, tagsOf, type PieceSeries } from '../../contract/pieces';
-import { api } from '../../ui/client';
+import type { PieceSeries } from '../../contract/pieces';
+import { LONGEST_SERIES, LONGEST_TAG, tagsOf } from '../../contract/piece-lists';
+import { piecesApi } from '../../ui/pieces-client';
 import { putFaults } from '../../ui/form-faults';
 import { useDraftForm } from '../../ui/use-draft-form';
 import { sayWith, word } from '../../words';
@@ -23,13 +24,8 @@ function seriesOf({ prefix, first, count, seatId, placeId }: Texts): PieceSeries
   return { prefix, first: Number(from), digits, count: n, seatId, placeId: placeId || null };
 }
 
-/** Gives a number of seats of one model tags that count up. */
-export function NewSeries({
-  seats,
-  places,
-  seat,
-  onAdded,
-}: NewPieceProps & { readonly onAdded: () => void }) {
+/** What is typed of it, and sending it. */
+function useSeries(seat: NewPieceProps['seat'], onAdded: () => void) {
   const [problem, setProblem] = useState<string | null>(null);
   const [done, setDone] = useState<readonly string[] | null>(null);
   const [busy, setBusy] = useState(false);
@@ -48,7 +44,7 @@ export function NewSeries({
     if (form.validate().hasErrors || !series) return;
     setBusy(true);
     try {
-      setDone((await api.createSeries(series)).tags);
+      setDone((await piecesApi.createSeries(series)).tags);
       setProblem(null);
       await drop();
       put({ prefix: '', first: '001', count: '' });
@@ -59,6 +55,38 @@ export function NewSeries({
       setBusy(false);
     }
   };
+  return { form, text, put, tags, create, problem, done, busy };
+}
+
+type Series = ReturnType<typeof useSeries>;
+
+/** How the tags begin, from which number on, and how many. */
+const Numbers = ({ form }: Pick<Series, 'form'>) => (
+  <div className={styles.numbers}>
+    <TextInput
+      {...form.getInputProps('prefix')}
+      label={word('pieces.series.prefix')}
+      maxLength={LONGEST_TAG}
+      autoComplete="off"
+    />
+    <TextInput
+      {...form.getInputProps('first')}
+      label={word('pieces.series.first')}
+      inputMode="numeric"
+      maxLength={MOST_DIGITS}
+    />
+    <TextInput {...form.getInputProps('count')} label={word('pieces.series.count')} inputMode="numeric" />
+  </div>
+);
+
+/** Gives a number of seats of one model tags that count up. */
+export function NewSeries({
+  seats,
+  places,
+  seat,
+  onAdded,
+}: NewPieceProps & { readonly onAdded: () => void }) {
+  const { form, text, put, tags, create, problem, done, busy } = useSeries(seat, onAdded);
   const said = { first: tags[0] ?? '', last: tags.at(-1) ?? '' };
   return (
     <details className={styles.series}>
@@ -71,25 +99,7 @@ export function NewSeries({
           onChoose={(next) => put({ seatId: next ?? '' })}
           fault={(form.errors.seatId as string | undefined) ?? null}
         />
-        <div className={styles.numbers}>
-          <TextInput
-            {...form.getInputProps('prefix')}
-            label={word('pieces.series.prefix')}
-            maxLength={LONGEST_TAG}
-            autoComplete="off"
-          />
-          <TextInput
-            {...form.getInputProps('first')}
-            label={word('pieces.series.first')}
-            inputMode="numeric"
-            maxLength={MOST_DIGITS}
-          />
-          <TextInput
-            {...form.getInputProps('count')}
-            label={word('pieces.series.count')}
-            inputMode="numeric"
-          />
-        </div>
+        <Numbers form={form} />
         <NativeSelect
           label={word('pieces.place')}
           data={placeOptions(places)}

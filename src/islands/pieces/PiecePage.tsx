@@ -3,8 +3,10 @@ import { Button, Checkbox, NativeSelect, Textarea, TextInput } from '@mantine/co
 import { useState, type SubmitEvent } from 'react';
 import type { PlaceSummary, Sitter } from '../../contract';
 import type { Page } from '../../contract/paging';
-import { LONGEST_TAG, type PieceDetail, type PieceEdit } from '../../contract/pieces';
+import type { PieceDetail, PieceEdit } from '../../contract/pieces';
+import { LONGEST_TAG } from '../../contract/piece-lists';
 import { api, explain } from '../../ui/client';
+import { piecesApi } from '../../ui/pieces-client';
 import { recordMet } from '../../ui/current';
 import { putFaults } from '../../ui/form-faults';
 import { Frame } from '../../ui/Frame';
@@ -48,7 +50,7 @@ function Facts({ piece, places, onChange }: PartProps & { readonly places: reado
     const { tag, placeId, isAway, notes } = text;
     try {
       onChange(
-        await api.editPiece(piece.id, piece.version, { tag, placeId: placeId || null, isAway, notes }),
+        await piecesApi.editPiece(piece.id, piece.version, { tag, placeId: placeId || null, isAway, notes }),
       );
       await drop();
       setProblem(null);
@@ -180,36 +182,9 @@ function LabelPart({ piece, change }: { readonly piece: PieceDetail; readonly ch
   );
 }
 
-interface Props {
-  readonly piece: PieceDetail;
-  readonly places: readonly PlaceSummary[];
-  readonly sitters: Page<Sitter>;
-}
-
-function Piece({ piece: first, places, sitters }: Props) {
-  const reading = useReading();
-  const [piece, setPiece] = useState(first);
-  const [fault, setFault] = useState<string | null>(null);
-  const { id, tag, seat, lastLookOn, lastLookBy } = piece;
-  const change: Change = async (edit) => {
-    try {
-      setPiece(await api.editPiece(id, piece.version, edit));
-      setFault(null);
-    } catch (error) {
-      const met = recordMet('piece', error);
-      if (met) setPiece(met);
-      setFault(met ? word('fault.changed') : explain(error));
-    }
-  };
-  const remove = async () => {
-    try {
-      rememberDeletion('piece', tag, await api.deletePiece(id));
-      window.location.href = '/seats/tagged';
-    } catch (error) {
-      setFault(explain(error));
-    }
-  };
-  const looked = lastLookOn === null ? word('pieces.never') : sayDate(lastLookOn, reading);
+/** Which one it is, whether it may be used, and what is to be known first. */
+function Head({ piece }: { readonly piece: PieceDetail }) {
+  const { tag, seat } = piece;
   return (
     <>
       <div className={parts.head}>
@@ -227,20 +202,65 @@ function Piece({ piece: first, places, sitters }: Props) {
         </p>
       )}
       {seat.state === 'retired' && <p className={parts.notice}>{word('pieces.seatRetired')}</p>}
+    </>
+  );
+}
+
+/** When it was last looked over, and that it was today. */
+function Look({ piece, change }: { readonly piece: PieceDetail; readonly change: Change }) {
+  const reading = useReading();
+  const { lastLookOn, lastLookBy } = piece;
+  const looked = lastLookOn === null ? word('pieces.never') : sayDate(lastLookOn, reading);
+  return (
+    <div className={styles.acts} data-after>
+      <span>
+        {word('pieces.lastLook')}:{' '}
+        {lastLookBy === null ? looked : sayWith('pieces.lastLook.by', { date: looked, name: lastLookBy })}
+      </span>
+      <button type="button" className={parts.plainButton} onClick={() => void change({ lookedAt: true })}>
+        {word('pieces.look')}
+      </button>
+    </div>
+  );
+}
+
+interface Props {
+  readonly piece: PieceDetail;
+  readonly places: readonly PlaceSummary[];
+  readonly sitters: Page<Sitter>;
+}
+
+function Piece({ piece: first, places, sitters }: Props) {
+  const [piece, setPiece] = useState(first);
+  const [fault, setFault] = useState<string | null>(null);
+  const { id, tag } = piece;
+  const change: Change = async (edit) => {
+    try {
+      setPiece(await piecesApi.editPiece(id, piece.version, edit));
+      setFault(null);
+    } catch (error) {
+      const met = recordMet('piece', error);
+      if (met) setPiece(met);
+      setFault(met ? word('fault.changed') : explain(error));
+    }
+  };
+  const remove = async () => {
+    try {
+      rememberDeletion('piece', tag, await piecesApi.deletePiece(id));
+      window.location.href = '/seats/tagged';
+    } catch (error) {
+      setFault(explain(error));
+    }
+  };
+  return (
+    <>
+      <Head piece={piece} />
       {fault && (
         <p role="alert" className={parts.notice} data-tone="misfit">
           {fault}
         </p>
       )}
-      <div className={styles.acts} data-after>
-        <span>
-          {word('pieces.lastLook')}:{' '}
-          {lastLookBy === null ? looked : sayWith('pieces.lastLook.by', { date: looked, name: lastLookBy })}
-        </span>
-        <button type="button" className={parts.plainButton} onClick={() => void change({ lookedAt: true })}>
-          {word('pieces.look')}
-        </button>
-      </div>
+      <Look piece={piece} change={change} />
       <div className={styles.two}>
         <div>
           <Faults piece={piece} onChange={setPiece} />

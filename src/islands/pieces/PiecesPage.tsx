@@ -4,8 +4,9 @@ import { useState, type KeyboardEvent } from 'react';
 import type { PlaceSummary } from '../../contract';
 import type { SeatListing } from '../../contract/catalogue';
 import type { Page } from '../../contract/paging';
-import { PIECE_STATES, scannedTwice, type PieceState, type PieceSummary } from '../../contract/pieces';
-import { api } from '../../ui/client';
+import type { PieceSummary } from '../../contract/pieces';
+import { scannedTwice, PIECE_STATES, type PieceState } from '../../contract/piece-lists';
+import { piecesApi } from '../../ui/pieces-client';
 import { Frame } from '../../ui/Frame';
 import { LoadFault, MoreLine } from '../../ui/MoreLine';
 import { useReading, type PageProps } from '../../ui/preferences';
@@ -72,7 +73,7 @@ async function openScanned(text: string): Promise<void> {
     return;
   }
   const tag = (scannedTwice(text) ?? text).trim().toUpperCase();
-  const { items } = await api.pieces({ search: tag });
+  const { items } = await piecesApi.pieces({ search: tag });
   const found = items.find((piece) => piece.tag === tag);
   if (found) window.location.href = `/seats/tagged/${found.id}`;
 }
@@ -86,10 +87,63 @@ interface Props {
   readonly hasPublicUrl: boolean;
 }
 
+interface FilterText {
+  readonly search: string;
+  readonly state: PieceState | '';
+  readonly place: string;
+}
+
+/** By what the list is narrowed; what a scanner types and ends with Enter is opened. */
+function Filters({
+  text,
+  places,
+  onChange,
+}: Pick<Props, 'places'> & {
+  readonly text: FilterText;
+  readonly onChange: (next: Partial<FilterText>) => void;
+}) {
+  const key = (event: KeyboardEvent) => {
+    if (event.key === 'Enter' && text.search.trim() !== '')
+      void openScanned(text.search).catch(() => undefined);
+  };
+  return (
+    <div className={styles.filters}>
+      <TextInput
+        type="search"
+        label={word('pieces.search')}
+        description={word('pieces.search.hint')}
+        inputWrapperOrder={['label', 'input', 'description', 'error']}
+        value={text.search}
+        onChange={(e) => onChange({ search: e.currentTarget.value })}
+        onKeyDown={key}
+        autoComplete="off"
+      />
+      <NativeSelect
+        label={word('pieces.state')}
+        value={text.state}
+        onChange={(e) => onChange({ state: e.currentTarget.value as PieceState | '' })}
+        data={[
+          { value: '', label: word('pieces.anyState') },
+          ...PIECE_STATES.map((one) => ({ value: one, label: word(`pieces.state.${one}`) })),
+        ]}
+      />
+      <NativeSelect
+        label={word('pieces.place')}
+        value={text.place}
+        onChange={(e) => onChange({ place: e.currentTarget.value })}
+        data={[
+          { value: '', label: word('pieces.anyPlace') },
+          ...places.map((p) => ({ value: p.place.id, label: p.place.name })),
+        ]}
+      />
+    </div>
+  );
+}
+
 function Pieces({ pieces, seats, places, seat, hasPublicUrl }: Props) {
-  const [search, setSearch] = useState('');
-  const [state, setState] = useState<PieceState | ''>('');
-  const [place, setPlace] = useState('');
+  const [text, setText] = useState<FilterText>({ search: '', state: '', place: '' });
+  const put = (next: Partial<FilterText>) => setText((before) => ({ ...before, ...next }));
+  const { search, state, place } = text;
   const [isAll, setAll] = useState(seat === null);
   const filter = {
     search,
@@ -99,11 +153,8 @@ function Pieces({ pieces, seats, places, seat, hasPublicUrl }: Props) {
   };
   const isNarrowed = search !== '' || state !== '' || place !== '' || !isAll;
   const found = usePages(['pieces', filter], isNarrowed ? null : pieces, (cursor) =>
-    api.pieces(filter, cursor),
+    piecesApi.pieces(filter, cursor),
   );
-  const key = (event: KeyboardEvent) => {
-    if (event.key === 'Enter' && search.trim() !== '') void openScanned(search).catch(() => undefined);
-  };
   return (
     <>
       <div className={parts.head}>
@@ -112,37 +163,8 @@ function Pieces({ pieces, seats, places, seat, hasPublicUrl }: Props) {
       </div>
       <p className={parts.soft}>{word('pieces.hint')}</p>
       <div className={styles.columns}>
-        <section aria-label={word('pieces.title')}>
-          <div className={styles.filters}>
-            <TextInput
-              type="search"
-              label={word('pieces.search')}
-              description={word('pieces.search.hint')}
-              inputWrapperOrder={['label', 'input', 'description', 'error']}
-              value={search}
-              onChange={(e) => setSearch(e.currentTarget.value)}
-              onKeyDown={key}
-              autoComplete="off"
-            />
-            <NativeSelect
-              label={word('pieces.state')}
-              value={state}
-              onChange={(e) => setState(e.currentTarget.value as PieceState | '')}
-              data={[
-                { value: '', label: word('pieces.state.any') },
-                ...PIECE_STATES.map((one) => ({ value: one, label: word(`pieces.state.${one}`) })),
-              ]}
-            />
-            <NativeSelect
-              label={word('pieces.place')}
-              value={place}
-              onChange={(e) => setPlace(e.currentTarget.value)}
-              data={[
-                { value: '', label: word('pieces.anyPlace') },
-                ...places.map((p) => ({ value: p.place.id, label: p.place.name })),
-              ]}
-            />
-          </div>
+        <div>
+          <Filters text={text} places={places} onChange={put} />
           {seat && (
             <label className={styles.only}>
               <input type="checkbox" checked={!isAll} onChange={() => setAll(!isAll)} /> {seat.name}
@@ -155,11 +177,11 @@ function Pieces({ pieces, seats, places, seat, hasPublicUrl }: Props) {
             </div>
           )}
           {found.items.length > 0 && <PieceTable pieces={found.items} />}
-          <MoreLine pages={found} of="pieces" />
+          <MoreLine pages={found} of="seats" />
           {found.total !== null && found.total > 0 && (
             <LabelSheets filter={filter} total={found.total} hasPublicUrl={hasPublicUrl} />
           )}
-        </section>
+        </div>
         <div>
           <NewPiece seats={seats} places={places} seat={seat} />
           <NewSeries seats={seats} places={places} seat={seat} onAdded={found.retry} />

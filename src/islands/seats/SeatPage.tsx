@@ -201,6 +201,27 @@ function Gaps({ seat }: { readonly seat: SeatModel }) {
   );
 }
 
+function Adjustments({ seat }: { readonly seat: SeatModel }) {
+  return (
+    <WideTable name={word('seats.adjustments')} className={styles.adjustments}>
+      <thead>
+        <tr>
+          <th scope="col">{word('seats.adjustment')}</th>
+          <th scope="col">{word('seats.range')}</th>
+          <th scope="col">{word('seats.moves')}</th>
+          <th scope="col">{word('seats.control')}</th>
+          <th scope="col">{word('seats.how')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {seat.adjustments.map((adjustment) => (
+          <AdjustmentRow key={adjustment.id} seat={seat} adjustment={adjustment} />
+        ))}
+      </tbody>
+    </WideTable>
+  );
+}
+
 /** Those of this model that stand somewhere. */
 function Tagged({ seatId, pieces }: { readonly seatId: string; readonly pieces: Page<PieceSummary> }) {
   return (
@@ -220,7 +241,7 @@ function Tagged({ seatId, pieces }: { readonly seatId: string; readonly pieces: 
       <p>
         <a href={`/seats/tagged?seat=${seatId}`}>
           {pieces.total > pieces.items.length
-            ? sayWith('list.shown.pieces', { n: pieces.items.length, all: pieces.total })
+            ? sayWith('list.shown.seats', { n: pieces.items.length, all: pieces.total })
             : word('pieces.of.add')}
         </a>
       </p>
@@ -268,22 +289,7 @@ function Seat({ seat: first, versions, variants, pieces }: Omit<Props, 'page'>) 
         </div>
       </div>
       <h2>{word('seats.adjustments')}</h2>
-      <WideTable name={word('seats.adjustments')} className={styles.adjustments}>
-        <thead>
-          <tr>
-            <th scope="col">{word('seats.adjustment')}</th>
-            <th scope="col">{word('seats.range')}</th>
-            <th scope="col">{word('seats.moves')}</th>
-            <th scope="col">{word('seats.control')}</th>
-            <th scope="col">{word('seats.how')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {seat.adjustments.map((adjustment) => (
-            <AdjustmentRow key={adjustment.id} seat={seat} adjustment={adjustment} />
-          ))}
-        </tbody>
-      </WideTable>
+      <Adjustments seat={seat} />
       {tipsForward(seat) && (
         <section aria-label={word('seats.forward')}>
           <h2>{word('seats.forward')}</h2>

@@ -70,7 +70,7 @@ export const CARD_WORDS = {
   'card.offered.partly': 'Would help',
   'card.postures': 'Other postures: what to change',
   'card.cautions': 'Cautions',
-  'card.doNotUse': 'Do not use this seat: {tag} is marked as faulty.',
+  'card.doNotUse': 'Do not use this seat: it is faulty.',
   'card.refused': 'Do not use this seat for this person',
   'card.angles': 'Posture at these settings',
   'card.draft': 'Draft: not signed off',

@@ -295,8 +295,7 @@ export const FIT_WORDS = {
     '{kind}: not calculated because the size of a turn, stroke or click is not known. Set it by trial.',
   'uncalculated.state': 'Not calculated yet: the seat with {state}.',
   'uncalculated.cushion': 'Not calculated yet: the {cushion}.',
-  'uncalculated.padWidth':
-    'Not calculated: how far the arms spread and turn. The width of the pads is not described.',
+  'uncalculated.padWidth': 'Pad width not described: spread and turn of arms are not calculated.',
   'uncalculated.cradle': 'Not calculated yet: forearm cradles.',
   'check.ratedLoad.notDescribed': 'Rated load not described. Read the label on the seat.',
   'check.seatWidth.notDescribed': 'Seat width not described. Measure it.',

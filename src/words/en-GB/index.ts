@@ -2,9 +2,9 @@
 import { BUILT_IN_WORDS, METHOD_ABOUTS } from './built-in';
 import { CARD_WORDS } from './card';
 import { CHAIN_WORDS } from './chain';
+import { CHOOSE_WORDS } from './choose';
 import { FIT_WORDS } from './fit';
 import { PAGE_WORDS } from './pages';
-import { PIECE_CHOICE_WORDS } from './pieces';
 import { PEOPLE_WORDS } from './people';
 import { SCREEN_WORDS } from './screens';
 import { SERVER_WORDS } from './server';
@@ -22,7 +22,7 @@ export const COMMON = {
 
 export const PAGES = PAGE_WORDS;
 export const SERVER = SERVER_WORDS;
-export const ABOUTS = { ...METHOD_ABOUTS, ...PIECE_CHOICE_WORDS } as const;
+export const ABOUTS = { ...METHOD_ABOUTS, ...CHOOSE_WORDS } as const;
 
 /** What the service worker says of a page that it has not kept. */
 export const OFFLINE = {

@@ -8,14 +8,12 @@ export const PIECE_WORDS = {
   'pieces.search.hint': 'Or scan a label.',
   'pieces.empty': 'No tagged seats yet. Tag one to begin.',
   'pieces.none': 'No tagged seat matches.',
-  'list.shown.pieces': '{n} of {all} tagged seats',
-  'list.all.pieces': '{all, plural, one {1 tagged seat.} other {All {all} tagged seats shown.}}',
   'pieces.seat.hint': 'Type part of the name',
   'pieces.seat.more': '{n} more seats. Type part of the name to find them.',
   'pieces.seat': 'Seat',
   'pieces.place': 'Workstation',
   'pieces.state': 'State',
-  'pieces.state.any': 'Any state',
+  'pieces.anyState': 'Any state',
   'pieces.lastLook': 'Last inspected',
   'pieces.lastLook.by': '{date} by {name}',
   'pieces.never': 'never',
@@ -35,7 +33,7 @@ export const PIECE_WORDS = {
   'pieces.series.fault': 'Enter whole numbers: the first from 0, and from 1 to {most} seats.',
   'pieces.labels': 'Print labels',
   'pieces.labels.hint':
-    'Labels for the {n, plural, one {seat} other {# seats}} listed, 3 × 8 on A4 or 3 × 10 on Letter.',
+    'For what is listed: {n, plural, one {# label} other {# labels}}, 3 × 8 on A4 or 3 × 10 on Letter.',
   'pieces.labels.most': 'Only the first {most}: narrow the list for the rest.',
   'pieces.labels.taken': 'Labels already used on the first sheet',
   'pieces.labels.takenFault': 'Enter a whole number from 0 to {most}.',
@@ -111,23 +109,4 @@ export const PIECE_WORDS = {
   'label.report.thanks': 'Thank you. The people who look after this seat can see it now.',
   'label.record': 'Open record',
   'label.report.danger': 'If it is not safe, do not sit on it, and tell somebody at once.',
-} as const;
-
-/** Those that choosing a seat for somebody says as well. */
-export const PIECE_CHOICE_WORDS = {
-  'pieces.tag': 'Tag',
-  'pieces.state.inUse': 'In use',
-  'pieces.state.faulty': 'Faulty',
-  'pieces.state.away': 'Away',
-  'pieces.doNotUse': 'Do not use',
-  'pieces.nowhere': 'no workstation',
-  'choose.piece': 'Tagged seat',
-  'choose.piece.none': 'Not specified',
-  'choose.piece.option': '{tag}, {place}',
-  'choose.piece.marked': '{tag}, {place} ({state})',
-  'choose.piece.hint': 'Signing off records these settings on it.',
-  'choose.piece.more': '{n} more. Type or scan part of the tag to find them.',
-  'choose.piece.noneFound': 'No tagged seat of this model matches.',
-  'choose.tagged': '{all, plural, one {1 tagged seat} other {# tagged seats}}, {usable} to use now',
-  'choose.tagged.none': 'None of its tagged seats may be used now',
 } as const;

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { type FeelSpot } from '../../../core/scene';
+import type { FeelSpot } from '../../../core/scene/survey-questions';
 import { CONTROL_KINDS, placeholderSeat, type Control, type ControlKind } from '../../../core/seat';
 import { ControlView } from '../../../drawing/ControlView';
 import { ASKED } from '../../../drawing/control-sheet';

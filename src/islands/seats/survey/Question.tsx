@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState, type SubmitEvent } from 'react';
 import { MOST_TAKES } from '../../../core/measuring';
-import { adjustmentUnit, surveyTolerance } from '../../../core/scene';
+import { adjustmentUnit, surveyTolerance } from '../../../core/scene/survey-questions';
 import parts from '../../../ui/parts.module.css';
 import { useReading } from '../../../ui/preferences';
 import { sayInUnit, sayWith, t, word } from '../../../words';
@@ -73,21 +73,32 @@ function Readings({
   );
 }
 
-/** One value: where it is measured, and room to type it, once or again. */
-export function Question({ editor, step, at, of, fitter, onGo }: Props) {
+/** The readings of a question: as kept, and one more where it is asked for. */
+function useReadings({ editor, step, fitter }: Pick<Props, 'editor' | 'step' | 'fitter'>) {
   const reading = useReading();
-  const field = useRef<HTMLInputElement>(null);
   const kept = takesOf(editor.text, step);
   // A further reading is there only once it is typed.
   const [extra, setExtra] = useState(0);
   const typed = extra > kept.length ? [...kept, ''] : kept.length === 0 ? [''] : kept;
-  const value = typed.at(-1) ?? '';
-  useEffect(() => field.current?.focus(), [step, typed.length]);
-  const fault = value.trim() === '' ? undefined : editor.faults[step.path];
   const put = (next: readonly string[]) => {
     const who = { by: fitter, at: new Date().toISOString() };
     editor.change(withTakes(editor.text, step, next, who, reading), step.path);
   };
+  const drop = (i: number) => {
+    setExtra(0);
+    put(typed.filter((one, other) => other !== i && one.trim() !== ''));
+  };
+  return { typed, put, drop, again: () => setExtra(typed.length + 1) };
+}
+
+/** One value: where it is measured, and room to type it, once or again. */
+export function Question({ editor, step, at, of, fitter, onGo }: Props) {
+  const reading = useReading();
+  const field = useRef<HTMLInputElement>(null);
+  const { typed, put, drop, again } = useReadings({ editor, step, fitter });
+  const value = typed.at(-1) ?? '';
+  useEffect(() => field.current?.focus(), [step, typed.length]);
+  const fault = value.trim() === '' ? undefined : editor.faults[step.path];
   const next = (event: SubmitEvent) => {
     event.preventDefault();
     if (!fault) onGo(at + 1);
@@ -100,14 +111,7 @@ export function Question({ editor, step, at, of, fitter, onGo }: Props) {
         <p className={parts.soft}>{sayWith('survey.progress', { n: at + 1, of })}</p>
         <h2>{t(`survey.${step.id}`)}</h2>
         <p>{t(`survey.${step.id}.how`)}</p>
-        <Readings
-          typed={typed}
-          step={step}
-          onDrop={(i) => {
-            setExtra(0);
-            put(typed.filter((one, other) => other !== i && one.trim() !== ''));
-          }}
-        />
+        <Readings typed={typed} step={step} onDrop={drop} />
         <TextInput
           ref={field}
           aria-label={t(`survey.${step.id}`)}
@@ -125,7 +129,7 @@ export function Question({ editor, step, at, of, fitter, onGo }: Props) {
           onChange={(e) => put([...typed.slice(0, -1), e.currentTarget.value])}
         />
         {canRepeat && (
-          <Button variant="default" onClick={() => setExtra(typed.length + 1)}>
+          <Button variant="default" onClick={again}>
             {word('survey.again')}
           </Button>
         )}

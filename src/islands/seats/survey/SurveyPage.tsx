@@ -1,7 +1,7 @@
 import '../../../words/pages';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { FEEL_SPOTS } from '../../../core/scene';
+import { FEEL_SPOTS } from '../../../core/scene/survey-questions';
 import { SEAT_CLASSES, isFixed, type SeatClass } from '../../../core/seat';
 import { Frame } from '../../../ui/Frame';
 import { newId } from '../../../ui/ids';
@@ -159,7 +159,8 @@ function End({ editor, steps, onGo, onSave, onFeel }: EndProps) {
 /** Where the survey stands: before it, at a question, at a place to feel at, or at its end. */
 type At = { readonly at: 'begin' | 'end' } | { readonly at: 'ask' | 'feel'; readonly i: number };
 
-function Survey({ page }: { readonly page: PageProps }) {
+/** Where the survey stands, and the ways on from there. */
+function useSurvey() {
   const reading = useReading();
   const [start] = useState(() => ({
     id: newId(),
@@ -174,7 +175,6 @@ function Survey({ page }: { readonly page: PageProps }) {
   const [isQuick, setQuick] = useState(true);
   const [place, setPlace] = useState<At>({ at: 'begin' });
   const steps = stepsFor(editor.text, isQuick);
-  const fitter = page.fitters.find((f) => f.id === page.fitterId)?.name ?? null;
   const tidyUp = () => {
     // What was skipped is not there: nothing is described by an empty field.
     const tidy = withoutEmpty(editor.text);
@@ -191,8 +191,23 @@ function Survey({ page }: { readonly page: PageProps }) {
     if (to < 0) ask(steps.length - 1);
     else setPlace(to < FEEL_SPOTS.length ? { at: 'feel', i: to } : { at: 'end' });
   };
-  const step = place.at === 'ask' ? steps[place.i] : undefined;
-  const spot = place.at === 'feel' ? FEEL_SPOTS[place.i] : undefined;
+  const change = (quick: boolean) => {
+    setQuick(quick);
+    setPlace((now) => (now.at === 'begin' ? now : { at: 'ask', i: 0 }));
+  };
+  return { editor, isQuick, change, place, steps, ask, feel };
+}
+
+/** In a hurry or in full, and that what is typed is kept. */
+function Head({
+  isQuick,
+  isChanged,
+  onChange,
+}: {
+  readonly isQuick: boolean;
+  readonly isChanged: boolean;
+  readonly onChange: (quick: boolean) => void;
+}) {
   return (
     <>
       <div className={parts.head}>
@@ -201,18 +216,27 @@ function Survey({ page }: { readonly page: PageProps }) {
           label={word('survey.title')}
           options={(['quick', 'full'] as const).map((id) => [id, word(`survey.set.${id}`)] as const)}
           chosen={[isQuick ? 'quick' : 'full']}
-          onToggle={(to) => {
-            setQuick(to === 'quick');
-            setPlace((now) => (now.at === 'begin' ? now : { at: 'ask', i: 0 }));
-          }}
+          onToggle={(to) => onChange(to === 'quick')}
         />
         <a href="/seats">{word('seats.back')}</a>
       </div>
-      {editor.isChanged && (
+      {isChanged && (
         <p className={parts.soft} role="status">
           {word('seatForm.kept')}
         </p>
       )}
+    </>
+  );
+}
+
+function Survey({ page }: { readonly page: PageProps }) {
+  const { editor, isQuick, change, place, steps, ask, feel } = useSurvey();
+  const fitter = page.fitters.find((f) => f.id === page.fitterId)?.name ?? null;
+  const step = place.at === 'ask' ? steps[place.i] : undefined;
+  const spot = place.at === 'feel' ? FEEL_SPOTS[place.i] : undefined;
+  return (
+    <>
+      <Head isQuick={isQuick} isChanged={editor.isChanged} onChange={change} />
       {place.at === 'begin' && (
         <Begin
           editor={editor}

@@ -1,4 +1,4 @@
-import type { SurveyUnit } from '../../../core/scene';
+import type { SurveyUnit } from '../../../core/scene/survey-questions';
 import { word, type Reading } from '../../../words';
 
 /** The unit of a value as it stands beside its field. */

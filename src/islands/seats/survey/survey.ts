@@ -1,5 +1,5 @@
 /** The questions of a survey and the fields of the form that their answers go into. Nothing here knows of a screen. */
-import { SURVEY_QUESTIONS, type SurveyQuestion } from '../../../core/scene';
+import { SURVEY_QUESTIONS, type SurveyQuestion } from '../../../core/scene/survey-questions';
 import type { AdjustmentKind } from '../../../core/seat';
 import { newAdjustment, type AdjustmentText, type MoveText, type SeatText } from '../seat-text';
 

@@ -1,7 +1,12 @@
 /** Readings of one value of a seat: what they come to, how sure that is, and where it goes. Nothing here knows of a screen. */
 import { MOST_TAKES, apartBy, settleReadings, type SettledTakes } from '../../../core/measuring';
 import type { Quantity } from '../../../core/quantity';
-import { SURVEY_SD, adjustmentUnit, surveyTolerance, type SurveyUnit } from '../../../core/scene';
+import {
+  SURVEY_SD,
+  adjustmentUnit,
+  surveyTolerance,
+  type SurveyUnit,
+} from '../../../core/scene/survey-questions';
 import type { Adjustment, SeatModel, Travel } from '../../../core/seat';
 import { parsedIn, typedIn } from '../../../ui/in-unit';
 import { word, type Reading } from '../../../words';
