@@ -10,6 +10,8 @@ export type MessageValue =
   | { readonly kg: number }
   | { readonly turns: number }
   | { readonly count: number }
+  /** So many positions or strokes of a control. */
+  | { readonly steps: number }
   | { readonly percent: number }
   /** A method: by its own name, or by its id where it is built in. */
   | { readonly method: { readonly id: string; readonly name: string } }

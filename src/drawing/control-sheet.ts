@@ -1,6 +1,6 @@
 /** The controls of a seat as a sheet of texts and numbers, in one reader’s words: the same on screen and on paper. */
 import { controlSpots, seatPlanView, seatSideView, type Scene } from '../core/scene';
-import { offers, stepsOf, workingOf, type Control, type Move, type SeatModel } from '../core/seat';
+import { isFixed, offers, stepsOf, workingOf, type Control, type Move, type SeatModel } from '../core/seat';
 import { say, sayWith, t, word, type Reading } from '../words';
 import { path, tenth, textAt, type Mark } from './marks';
 import { pictogramsOf } from './pictograms';
@@ -62,7 +62,7 @@ function whereOf({ hand, place, rank, byTouch }: Control): string {
 /** What is dangerous about working this seat. */
 function cautionsOf(seat: SeatModel): string[] {
   const isOperator = offers(seat, 'suspension') || offers(seat, 'harness');
-  const has = (kind: string): boolean => seat.adjustments.some((a) => a.kind === kind);
+  const has = (kind: string): boolean => seat.adjustments.some((a) => a.kind === kind && !isFixed(a));
   const lifts = seat.controls.some((c) =>
     c.moves.some((m) => m.adjustmentId === 'seatHeight' && m.action === 'liftAndHold'),
   );

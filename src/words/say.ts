@@ -80,6 +80,7 @@ export function sayValue(value: MessageValue, reading: Reading): string {
   if ('kg' in value) return formatMass(value.kg, reading.mass);
   if ('turns' in value) return sayTurns(value.turns);
   if ('count' in value) return sayCount(value.count, reading);
+  if ('steps' in value) return t('value.steps', { n: value.steps });
   if ('percent' in value) return `${Math.round(value.percent)}%`;
   if ('text' in value) return value.text;
   if ('method' in value) return sayMethod(value.method);

@@ -119,10 +119,11 @@ const SLOPED_DEG = -4.9;
 function cautionsOf(p: Problem, a: Assessment): Message[] {
   const { seat } = p.inputs;
   const has = (kind: AdjustmentKind) => p.variables[kind] !== undefined;
+  const moves = (kind: AdjustmentKind) => has(kind) && !isFixed(p.variables[kind]!.adjustment);
   const when: readonly [boolean, string][] = [
     [offers(seat, 'suspension') || offers(seat, 'harness'), 'caution.operator'],
     [isLifted(p), 'caution.height'],
-    [has('tiltTension') || has('backAngle'), 'caution.pinch'],
+    [has('tiltTension') || moves('backAngle'), 'caution.pinch'],
     [
       trunkDegOf(a.values) >= RECLINED_DEG && !has('headHeight') && !offers(seat, 'headrest'),
       'caution.noHeadRest',
@@ -192,9 +193,10 @@ export function cardHeader(
 export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
   message(`remedy.use.${id}${sizeMm < 0 ? '.less' : ''}`, { size: { sizeMm: Math.abs(sizeMm) } });
 
-/** What can be set, and before everything else what has to be free for it. */
+/** What can be set and is used, and before everything else what has to be free for it. */
 function inOrder(outcomes: readonly SettingOutcome[]): SettingOutcome[] {
-  const set = outcomes.filter((o) => !isFixed(o.variable.adjustment));
+  const isUnused = ({ kind, value }: SettingOutcome) => kind === 'footrest' && value === 0;
+  const set = outcomes.filter((o) => !isFixed(o.variable.adjustment) && !isUnused(o));
   const isFreed = (o: SettingOutcome): boolean => o.variable.adjustment.lock?.states[o.position] === 'free';
   return [...set.filter(isFreed), ...set.filter((o) => !isFreed(o))];
 }
@@ -255,14 +257,14 @@ export function cardOf(
   const { remedies } = a.settings;
   const used = REMEDY_IDS.filter((id) => sizeInUse(remedies, id) !== 0);
   if (header.isStopped) return stoppedCard(a, header);
+  const rows = inOrder(a.outcomes).map((o) => rowOf(p, a, o));
+  const start = { word: `neutralStart.${p.inputs.method.neutralStart ?? 'liftToTop'}` };
   return {
     header,
-    start: message('card.start', {
-      start: { word: `neutralStart.${p.inputs.method.neutralStart ?? 'liftToTop'}` },
-    }),
+    start: rows.length > 0 ? message('card.start', { start }) : null,
     refused: a.refused,
     refusals: refusalsOf(a),
-    rows: inOrder(a.outcomes).map((o) => rowOf(p, a, o)),
+    rows,
     postures: postures.flatMap((posture) => {
       const rows = postureRows(a, posture);
       return rows ? [{ name: posture.name, rows }] : [];

@@ -79,6 +79,8 @@ export const CARD_WORDS = {
   'card.paper': 'Paper size',
   'card.back': 'Back to fitting',
 
+  'check.seatHeight.tilted': 'front edge {value} above the floor, sitter seated, seat tilted as set',
+  'check.seatHeight.leaning': 'front edge {value} above the floor, sitter seated and leaning back',
   'check.seatHeight': 'front edge {value} above the floor, sitter seated',
   'check.from': '{value} {from}',
   'check.seatDepth': '{value} from backrest to front edge',

@@ -63,6 +63,7 @@ export const FIT_WORDS = {
   'reason.notMeasured': 'Not calculated: {missing} not measured.',
   'reason.milder':
     'Set slightly {milder} than exact: if a measurement is off, {milder} is less harmful than {worse}.',
+  'value.steps': '{n, plural, one {# step} other {# steps}}',
   'tolerance.some.some': 'Fits from {below} {less} to {above} {more}.',
   'tolerance.some.none': 'Fits up to {below} {less}, not {more}.',
   'tolerance.some.any': 'Fits up to {below} {less}.',

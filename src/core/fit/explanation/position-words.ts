@@ -63,11 +63,11 @@ function countedWords({ p, variable, position, value }: Position): Message | nul
       end,
     });
   if (adjustment.unit === 'kg') return null;
-  if (control?.scale.type === 'clicks')
+  // What slides freely is not counted, whatever its control is like.
+  const isCounted = isStepped(adjustment) || adjustment.unit === 'step';
+  if (control?.scale.type === 'clicks' && isCounted)
     return message('position.clicks', { clicks: { count: position }, end, number, of });
-  return isStepped(adjustment) || adjustment.unit === 'step'
-    ? message('position.stop', { number, of, end })
-    : null;
+  return isCounted ? message('position.stop', { number, of, end }) : null;
 }
 
 /**

@@ -83,7 +83,9 @@ export function toleranceWords(p: Problem, v: SetValues, kind: AdjustmentKind): 
   const found = toleranceOf(p, v, kind);
   if (!found) return null;
   const { sign } = ADJUSTMENT_KINDS[kind];
-  const said = (size: number | null): MessageValue => ownValue(p.variables[kind]?.adjustment.unit, size ?? 0);
+  const unit = p.variables[kind]?.adjustment.unit;
+  const said = (size: number | null): MessageValue =>
+    unit === 'step' || unit === 'pump' ? { steps: Math.round(size ?? 0) } : ownValue(unit, size ?? 0);
   return message(`tolerance.${sideKey(found.below)}.${sideKey(found.above)}`, {
     below: said(found.below),
     above: said(found.above),
