@@ -4,7 +4,7 @@ import { bodyOf } from '../../bench/body';
 import { NO_REMEDIES, assess, makeInputs, problemOf, solve, PLAIN_WORK } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { cardHeader, cardOf, type Card } from '../../src/core/scene';
-import { isFixed, type SeatModel } from '../../src/core/seat';
+import { isFixed, isStepped, type SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';
 import '../../src/words/pages';
@@ -94,5 +94,61 @@ describe('a card that a stranger can follow', () => {
     expect(say(check!, DEFAULT_READING)).to.match(
       / from backrest to front edge; \d+ mm free behind the knee$/,
     );
+  });
+
+  it('counts clicks only where something clicks, and says tolerances in steps', () => {
+    let clicked = 0;
+    for (const { seat, card } of cards)
+      for (const { kind, setting, tolerance } of card.rows) {
+        const adjustment = seat.adjustments.find((a) => a.kind === kind);
+        if (setting.key === 'position.clicks' && adjustment) {
+          expect(isStepped(adjustment) || adjustment.unit === 'step', `${seat.name} ${kind}`).to.equal(true);
+          clicked++;
+        }
+        if (tolerance && adjustment?.unit === 'step')
+          expect(say(tolerance, DEFAULT_READING), `${seat.name} ${kind}`).not.to.match(/\b\d+ (?!steps?\b)/);
+      }
+    expect(clicked).to.be.greaterThan(20);
+  });
+
+  it('says with the front edge how the pan stands then, where that is not level', () => {
+    const seen = new Set<string>();
+    for (const { card } of cards)
+      for (const { setting, check } of card.rows) {
+        if (setting.key !== 'position.tapeLevel' || !check) continue;
+        const level = (setting.values.value as { mm: number }).mm;
+        const front = (check.values.value as { mm: number }).mm;
+        expect(check.key === 'check.seatHeight', `${level} ${front}`).to.equal(Math.round(level) === front);
+        seen.add(check.key);
+      }
+    expect(seen.size).to.be.greaterThan(1);
+  });
+
+  it('has no line for a footrest that is not used, and nothing to start from where nothing moves', () => {
+    const unused = cards.filter(({ card }) =>
+      card.rows.some(
+        (r) => r.kind === 'footrest' && Object.values(r.setting.values).some((v) => 'mm' in v && v.mm === 0),
+      ),
+    );
+    expect(unused).to.deep.equal([]);
+    const ordinary = cards.find(({ seat }) => seat.seatClass === 'ordinary')!.card;
+    expect(
+      ordinary.rows.filter((r) => !['deskHeight', 'screenHeight', 'footrest'].includes(r.kind)),
+    ).to.deep.equal([]);
+    expect(ordinary.start).to.equal(null);
+    expect(ordinary.cautions.map((c) => c.key)).not.to.include('caution.pinch');
+    const { seat } = cards.find((c) => c.seat.seatClass === 'ordinary')!;
+    const alone = makeInputs({
+      sitter: { ageYears: null },
+      body: bodyOf(INES.readings),
+      seat,
+      place: null,
+      method: SHIPPED_METHODS[0]!,
+      work: PLAIN_WORK,
+    });
+    const p = problemOf(alone);
+    const a = assess(p, solve(p, { remedies: NO_REMEDIES }).settings);
+    const header = cardHeader(p, { sitter: 'A', fitter: 'B', date: '2026-11-25' });
+    expect(cardOf(a, header, null).start).to.equal(null);
   });
 });

@@ -27,7 +27,7 @@ import { UNDESCRIBED, controlWords, type ControlWords } from './control-words';
 import { isLifted } from './lifted';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
 import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
-import { isFixed, offers, type AdjustmentKind } from '../seat';
+import { ADJUSTMENT_KINDS, isFixed, offers, type AdjustmentKind } from '../seat';
 
 export interface CardHeader {
   readonly sitter: string;
@@ -261,7 +261,10 @@ export function cardOf(
   const start = { word: `neutralStart.${p.inputs.method.neutralStart ?? 'liftToTop'}` };
   return {
     header,
-    start: rows.length > 0 ? message('card.start', { start }) : null,
+    // A seat of which nothing moves starts as it stands, whatever is set at its place.
+    start: rows.some((r) => ADJUSTMENT_KINDS[r.kind].belongsTo !== 'place')
+      ? message('card.start', { start })
+      : null,
     refused: a.refused,
     refusals: refusalsOf(a),
     rows,

@@ -41,17 +41,24 @@ export default function CardStage({ state, setting, remedies, onHandOver }: Prop
     [assessment, fitting, remedies],
   );
   const isOpen = fitting.state === 'open';
+  const isStopped = fitting.piece?.doNotUse === true;
   return (
     <div className={styles.cardStage}>
       <CardSheet card={card} draft={isOpen} />
       <aside className={styles.cardActs}>
         {isOpen && (
           <>
-            <Button disabled={busy || assessment.refused} onClick={onHandOver}>
+            <Button disabled={busy || assessment.refused || isStopped} onClick={onHandOver}>
               {word('cardStage.handOver')}
             </Button>
             <p className={parts.soft}>
-              {word(assessment.refused ? 'cardStage.refused' : 'cardStage.handOver.hint')}
+              {word(
+                assessment.refused
+                  ? 'cardStage.refused'
+                  : isStopped
+                    ? 'card.doNotUse'
+                    : 'cardStage.handOver.hint',
+              )}
             </p>
           </>
         )}
