@@ -31,8 +31,11 @@ const spokenFor = oncePer((p): readonly boolean[] => {
   return own.map((isOwn, i) => isOwn || (moved[i]! && !shown.has(ADJUSTMENT_KIND_IDS[i]!)));
 });
 
-/** Where an adjustment stands that nothing speaks for: at rest, straight or off, else in the middle. */
-function neutralPosition(p: Problem, { kind, values }: Variable): number {
+/**
+ * Where an adjustment stands that nothing speaks for: at rest, straight or off, else in the middle.
+ * @returns a position from 0. Common practice, no source.
+ */
+export function neutralPosition(p: Problem, { kind, values }: Variable): number {
   const { datum, units, rest } = ADJUSTMENT_KINDS[kind];
   if (rest !== 'none')
     return leversOf(p)

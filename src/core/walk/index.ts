@@ -1,0 +1,4 @@
+export { COUPLINGS, HARNESS, causesOf, type Touched } from './couplings';
+export { neutralOf } from './neutral';
+export { walkSteps, type WalkStep } from './steps';
+export { WALK_ANSWERS, walkOf, type Walk, type WalkAnswer, type WalkEvent } from './walk';

@@ -1,0 +1,232 @@
+/** Walks at the seat: where they lead, what comes again and how often, and what happens when something cannot be moved. */
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { NO_REMEDIES, sameSettings, solve, type Problem, type Settings } from '../../src/core/fit';
+import { SHIPPED_METHODS } from '../../src/core/method';
+import { ORDERS } from '../../src/core/method/orders';
+import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../src/core/seat';
+import {
+  COUPLINGS,
+  HARNESS,
+  causesOf,
+  neutralOf,
+  walkOf,
+  walkSteps,
+  type WalkEvent,
+} from '../../src/core/walk';
+import { drawnProblems } from '../support/drawn-seats';
+import {
+  EVERYTHING,
+  EVERY_PLACE,
+  FULL,
+  PADS,
+  RIGHT_ANGLE,
+  adjustment,
+  bodyWith,
+  problemFor,
+  seatWith,
+  slides,
+} from '../support/inputs';
+
+const SEED = 20262;
+
+interface Walked {
+  readonly events: readonly WalkEvent[];
+  readonly standing: Settings;
+  readonly held: Readonly<Partial<Record<AdjustmentKind, number>>>;
+}
+
+/** Goes a walk to its end. @param stuck where what cannot be moved stands, by how many steps into the walk */
+function go(p: Problem, base: Settings, stuck: (kind: AdjustmentKind, n: number) => number | null): Walked {
+  const events: WalkEvent[] = [];
+  for (let n = 0; n < 400; n++) {
+    const { next, target, standing, held } = walkOf(p, base, events);
+    if (!next) return { events, standing, held };
+    const kind =
+      next.what === 'set'
+        ? next.kind
+        : next.what === 'again' && next.touched !== HARNESS
+          ? next.touched
+          : null;
+    const at = kind && next.what === 'set' && held[kind] === undefined ? stuck(kind, n) : null;
+    events.push(
+      kind === null
+        ? { step: next.id, answer: 'done' }
+        : { step: next.id, answer: at === null ? 'done' : 'stuck', position: at ?? target.positions[kind]! },
+    );
+  }
+  throw new Error('a walk that does not end');
+}
+
+const isOfSeat = (kind: string): boolean => ADJUSTMENT_KINDS[kind as AdjustmentKind].belongsTo !== 'place';
+/** Whether two settings put everything that somebody sets at the same place. */
+function standsAs(standing: Settings, wanted: Settings, steps: readonly string[]): string[] {
+  return steps
+    .flatMap((id) => /^set:(\w+)$/.exec(id)?.[1] ?? [])
+    .filter((kind) => standing.positions[kind as AdjustmentKind] !== wanted.positions[kind as AdjustmentKind])
+    .map(
+      (kind) =>
+        `${kind}: ${standing.positions[kind as AdjustmentKind]} of ${wanted.positions[kind as AdjustmentKind]}`,
+    );
+}
+
+describe('a walk at the seat', function () {
+  this.timeout(120_000);
+
+  it('reaches the computed settings where nothing is in the way, each step once', () => {
+    let walked = 0;
+    fc.assert(
+      fc.property(drawnProblems(), (p) => {
+        const base = solve(p, { remedies: NO_REMEDIES }).settings;
+        const { events, standing } = go(p, base, () => null);
+        expect(new Set(events.map((e) => e.step)).size).to.equal(events.length);
+        expect(
+          standsAs(
+            p,
+            standing,
+            base,
+            events.map((e) => e.step),
+          ),
+        ).to.deep.equal([]);
+        walked++;
+      }),
+      { numRuns: 60, seed: SEED },
+    );
+    expect(walked).to.equal(60);
+  });
+
+  it('reaches the best of what is left where three things cannot be moved, and ends', () => {
+    let stopped = 0;
+    fc.assert(
+      fc.property(
+        drawnProblems(),
+        fc.infiniteStream(fc.double({ min: 0, max: 1, noNaN: true })),
+        (p, random) => {
+          const base = solve(p, { remedies: NO_REMEDIES }).settings;
+          let left = 3;
+          const { events, standing, held } = go(p, base, (kind) => {
+            const count = p.variables[kind]!.values.length;
+            if (left === 0 || count < 2 || (random.next().value ?? 0) > 0.4) return null;
+            left--;
+            stopped++;
+            return Math.floor((random.next().value ?? 0) * count) % count;
+          });
+          const wanted = solve(p, { remedies: NO_REMEDIES, held }).settings;
+          expect(
+            standsAs(
+              p,
+              standing,
+              wanted,
+              walkSteps(p, wanted).map((s) => s.id),
+            ),
+          ).to.deep.equal([]);
+          for (const [kind, at] of Object.entries(held))
+            expect(standing.positions[kind as AdjustmentKind]).to.equal(at);
+          expect(events.length).to.be.lessThan(120);
+        },
+      ),
+      { numRuns: 60, seed: SEED },
+    );
+    expect(stopped).to.be.greaterThan(60);
+  });
+
+  it('sends back once to what a later step spoils, and says what has spoiled it', () => {
+    const everything = seatWith(
+      [
+        ...EVERYTHING.adjustments,
+        ...MORE.filter(({ kind }) => !EVERYTHING.adjustments.some((a) => a.kind === kind)),
+      ],
+      { arms: PADS, offers: ['harness', 'suspension'], back: { topMm: null, synchroRatio: 2 } },
+    );
+    const pairs = COUPLINGS.flatMap(({ causes, touches }) =>
+      causes.flatMap((c) => touches.map((t) => [c, t] as const)),
+    );
+    let tried = 0;
+    for (const [cause, touched] of pairs) {
+      const order = (...first: AdjustmentKind[]) => [
+        ...first,
+        ...ORDERS.groundUp.filter((k) => !first.includes(k)),
+      ];
+      const given = touched === HARNESS ? order(cause) : order(touched, cause);
+      const p = problemFor({
+        seat: everything,
+        place: EVERY_PLACE,
+        body: bodyWith(FULL),
+        method: { ...RIGHT_ANGLE, order: given },
+      });
+      if (!p.variables[cause] || (touched !== HARNESS && !p.variables[touched])) continue;
+      // A target in which the cause has moved from where the walk starts.
+      const base = neutralOf(p, { positions: { footrest: 1 }, remedies: NO_REMEDIES });
+      const start = base.positions[cause]!;
+      const moved = { ...base, positions: { ...base.positions, [cause]: start === 0 ? 1 : start - 1 } };
+      const again = walkSteps(p, moved).filter((s) => s.what === 'again' && s.touched === touched);
+      if (!causesOf(p, touched).includes(cause) || !walkSteps(p, moved).some((s) => s.id === `set:${cause}`))
+        continue;
+      if (touched !== HARNESS && !walkSteps(p, moved).some((s) => s.id === `set:${touched}`)) continue;
+      expect(again.length, `${cause} → ${touched}`).to.equal(1);
+      expect(again[0]!.what === 'again' && again[0]!.because, `${cause} → ${touched}`).to.include(cause);
+      const ids = walkSteps(p, moved).map((s) => s.id);
+      expect(ids.indexOf(`again:${touched}`)).to.be.greaterThan(ids.indexOf(`set:${cause}`));
+      tried++;
+      if (touched === HARNESS) continue;
+      // The other way round nothing is spoiled by it.
+      const turned = problemFor({
+        seat: everything,
+        place: EVERY_PLACE,
+        body: bodyWith(FULL),
+        method: { ...RIGHT_ANGLE, order: order(cause, touched) },
+      });
+      const none = walkSteps(turned, moved).find((s) => s.what === 'again' && s.touched === touched);
+      expect(none?.what === 'again' ? none.because : [], `${touched} after ${cause}`).not.to.include(cause);
+    }
+    expect(tried).to.be.greaterThan(25);
+  });
+
+  it('starts as the school of the method says, or as the seat does', () => {
+    const seat = seatWith([
+      adjustment('seatHeight', slides(400, 500)),
+      adjustment('seatDepth', slides(380, 460), { neutral: 'lowest' }),
+      adjustment('backAngle', slides(0, 30)),
+    ]);
+    const at = (neutralStart: 'liftToTop' | 'lockedUpright' | 'backAndLevel') => {
+      const p = problemFor({ seat, method: { ...RIGHT_ANGLE, neutralStart } });
+      const { positions } = neutralOf(p, solve(p, { remedies: NO_REMEDIES }).settings);
+      return (kind: AdjustmentKind) => p.variables[kind]!.values[positions[kind]!];
+    };
+    expect(at('liftToTop')('seatHeight')).to.equal(500);
+    expect(at('backAndLevel')('backAngle')).to.equal(30);
+    expect(at('lockedUpright')('backAngle')).to.equal(5);
+    expect(at('liftToTop')('seatDepth')).to.equal(380);
+  });
+
+  it('takes back that something could not be moved, and comes to the same in whatever order two devices tell it', () => {
+    const p = problemFor({ method: SHIPPED_METHODS.find((m) => m.id === 'open-hip')! });
+    const base = solve(p, { remedies: NO_REMEDIES }).settings;
+    const stuck: WalkEvent[] = [
+      { step: 'neutral', answer: 'done' },
+      { step: 'set:seatHeight', answer: 'stuck', position: 0 },
+    ];
+    expect(walkOf(p, base, stuck).held).to.deep.equal({ seatHeight: 0 });
+    const freed = walkOf(p, base, [
+      ...stuck,
+      { step: 'set:seatHeight', answer: 'done', position: base.positions.seatHeight! },
+    ]);
+    expect(freed.held).to.deep.equal({});
+    expect(sameSettings(freed.target, base)).to.equal(true);
+    // Positions that the seat does not have, and steps that nobody knows, do no harm.
+    const odd = walkOf(p, base, [
+      { step: 'set:seatHeight', answer: 'done', position: 99_999 },
+      { step: 'set:nothing', answer: 'stuck', position: 1 },
+      { step: 'nowhere', answer: 'done' },
+    ]);
+    expect(odd.held).to.deep.equal({});
+    expect(odd.standing.positions.seatHeight).to.equal(p.variables.seatHeight!.values.length - 1);
+    expect(Object.keys(odd.standing.positions).filter(isOfSeat)).to.include('seatHeight');
+  });
+});
+
+/** What the seat with everything lacks of what can spoil something. */
+const MORE = [
+  adjustment('suspensionWeight', slides(50, 130), { unit: 'kg' }),
+  adjustment('tiltTension', slides(0, 4), { unit: 'turn' }),
+];
