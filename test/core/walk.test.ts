@@ -82,7 +82,6 @@ describe('a walk at the seat', function () {
         expect(new Set(events.map((e) => e.step)).size).to.equal(events.length);
         expect(
           standsAs(
-            p,
             standing,
             base,
             events.map((e) => e.step),
@@ -114,7 +113,6 @@ describe('a walk at the seat', function () {
           const wanted = solve(p, { remedies: NO_REMEDIES, held }).settings;
           expect(
             standsAs(
-              p,
               standing,
               wanted,
               walkSteps(p, wanted).map((s) => s.id),

@@ -12,7 +12,7 @@ import {
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word, type Reading } from '../../words';
-import { Chips, ChoiceField, Fault, TextField, type FormState } from './fields';
+import { Chips, ChoiceField, Fault, RemoveButton, TextField, type FormState } from './fields';
 import { EFFORTS, HOLDINGS, MOVES, isCount, type AdjustmentText, type MoveText } from './seat-text';
 import styles from './seat-form.module.css';
 
@@ -278,16 +278,7 @@ export function AdjustmentFields(props: Props) {
       <div className={styles.adjustmentHead}>
         <h3>{name}</h3>
         <span className={parts.soft}>{word(`datum.${row.datum}`)}</span>
-        {onRemove && (
-          <button
-            type="button"
-            className={styles.remove}
-            aria-label={sayWith('seatForm.remove', { name })}
-            onClick={onRemove}
-          >
-            ×
-          </button>
-        )}
+        {onRemove && <RemoveButton name={name} onRemove={onRemove} />}
       </div>
       <div className={styles.fields}>
         <Ends {...props} />

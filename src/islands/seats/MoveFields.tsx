@@ -14,7 +14,7 @@ import {
 import parts from '../../ui/parts.module.css';
 import { sayWith, t, word } from '../../words';
 import { movesOffered, newMove, textOr, waysOf } from './control-form';
-import { ChoiceField, Chips } from './fields';
+import { ChoiceField, Chips, RemoveButton } from './fields';
 import styles from './seat-form.module.css';
 
 export const named = <T extends string>(
@@ -129,14 +129,7 @@ function MoveFields({ move, adjustment, trying, onChange, onRemove }: MoveProps)
     <div className={styles.adjustment} role="group" aria-label={name}>
       <div className={styles.adjustmentHead}>
         <h4>{name}</h4>
-        <button
-          type="button"
-          className={styles.remove}
-          aria-label={sayWith('seatForm.remove', { name })}
-          onClick={onRemove}
-        >
-          ×
-        </button>
+        <RemoveButton name={name} onRemove={onRemove} />
       </div>
       <ChoiceField
         label={word('controlForm.action')}

@@ -117,6 +117,24 @@ export function ChoiceField<T extends string>({
   );
 }
 
+/** Takes one of several out again. */
+export const RemoveButton = ({
+  name,
+  onRemove,
+}: {
+  readonly name: string;
+  readonly onRemove: () => void;
+}) => (
+  <button
+    type="button"
+    className={styles.remove}
+    aria-label={sayWith('seatForm.remove', { name })}
+    onClick={onRemove}
+  >
+    ×
+  </button>
+);
+
 /** Buttons that are on or off. */
 export function Chips<T extends string>({
   label,
