@@ -10,10 +10,13 @@ import {
   HARNESS,
   causesOf,
   neutralOf,
+  stepWords,
   walkOf,
   walkSteps,
   type WalkEvent,
 } from '../../src/core/walk';
+import '../../src/words/pages';
+import { DEFAULT_READING, say } from '../../src/words';
 import { drawnProblems } from '../support/drawn-seats';
 import {
   EVERYTHING,
@@ -220,6 +223,38 @@ describe('a walk at the seat', function () {
     expect(odd.held).to.deep.equal({});
     expect(odd.standing.positions.seatHeight).to.equal(p.variables.seatHeight!.values.length - 1);
     expect(Object.keys(odd.standing.positions).filter(isOfSeat)).to.include('seatHeight');
+  });
+
+  it('says how far the heels hang until the pan tips, and that they stand then', () => {
+    const seat = seatWith([
+      adjustment('seatHeight', slides(400, 600)),
+      adjustment('seatDepth', slides(360, 420)),
+      adjustment('seatAngle', slides(-20, 0)),
+    ]);
+    const p = problemFor({
+      seat,
+      body: bodyWith(FULL),
+      method: SHIPPED_METHODS.find((m) => m.id === 'saddle')!,
+    });
+    const base = solve(p, { remedies: NO_REMEDIES }).settings;
+    const events: WalkEvent[] = [];
+    const feet: string[] = [];
+    for (;;) {
+      const walk = walkOf(p, base, events);
+      if (!walk.next) break;
+      const said = stepWords(p, walk, walk.next);
+      if (said.feet) feet.push(`${walk.next.id}: ${say(said.feet, DEFAULT_READING)}`);
+      const kind =
+        walk.next.what === 'set' ? walk.next.kind : walk.next.what === 'again' ? walk.next.touched : null;
+      if (walk.next.what === 'again') expect(said.because?.key).to.equal('walk.because');
+      if (kind && kind !== HARNESS) {
+        expect(said.setting, walk.next.id).not.to.equal(null);
+        events.push({ step: walk.next.id, answer: 'done', position: walk.target.positions[kind]! });
+      } else events.push({ step: walk.next.id, answer: 'done' });
+    }
+    expect(feet[0]).to.match(/^set:seatHeight: The heels hang \d+ mm for now; seat angle brings them down$/i);
+    expect(feet[1]).to.equal('set:seatAngle: The heels stand on the floor now');
+    expect(events.map((e) => e.step)).to.include('again:seatHeight');
   });
 });
 

@@ -58,7 +58,7 @@ const isHeld = ({ answer }: WalkEvent): boolean => answer === 'stuck' || answer 
 
 /** When a step was last answered: its place among the events; −1 where it never was. */
 const lastOf = (events: readonly WalkEvent[], id: string): number =>
-  events.findLastIndex((e) => e.step === id);
+  events.map((e) => e.step).lastIndexOf(id);
 
 function isOpen(
   step: WalkStep,
