@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 export const CARD_FORMAT = 'velto-settings-card';
-export const CARD_FORMAT_VERSION = 3;
+export const CARD_FORMAT_VERSION = 4;
 
 const Text = z.string();
 

@@ -1,5 +1,5 @@
 /** Seats that stand somewhere, each with a tag. */
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/sqlite-core';
 import { SettingsSchema } from '../contract';
 import type { Page, PageRequest } from '../contract/paging';
@@ -65,9 +65,12 @@ const summaryOf = (row: SummaryRow): PieceSummary => ({
 
 /** In a tag, or in the names of its seat and place, each word of a search. */
 function searched(search: string): SQL | undefined {
-  const words = fold(search).split(' ').filter(Boolean);
-  const all = sql`lower(${pieces.tag}) || ' ' || ${seat.folded} || ' ' || coalesce(${place.folded}, '')`;
-  return and(...words.map((word) => sql`${all} like ${`%${word.replace(/[\\%_]/g, '\\$&')}%`} escape '\\'`));
+  const words = search.trim().split(/\s+/).filter(Boolean);
+  const names = sql`${seat.folded} || ' ' || coalesce(${place.folded}, '')`;
+  const within = (text: SQL | typeof pieces.tag, word: string) =>
+    sql`${text} like ${`%${word.replace(/[\\%_]/g, '\\$&')}%`} escape '\\'`;
+  // Tags are kept in capitals; the database knows only plain letters in both cases.
+  return and(...words.map((word) => or(within(pieces.tag, word.toUpperCase()), within(names, fold(word)))));
 }
 
 const IN_STATE: Readonly<Record<PieceState, () => SQL | undefined>> = {

@@ -65,6 +65,9 @@ describe('a seat that has a tag', () => {
     expect(await search('hc-')).to.deep.equal(['HC-01', 'HC-02']);
     expect(await search('booking 02')).to.deep.equal(['BO-02']);
     expect(await search('%')).to.deep.equal([]);
+    valueOf(await newPiece('Ü-7 Å'));
+    expect(await search('ü-7')).to.deep.equal(['Ü-7 Å']);
+    expect(await search('creche å')).to.deep.equal([]);
     const inState = async (state: 'inUse' | 'faulty' | 'away') =>
       valueOf(await pageOfPieces(ctx, { search: '', state }, ALL)).items.map((piece) => piece.tag);
     expect(await inState('faulty')).to.deep.equal(['BO-02', 'HC-02']);

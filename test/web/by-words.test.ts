@@ -81,6 +81,7 @@ describe('by visible words alone', function () {
     await press('Open printable card');
     await on.user.page.waitForFunction(() => location.pathname.endsWith('/card'));
     await shown('Print');
+    await listens();
     await on.user.page.evaluate(() => {
       window.print = () => document.body.setAttribute('data-printed', 'yes');
     });
