@@ -18,6 +18,7 @@ import {
 import '../../src/words/pages';
 import { DEFAULT_READING, say } from '../../src/words';
 import { drawnProblems } from '../support/drawn-seats';
+import { proofRuns } from '../support/proof-runs';
 import {
   EVERYTHING,
   EVERY_PLACE,
@@ -32,8 +33,8 @@ import {
 } from '../support/inputs';
 
 const SEED = 20262;
-/** Of drawn seats; `VELTO_WALKS` sets another number, for a long proof. */
-const RUNS = Number(process.env.VELTO_WALKS ?? 25);
+/** Of drawn seats. */
+const RUNS = proofRuns(200, 25);
 
 interface Walked {
   readonly events: readonly WalkEvent[];
