@@ -27,6 +27,8 @@ export const SURVEY_WORDS = {
   'surveySheet.way': 'Which way gives more?',
   'surveySheet.scale': 'Clicks, turns, latch',
   'survey.loaded': 'Heights change under load. Seat somebody, or measure how far the cushion gives.',
+  'survey.mass': 'Mass on the seat',
+  'survey.mass.hint': 'Of whoever sits on it while you measure.',
   'survey.begin': 'Start',
   'survey.next': 'Next',
   'survey.skip': 'Skip',

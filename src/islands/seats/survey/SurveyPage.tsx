@@ -18,6 +18,28 @@ import { sayUnit } from './say-unit';
 import { oneEnded, stepsFor, withoutEmpty, type SurveyStep } from './survey';
 import styles from './survey.module.css';
 
+/** The same on paper. */
+function Sheets() {
+  const reading = useReading();
+  return (
+    <p className={parts.soft}>
+      {word('survey.sheets')}{' '}
+      {(['quick', 'full'] as const).map((set, i) => (
+        <span key={set}>
+          {i > 0 && ' · '}
+          <a
+            href={`/api/v1/survey-sheet.pdf?set=${set}&units=${reading.length}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            {word(`survey.sheet.${set}`)}
+          </a>
+        </span>
+      ))}
+    </p>
+  );
+}
+
 /** What the seat is called, and how its heights are measured. */
 function Begin({ editor, onNext }: { readonly editor: SeatEditor; readonly onNext: () => void }) {
   const reading = useReading();
@@ -57,22 +79,19 @@ function Begin({ editor, onNext }: { readonly editor: SeatEditor; readonly onNex
           label: word(`seatForm.heightsAre.${id}`),
         }))}
       />
+      <TextInput
+        label={word('survey.mass')}
+        description={word('survey.mass.hint')}
+        value={text.referenceMass}
+        inputMode="decimal"
+        autoComplete="off"
+        maxLength={40}
+        rightSection={<span className={parts.soft}>{reading.mass}</span>}
+        error={editor.faults.referenceMass?.text}
+        onChange={(e) => change({ referenceMass: e.currentTarget.value }, 'referenceMass')}
+      />
       <Button type="submit">{word('survey.begin')}</Button>
-      <p className={parts.soft}>
-        {word('survey.sheets')}{' '}
-        {(['quick', 'full'] as const).map((set, i) => (
-          <span key={set}>
-            {i > 0 && ' · '}
-            <a
-              href={`/api/v1/survey-sheet.pdf?set=${set}&units=${reading.length}`}
-              target="_blank"
-              rel="noreferrer"
-            >
-              {word(`survey.sheet.${set}`)}
-            </a>
-          </span>
-        ))}
-      </p>
+      <Sheets />
     </form>
   );
 }
