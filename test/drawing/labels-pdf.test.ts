@@ -59,7 +59,7 @@ describe('labels', () => {
     const first = await labelsPdf(labels(500, URL_OF), { paper: 'A4', taken: 0 }, MADE);
     expect(performance.now() - began).to.be.lessThan(3000);
     expect(pagesIn(first)).to.equal(Math.ceil(500 / labelsPerSheet('A4')));
-    const again = await labelsPdf(labels(500, URL_OF), { paper: 'A4', taken: 0 }, MADE);
-    expect(Buffer.from(again).equals(Buffer.from(first))).to.equal(true);
+    const few = () => labelsPdf(labels(30, URL_OF), { paper: 'A4', taken: 0 }, MADE);
+    expect(Buffer.from(await few()).equals(Buffer.from(await few()))).to.equal(true);
   });
 });
