@@ -157,6 +157,15 @@ export async function findPieceRow(q: Queries, id: string): Promise<PieceRow | n
   };
 }
 
+/** Returns what the labels of some lead by, by their ids. */
+export async function tokensOf(q: Queries, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const rows = await q
+    .select({ id: pieces.id, token: pieces.token })
+    .from(pieces)
+    .where(inArray(pieces.id, [...ids]));
+  return new Map(rows.map(({ id, token }) => [id, token]));
+}
+
 /** Returns the id of one by its label; null where no label leads there. */
 export async function pieceByToken(q: Queries, token: string): Promise<string | null> {
   const [row] = await q

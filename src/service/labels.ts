@@ -7,10 +7,10 @@ import { SEATS } from '../data/documents/kinds';
 import {
   faultsOf,
   findPiece,
-  findPieceRow,
   insertFault,
   listPieces,
   pieceByToken,
+  tokensOf,
   touchPiece,
 } from '../data/pieces';
 import { write, type Context } from './context';
@@ -42,10 +42,17 @@ export const labelsOf = useCase(
     do {
       const page = await listPieces(db, filter, { limit: PAGE, cursor });
       if (page === 'unknownCursor') return refused('unexpected');
-      for (const piece of page.items) {
-        const row = publicUrl === null ? null : await findPieceRow(db, piece.id);
-        const url = row && publicUrl + labelPath(row.token);
-        labels.push({ tag: piece.tag, seat: piece.seat.name, url });
+      const tokens =
+        publicUrl === null
+          ? new Map<string, string>()
+          : await tokensOf(
+              db,
+              page.items.map((piece) => piece.id),
+            );
+      for (const { id, tag, seat } of page.items) {
+        const token = tokens.get(id);
+        const url = publicUrl !== null && token !== undefined ? publicUrl + labelPath(token) : null;
+        labels.push({ tag, seat: seat.name, url });
       }
       cursor = page.next ?? undefined;
     } while (cursor !== undefined && labels.length < most);
