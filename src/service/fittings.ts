@@ -175,7 +175,13 @@ async function pieceAfter(
   if (pieceId === null) return { id: null };
   const piece = await findPiece(q, pieceId);
   const seat = seatVersionId === null ? null : await SEATS.recordOf(q, seatVersionId);
-  if (piece && piece.seat.id === seat) return { id: pieceId };
+  if (piece && piece.seat.id === seat) {
+    // What was named before it was marked stays named, and cannot be signed off.
+    const isStopped = edit.pieceId === pieceId && piece.doNotUse;
+    return isStopped
+      ? { id: null, fault: { pointer: '/pieceId', detail: word('problem.doNotUse') } }
+      : { id: pieceId };
+  }
   if (!edit.pieceId) return { id: null };
   const detail = piece
     ? sayWith('field.pieceOfOther', { tag: piece.tag, seat: piece.seat.name })

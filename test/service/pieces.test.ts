@@ -211,6 +211,8 @@ describe('a seat that has a tag', () => {
       0,
     );
     expect(sheet.cautions.paragraphs).to.not.be.empty;
+    const again = await editFitting(ctx, fitting.id, named.version, { pieceId: piece.id });
+    expect(!again.ok && again.faults?.[0]?.pointer).to.equal('/pieceId');
     const fault = stopped.faultList[0]!.id;
     const mended = valueOf(await editFault(ctx, piece.id, { fault, isMended: true }));
     expect(mended).to.deep.include({ state: 'inUse', doNotUse: false });
