@@ -11,6 +11,7 @@ import { PRACTICE_ROUTES } from './practice';
 import { route, type AnyRoute } from './route';
 import { SEAT_FILE_ROUTES } from './seat-files';
 import { SITTER_ROUTES } from './sitters';
+import { WALK_ROUTES } from './walks';
 
 const DESCRIPTION_ROUTES = [
   route({
@@ -30,6 +31,7 @@ const DESCRIPTION_ROUTES = [
 export const TYPED_ROUTES = [
   ...SITTER_ROUTES,
   ...FITTING_ROUTES,
+  ...WALK_ROUTES,
   ...CATALOGUE_ROUTES,
   ...SEAT_FILE_ROUTES,
   ...PIECE_ROUTES,

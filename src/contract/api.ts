@@ -342,6 +342,9 @@ export const FittingActSchema = z.strictObject({
   settings: SettingsSchema.optional(),
   /** Of solving: adjustments that stay where the settings have them; absent: those that the draft holds. */
   held: z.array(z.enum(ADJUSTMENT_KIND_IDS)).max(ADJUSTMENT_KIND_IDS.length).optional(),
+  walk: Id.optional().describe(
+    'of signing off: the walk that led here; its answers are kept with the version',
+  ),
 });
 export type FittingAct = z.infer<typeof FittingActSchema>;
 

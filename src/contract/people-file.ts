@@ -79,6 +79,7 @@ const PERSON_FIELDS = {
   // Told where everything about one person is exported; on import they are not.
   fittings: z.array(z.unknown()).optional().describe('Fittings: not taken in.'),
   seatsUsed: z.array(z.unknown()).optional().describe('Tagged seats: not taken in.'),
+  felt: z.array(z.unknown()).optional().describe('What was felt at the seat: not taken in.'),
 };
 export const FilePersonSchema: z.ZodType<FilePerson> = z
   .strictObject(PERSON_FIELDS)
@@ -267,9 +268,12 @@ export function* readPeopleJson(text: string, today: string): Generator<ReadingP
         })),
       );
     } else {
-      const person: FilePerson & { fittings?: unknown; seatsUsed?: unknown } = { ...found.data };
+      const person: FilePerson & { fittings?: unknown; seatsUsed?: unknown; felt?: unknown } = {
+        ...found.data,
+      };
       delete person.fittings;
       delete person.seatsUsed;
+      delete person.felt;
       const placed = ({ path, ...rest }: ReturnType<typeof personFaults>[number]): PeopleFault => ({
         ...rest,
         row,

@@ -2,7 +2,7 @@
 import { and, eq, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import { forgetAnswersAbout } from './answers';
 import type { Queries } from './client';
-import { fittings, settingSets, sitters } from './schema';
+import { fittings, settingSets, sitters, walks } from './schema';
 
 /** Ids of sitters marked as deleted before an instant. */
 export async function sittersDeletedBefore(q: Queries, instant: string): Promise<string[]> {
@@ -29,7 +29,9 @@ export async function eraseSitter(q: Queries, id: string): Promise<void> {
   const rows = await q.select({ id: fittings.id }).from(fittings).where(eq(fittings.sitterId, id));
   const ids = rows.map((r) => r.id);
   if (ids.length > 0) {
-    await q.update(settingSets).set({ inputs: null }).where(inArray(settingSets.fittingId, ids));
+    await q.update(settingSets).set({ inputs: null, walk: null }).where(inArray(settingSets.fittingId, ids));
+    // What a walk started from holds the measures as well, and its answers may tell of the person.
+    await q.delete(walks).where(inArray(walks.fittingId, ids));
     await q
       .delete(fittings)
       .where(

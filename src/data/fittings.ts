@@ -411,12 +411,21 @@ export async function dropDraft(q: Queries, fittingId: string): Promise<void> {
 
 /** All settings of a fitting, draft and versions, oldest first. */
 export async function listSettingSets(q: Queries, fittingId: string) {
-  const { posture, stage, version, settings, inputs, savedAt } = settingSets;
+  const { posture, stage, version, settings, inputs, walk, savedBy, savedAt } = settingSets;
   return q
-    .select({ posture, stage, version, settings, inputs, savedAt })
+    .select({ posture, stage, version, settings, inputs, walk, savedBy, savedAt })
     .from(settingSets)
     .where(eq(settingSets.fittingId, fittingId))
     .orderBy(asc(settingSets.savedAt), asc(settingSets.version));
+}
+
+export interface SettingVersion {
+  readonly settings: Settings;
+  readonly inputs: FitInputs;
+  /** Of what was signed off at the end of a walk. */
+  readonly walk: unknown;
+  readonly by: string | null;
+  readonly at: string;
 }
 
 /** A version that is never changed again. */
@@ -425,17 +434,23 @@ export async function insertSettingVersion(
   id: string,
   fittingId: string,
   stage: 'computed' | 'left',
-  settings: Settings,
-  inputs: FitInputs,
-  at: string,
+  { settings, inputs, walk, by, at }: SettingVersion,
 ): Promise<void> {
   const [newest] = await q
     .select({ version: sql<number>`coalesce(max(${settingSets.version}), 0)` })
     .from(settingSets)
     .where(and(eq(settingSets.fittingId, fittingId), eq(settingSets.stage, stage)));
-  await q
-    .insert(settingSets)
-    .values({ id, fittingId, stage, version: (newest?.version ?? 0) + 1, settings, inputs, savedAt: at });
+  await q.insert(settingSets).values({
+    id,
+    fittingId,
+    stage,
+    version: (newest?.version ?? 0) + 1,
+    settings,
+    inputs,
+    walk,
+    savedBy: by,
+    savedAt: at,
+  });
 }
 
 export async function listFitters(q: Queries): Promise<Fitter[]> {

@@ -11,22 +11,32 @@ interface Props {
   readonly view: SheetView;
   readonly name: string;
   readonly reading: Reading;
+  /** The one control that is shown, by its id; absent: all. */
+  readonly only?: string;
 }
 
 export const CONTROL_FIELD = { width: 460, height: 380 } as const;
 const never = () => () => undefined;
 
 /** A seat from the right or from above with its controls numbered. */
-export function ControlView({ seat, view, name, reading }: Props) {
+export function ControlView({ seat, view, name, reading, only }: Props) {
   const source = useMemo((): Source<Picture> => {
     const picture: Picture = {
-      marks: controlMarks(seat, view, CONTROL_FIELD.width, CONTROL_FIELD.height, reading),
-      alternative: seat.controls.map(({ name: control, place }, i) =>
-        message('alt.control', { number: { count: i + 1 }, name: { text: control }, place: { text: place } }),
+      marks: controlMarks(seat, view, CONTROL_FIELD.width, CONTROL_FIELD.height, reading, only),
+      alternative: seat.controls.flatMap(({ id, name: control, place }, i) =>
+        only === undefined || only === id
+          ? [
+              message('alt.control', {
+                number: { count: i + 1 },
+                name: { text: control },
+                place: { text: place },
+              }),
+            ]
+          : [],
       ),
     };
     return { get: () => picture, subscribe: never };
-  }, [seat, view, reading]);
+  }, [seat, view, reading, only]);
   return (
     <Drawing
       {...CONTROL_FIELD}

@@ -175,20 +175,25 @@ const SCENES = {
 } as const;
 export type SheetView = keyof typeof SCENES;
 
-/** A view of the seat with its controls numbered, laid out on a surface. */
 /** Id of a control that nobody has found yet: where it may be is marked, without a number. */
 export const ASKED = 'asked';
 
+/**
+ * A view of the seat with its controls numbered, laid out on a surface.
+ * @param only the control that is shown, by its id; absent: all
+ */
 export function controlMarks(
   seat: SeatModel,
   view: SheetView,
   width: number,
   height: number,
   reading: Reading,
+  only?: string,
 ): Mark[] {
   const scene = SCENES[view](seat);
   const place = viewPlace(scene, width, height);
-  const points = controlSpots(seat).flatMap(({ number, fromSide, fromAbove }) =>
+  const spots = controlSpots(seat).filter(({ id }) => only === undefined || id === only);
+  const points = spots.flatMap(({ number, fromSide, fromAbove }) =>
     (view === 'side' ? (fromSide ? [fromSide] : []) : fromAbove).map((p) => ({
       number,
       x: place.x(p.x),

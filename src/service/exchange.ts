@@ -4,6 +4,7 @@ import { peopleCsvHead, peopleCsvRow, PEOPLE_FORMAT, PEOPLE_FORMAT_VERSION } fro
 import { done, refused, type Outcome } from '../contract';
 import { csvPage, onePerson, peoplePage } from '../data/exchange';
 import { fittingIdsOf, listSettingSets } from '../data/fittings';
+import { feltOf, findWalk } from '../data/walks';
 import { listPieces } from '../data/pieces';
 import { fittingDetail } from './fittings';
 import { useCase } from './rights';
@@ -69,13 +70,18 @@ export const everythingAbout = useCase(
       if (!found.ok) continue;
       // The person and the measurements are there once, above.
       const fitting = { ...found.value, sitter: undefined, body: undefined };
-      fittings.push({ ...fitting, settings: await listSettingSets(ctx.store.db, fittingId) });
+      const [settings, walk] = [
+        await listSettingSets(ctx.store.db, fittingId),
+        await findWalk(ctx.store.db, fittingId),
+      ];
+      fittings.push({ ...fitting, settings, walk });
     }
     const seats = await listPieces(ctx.store.db, { search: '', user: id }, { limit: MOST_SEATS });
     const used =
       seats === 'unknownCursor' ? [] : seats.items.map(({ tag, seat }) => ({ tag, seat: seat.name }));
+    const felt = await feltOf(ctx.store.db, id);
     return done(
-      `${fileHead(ctx)}\n${JSON.stringify({ ...person, fittings, seatsUsed: used }, null, 1)}\n]}\n`,
+      `${fileHead(ctx)}\n${JSON.stringify({ ...person, fittings, seatsUsed: used, felt }, null, 1)}\n]}\n`,
     );
   },
 );

@@ -73,6 +73,7 @@ import { bodyForFitting, composeInputs } from './inputs';
 import { pageFound } from './paging';
 import { solvedPostures } from './postures';
 import { useCase } from './rights';
+import { keepFelt, walkToSign } from './walks';
 
 /** Returns a page of fittings, the newest first. */
 export const recentFittings = useCase(
@@ -398,15 +399,13 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
   if (act.act === 'signOff' && row.pieceId && (await isStopped(q, row.pieceId))) return refused('doNotUse');
   const at = ctx.now().toISOString();
   await saveDraft(q, row.id, { id: ctx.newId(), settings, held, at });
-  await insertSettingVersion(
-    q,
-    ctx.newId(),
-    row.id,
-    act.act === 'solve' ? 'computed' : 'left',
-    settings,
-    inputs,
-    at,
-  );
+  const walk = act.act === 'signOff' && act.walk ? await walkToSign(q, row.id, act.walk, inputs) : null;
+  if (act.walk && !walk)
+    return refused('invalid', { faults: [{ pointer: '/walk', detail: word('field.walkChanged') }] });
+  const by = ctx.actor.fitter?.name ?? null;
+  const stage = act.act === 'solve' ? 'computed' : 'left';
+  await insertSettingVersion(q, ctx.newId(), row.id, stage, { settings, inputs, walk, by, at });
+  if (walk) await keepFelt(ctx, q, row, inputs, walk);
   if (act.act === 'signOff') await notePiece(ctx, q, row, settings);
   const left = act.act === 'signOff' ? ({ state: 'left', date: today(ctx) } as const) : {};
   const postures = act.act === 'solve' ? solvedPostures(inputs, row.postures, remedies) : row.postures;

@@ -1,12 +1,14 @@
 import type { Body } from '../core/body';
 import { makeInputs, workOf, type FitInputs } from '../core/fit';
 import { filledBody } from '../core/population';
+import { feltBody } from '../core/walk';
 import type { Sitter } from '../contract';
 import type { Queries } from '../data/client';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
 import { UnreadableDocument } from '../data/documents/versioned';
 import { findFitting, listFitters, openFittingsOf, updateFitting, type FittingRow } from '../data/fittings';
 import { bodyOf, findSitter } from '../data/sitters';
+import { feltOf, type FeltRow } from '../data/walks';
 import { ageOn, exactAgeOn, today, type Context } from './context';
 import { tableOf } from './sitter-table';
 
@@ -18,10 +20,18 @@ export async function bodyForFitting(
   sitter: Sitter,
 ): Promise<Body> {
   const body = await bodyOf(q, sitter.id);
-  if (!fitting.estimateMissing) return body;
+  const felt = await feltOf(q, sitter.id);
+  if (!fitting.estimateMissing) return withFelt(body, felt);
   const ageYears = sitter.birthDate === null ? null : exactAgeOn(sitter.birthDate, today(ctx));
-  return filledBody(body, { sex: sitter.sex, ageYears }, await tableOf(q, sitter));
+  return withFelt(filledBody(body, { sex: sitter.sex, ageYears }, await tableOf(q, sitter)), felt);
 }
+
+/** What was felt counts beside what was measured, until somebody measures again. */
+const withFelt = (body: Body, felt: readonly FeltRow[]): Body =>
+  feltBody(
+    body,
+    felt.filter(({ dimension, takenAt }) => !((body[dimension]?.takenAt ?? '') > takenAt)),
+  );
 
 /**
  * Returns everything that a fitting is calculated from, as it stands now; null until a seat is chosen. Where a version

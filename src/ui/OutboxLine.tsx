@@ -67,4 +67,8 @@ function NotTaken({ entry }: { readonly entry: Entry }) {
 }
 
 const pageOf = (kind: Entry['kind'], id: string): string =>
-  kind === 'settings' ? `/fittings/${id}?stage=set` : `/people/${id}`;
+  kind === 'settings'
+    ? `/fittings/${id}?stage=set`
+    : kind === 'walk'
+      ? `/fittings/${id}/walk`
+      : `/people/${id}`;

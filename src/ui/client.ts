@@ -17,6 +17,7 @@ import type {
   SitterEdit,
   TableEdit,
 } from '../contract';
+import type { NewWalk, NewWalkEvents } from '../contract/walks';
 import type { Method } from '../core/method';
 import type { RecordState } from '../contract/catalogue';
 import type { SeatClass, SeatModel } from '../core/seat';
@@ -185,6 +186,10 @@ export const api = {
   restoreFitting: (id: string) => call('POST /fittings/{id}/restore', { id }),
   saveSettings: (id: string, revision: number, body: DraftEdit, key: string) =>
     call('PUT /fittings/{id}/settings', { id, body }, { revision, key, keepalive: true }),
+  walk: (id: string) => call('GET /fittings/{id}/walk', { id }),
+  beginWalk: (id: string, body: NewWalk) => call('POST /fittings/{id}/walk', { id, body }),
+  addWalkEvents: (id: string, body: NewWalkEvents, key: string) =>
+    call('POST /fittings/{id}/walk/events', { id, body }, { key, keepalive: true }),
   act: (id: string, version: number, body: FittingAct) =>
     call('POST /fittings/{id}/acts', { id, body }, { version }),
   signIn: (passphrase: string) => call('POST /session', { body: { passphrase } }),

@@ -25,6 +25,7 @@ import {
 import { UNSET, settingOf } from './checks';
 import { UNDESCRIBED, controlWords, type ControlWords } from './control-words';
 import { isLifted } from './lifted';
+import { startWords } from './start';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
 import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
 import { ADJUSTMENT_KINDS, isFixed, offers, type AdjustmentKind } from '../seat';
@@ -193,6 +194,16 @@ export function cardHeader(
 export const inUseMessage = (id: RemedyId, sizeMm: number): Message =>
   message(`remedy.use.${id}${sizeMm < 0 ? '.less' : ''}`, { size: { sizeMm: Math.abs(sizeMm) } });
 
+/**
+ * The same by name and size alone.
+ * @returns a few words. Definition.
+ */
+export const remedyShort = (id: RemedyId, sizeMm: number): Message =>
+  message(isSwitch(id) ? 'remedy.named' : 'remedy.named.sized', {
+    name: { word: remedyName(id, sizeMm) },
+    size: { sizeMm: Math.abs(sizeMm) },
+  });
+
 /** What can be set and is used, and before everything else what has to be free for it. */
 function inOrder(outcomes: readonly SettingOutcome[]): SettingOutcome[] {
   const isUnused = ({ kind, value }: SettingOutcome) => kind === 'footrest' && value === 0;
@@ -206,12 +217,7 @@ const MOST_OFFERED = 3;
 const offeredOn = (offered: readonly Remedy[]): Card['offered'] =>
   offered.slice(0, MOST_OFFERED).map((r) => ({
     closesAll: r.leaves.length + r.opens.length === 0,
-    names: r.parts.map(({ id, sizeMm }) =>
-      message(isSwitch(id) ? 'remedy.named' : 'remedy.named.sized', {
-        name: { word: remedyName(id, sizeMm) },
-        size: { sizeMm: Math.abs(sizeMm) },
-      }),
-    ),
+    names: r.parts.map(({ id, sizeMm }) => remedyShort(id, sizeMm)),
     parts: r.arithmetic,
   }));
 
@@ -258,13 +264,10 @@ export function cardOf(
   const used = REMEDY_IDS.filter((id) => sizeInUse(remedies, id) !== 0);
   if (header.isStopped) return stoppedCard(a, header);
   const rows = inOrder(a.outcomes).map((o) => rowOf(p, a, o));
-  const start = { word: `neutralStart.${p.inputs.method.neutralStart ?? 'liftToTop'}` };
   return {
     header,
     // A seat of which nothing moves starts as it stands, whatever is set at its place.
-    start: rows.some((r) => ADJUSTMENT_KINDS[r.kind].belongsTo !== 'place')
-      ? message('card.start', { start })
-      : null,
+    start: rows.some((r) => ADJUSTMENT_KINDS[r.kind].belongsTo !== 'place') ? startWords(p) : null,
     refused: a.refused,
     refusals: refusalsOf(a),
     rows,

@@ -27,15 +27,18 @@ const told = (check: Message): Message | null =>
   Object.values(check.values).every((value) => !('mm' in value) || Number.isFinite(value.mm)) ? check : null;
 
 /** Where the front edge stands with the pan as it is then: level, as set, or as it goes with the recline. */
-function heightCheck(p: Problem, { values }: Assessment): Message {
+function heightCheck(p: Problem, { values }: Pick<Assessment, 'values'>): Message {
   const front = Math.round(frontEdgeMm(p, values));
   const isLevel = front === Math.round(values.seatHeight);
   const how = isLevel ? '' : p.leaning ? '.leaning' : '.tilted';
   return message(`check.seatHeight${how}`, { value: { mm: front } });
 }
 
-/** What a tape must show with the sitter seated, or what a level must show on the back or pan. */
-function checkOf(p: Problem, a: Assessment, kind: AdjustmentKind): Message | null {
+/**
+ * What a tape must show with the sitter seated, or what a level must show on the back or pan.
+ * @returns null where neither tells. Definition.
+ */
+export function checkOf(p: Problem, a: Pick<Assessment, 'values'>, kind: AdjustmentKind): Message | null {
   const v = a.values;
   const mm = (value: number) => ({ value: { mm: Math.round(value) } });
   if (kind === 'seatHeight') return told(heightCheck(p, a));

@@ -1,5 +1,31 @@
 export { COUPLINGS, HARNESS, causesOf, type Touched } from './couplings';
+export {
+  FEEL_ANSWERS,
+  feelAfter,
+  feelAnswersOf,
+  isFelt,
+  together,
+  type FeelAnswer,
+  type FeelState,
+  type Felt,
+  type FeltMeasure,
+} from './feel';
+export { leftOf, leftSettings, type LeftRow } from './left';
 export { neutralOf } from './neutral';
-export { stepWords, type StepWords } from './saying';
-export { walkSteps, type WalkStep } from './steps';
-export { WALK_ANSWERS, walkOf, type Walk, type WalkAnswer, type WalkEvent } from './walk';
+export { standingAfter, stepWords, titleOf, type PostureMove, type StepWords } from './saying';
+export { kindOfStep, triedOf, walkSteps, type WalkStep } from './steps';
+export { positionByTape, tapeUnitOf, type TapeReading } from './tape';
+export {
+  STUCK_REASONS,
+  WALK_ANSWERS,
+  feltBody,
+  feltMeasures,
+  isOutsideBand,
+  walkOf,
+  type Positions,
+  type Solve,
+  type StuckReason,
+  type Walk,
+  type WalkAnswer,
+  type WalkEvent,
+} from './walk';

@@ -123,11 +123,22 @@ function Closed({ state }: { readonly state: FittingState }) {
 }
 
 /** Drawn once: drags go by many times a second. */
-const ToCard = memo(function ToCard({ onStage }: { readonly onStage: (s: Stage) => void }) {
+const ToCard = memo(function ToCard({
+  id,
+  onStage,
+}: {
+  readonly id: string;
+  readonly onStage: (s: Stage) => void;
+}) {
   return (
-    <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
-      {word('fitting.next.card')}
-    </Button>
+    <>
+      <Button className={styles.next} component="a" href={`/fittings/${id}/walk`}>
+        {word('fitting.next.walk')}
+      </Button>
+      <Button className={styles.next} variant="default" onClick={() => onStage('card')}>
+        {word('fitting.next.card')}
+      </Button>
+    </>
   );
 });
 
@@ -195,7 +206,7 @@ function SetOrCard({
         postures={fitting.postures}
         onEdit={onEdit}
       />
-      <ToCard onStage={onStage} />
+      <ToCard id={fitting.id} onStage={onStage} />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { ProblemDetails } from '../../contract';
 
-export type EntryKind = 'settings' | 'reading' | 'session';
+export type EntryKind = 'settings' | 'reading' | 'session' | 'walk';
 
 /** One entry on its way to the server. It leaves this device's keeping only once the server has said that it has it. */
 export interface Entry {

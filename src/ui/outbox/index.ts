@@ -9,6 +9,7 @@ import type {
   SettingSet,
   SitterDetail,
 } from '../../contract';
+import type { NewWalkEvent } from '../../contract/walks';
 import type { DimensionId } from '../../core/body';
 import type { Settings } from '../../core/fit';
 import type { AdjustmentKind } from '../../core/seat';
@@ -57,6 +58,15 @@ export const readingEntry = (
   base: seen,
 });
 
+/** An answer at the seat: each goes by itself, none takes the place of another. */
+export const walkEntry = (fittingId: string, walkId: string, event: NewWalkEvent): NewEntry => ({
+  kind: 'walk',
+  subject: `walk:${walkId}:${event.id}`,
+  recordId: fittingId,
+  body: event,
+  base: walkId,
+});
+
 export const sessionSubject = (sessionId: string): string => `session:${sessionId}`;
 
 /**
@@ -93,12 +103,19 @@ function send(entry: Entry): Promise<unknown> {
   const { key, recordId } = entry;
   if (entry.kind === 'settings')
     return api.saveSettings(recordId, Number(entry.base), entry.body as DraftEdit, key);
+  if (entry.kind === 'walk')
+    return api.addWalkEvents(
+      recordId,
+      { walkId: String(entry.base), events: [entry.body as NewWalkEvent] },
+      key,
+    );
   if (entry.kind === 'session')
     return api.saveMeasuringSession(recordId, sessionOf(entry), entry.base as number | null, key);
   return api.takeReading(recordId, { ...readingOf(entry), seenReading: entry.base as string | null }, key);
 }
 
 function baseAfter(entry: Entry, answer: unknown): Entry['base'] {
+  if (entry.kind === 'walk') return entry.base;
   if (entry.kind === 'settings') return (answer as SavedDraft).revision;
   if (entry.kind === 'session') return (answer as MeasuringSession).version;
   return (answer as SitterDetail).body[readingOf(entry).dimension]?.takenAt ?? null;

@@ -9,6 +9,7 @@ import { PEOPLE_WORDS } from './people';
 import { SCREEN_WORDS } from './screens';
 import { SERVER_WORDS } from './server';
 import { TRADE_WORDS } from './trade';
+import { WALK_WORDS } from './walk';
 
 export const COMMON = {
   ...TRADE_WORDS,
@@ -22,6 +23,7 @@ export const COMMON = {
 
 export const PAGES = PAGE_WORDS;
 export const SERVER = SERVER_WORDS;
+export const WALK = WALK_WORDS;
 export const ABOUTS = { ...METHOD_ABOUTS, ...CHOOSE_WORDS } as const;
 
 /** What the service worker says of a page that it has not kept. */

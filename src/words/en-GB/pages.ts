@@ -9,7 +9,6 @@ import { SEAT_FORM_WORDS } from './seat-form';
 import { PROCEDURE_WORDS } from './procedures';
 import { SEAT_WORDS } from './seats';
 import { SURVEY_WORDS } from './survey';
-import { WALK_WORDS } from './walk';
 
 export const PAGE_WORDS = {
   ...EXCHANGE_WORDS,
@@ -18,7 +17,6 @@ export const PAGE_WORDS = {
   ...SEAT_FORM_WORDS,
   ...SURVEY_WORDS,
   ...PIECE_WORDS,
-  ...WALK_WORDS,
   ...SEAT_FILE_WORDS,
   'sheet.title': 'Measuring sheet',
   'sheet.name': 'Name or nickname',

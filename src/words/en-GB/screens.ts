@@ -169,6 +169,7 @@ export const SCREEN_WORDS = {
   'fitting.stage.card.left': 'signed off {date}',
   'fitting.next.choose': 'Next: Workstation and seat',
   'fitting.next.set': 'Next: Adjust',
+  'fitting.next.walk': 'Set it at the seat',
   'fitting.next.card': 'Next: Card',
   'fitting.closed': 'Signed off on {date}. Reopen it to make changes.',
   'fitting.reopen': 'Reopen',

@@ -62,6 +62,7 @@ export const SERVER_WORDS = {
   'schema.shape': 'This fits none of the forms that are allowed here.',
   'schema.kindOfPlace': 'An adjustment of this kind does not go here.',
   'schema.sameName': 'Two have the same name.',
+  'schema.step': 'This is no step of a walk.',
   'schema.tag':
     'A tag has letters, numbers, spaces and . / _ - only, and starts and ends with a letter or number.',
   'schema.noDimension': 'There is no such measurement.',
@@ -90,6 +91,9 @@ export const SERVER_WORDS = {
     '{n, plural, one {1 of these tags is} other {# of these tags are}} already in use: {list}.',
   'field.pieceOfOther': '{tag} is another model: {seat}.',
   'field.noPerson': 'There is no such person.',
+  'field.walkChanged':
+    'Seat or workstation have been changed since this was started. Start again with the changes; what was answered is kept.',
+  'field.walkFull': 'A walk holds {most} answers. Begin another one.',
   'field.noAdjustment': 'This seat and workstation have no such adjustment.',
   'field.position': 'Enter a position from 0 to {last}.',
   'field.notHeld': '{kind} has no position, so it cannot be pinned.',

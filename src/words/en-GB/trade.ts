@@ -158,6 +158,8 @@ export const TRADE_WORDS = {
   'lockUse.freeInBreaks': 'for work, free in breaks',
   'lockUse.toggled': 'at two or three named angles in turn',
   'neutralStart.liftToTop': 'lift the seat to the top, tilt unlocked, then sit right back',
+  'neutralStart.liftToTop.noLock': 'lift the seat to the top, then sit right back',
+  'neutralStart.asItStands': 'leave the seat as it stands, and sit right back',
   'neutralStart.lockedUpright': 'lock the backrest a little above upright, then sit right back',
   'neutralStart.backAndLevel': 'set the backrest fully back and the seat pan level, then sit right back',
   'raise.up': 'raise',

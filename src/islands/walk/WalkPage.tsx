@@ -1,0 +1,297 @@
+import '../../words/walk';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { WalkRecord, WalkState } from '../../contract/walks';
+import type { Walk } from '../../core/walk';
+import { api, explain } from '../../ui/client';
+import { useCommands, type Command } from '../../ui/commands';
+import { Frame } from '../../ui/Frame';
+import { PanelBoundary } from '../../ui/PanelBoundary';
+import { SaveState } from '../../ui/SaveState';
+import parts from '../../ui/parts.module.css';
+import { useReading, useSay, type PageProps } from '../../ui/preferences';
+import { sayWith, word } from '../../words';
+import { Answers, type Asked } from './Answers';
+import { Left } from './Left';
+import { StepScreen } from './StepScreen';
+import { useWalk, useWalkState, type Given, type WalkInHand } from './use-walk';
+import { useVoice, type Voice } from './voice';
+import { answeredElsewhere, positionAt, type StepView } from './walk-view';
+import styles from './walk.module.css';
+
+interface Props {
+  readonly page: PageProps;
+  readonly state: WalkState;
+}
+
+/** What of a walk is done: one notch a step, that in hand longer. */
+function Notches({ walk, now }: { readonly walk: Walk; readonly now: string | null }) {
+  const at = walk.steps.findIndex(({ id }) => id === now);
+  return (
+    <div className={styles.notches} aria-hidden>
+      {walk.steps.map(({ id }, i) => (
+        <i key={id} data-now={id === now || undefined} data-done={i < at || undefined} />
+      ))}
+    </div>
+  );
+}
+
+/** What else moves because something stays where it is, or was set by feel. */
+function Recomputed({ walk }: { readonly walk: Walk }) {
+  const held = [...Object.keys(walk.held)];
+  if (held.length === 0) return null;
+  return (
+    <p className={styles.because} role="status">
+      {sayWith('walk.recomputed', {
+        list: held.map((kind) => word(`kind.${kind as keyof Walk['held']}`).toLowerCase()).join(', '),
+      })}
+    </p>
+  );
+}
+
+function AllSteps({ hand }: { readonly hand: WalkInHand }) {
+  const { walk, step, go } = hand;
+  const say = useSay();
+  const at = walk.steps.findIndex(({ id }) => id === walk.next?.id);
+  const open = at < 0 ? 0 : walk.steps.length - at;
+  return (
+    <details className={styles.all}>
+      <summary>{sayWith('walk.steps.of', { n: open })}</summary>
+      <ol>
+        {hand.titles.map(({ id, title }) => (
+          <li key={id}>
+            <button
+              type="button"
+              className={parts.plainButton}
+              aria-current={id === step?.id ? 'step' : undefined}
+              onClick={() => go(id)}
+            >
+              {say(title)}
+            </button>
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
+function VoiceButton({ voice }: { readonly voice: Voice }) {
+  if (voice.canSpeak === null) return null;
+  return (
+    <>
+      <button
+        type="button"
+        className={parts.plainButton}
+        aria-pressed={voice.isOn}
+        disabled={!voice.canSpeak}
+        onClick={voice.toggle}
+      >
+        {word('walk.voice')}
+      </button>
+      {!voice.canSpeak && <span className={parts.soft}>{word('walk.voice.none')}</span>}
+    </>
+  );
+}
+
+/** What is read aloud of a step: what is done first, then how. */
+function useSpoken(view: StepView | null): string {
+  const say = useSay();
+  if (!view) return '';
+  const { title, main, full, check, because, feet, control, movement, tells } = view.words;
+  return [title, main, full, because, control, ...movement, check, feet, tells]
+    .flatMap((m) => (m ? [say(m)] : []))
+    .join('. ');
+}
+
+function useKeys(acts: { readonly [key: string]: () => void }, hand: WalkInHand) {
+  const commands = useMemo<readonly Command[]>(
+    () => [
+      { id: 'walk-done', name: word('walk.done'), keys: 'ArrowRight', run: acts.done! },
+      { id: 'walk-previous', name: word('walk.previous'), keys: 'ArrowLeft', run: acts.previous! },
+      { id: 'walk-stuck', name: word('walk.stuck'), keys: 'C', run: acts.stuck! },
+      { id: 'walk-wrong', name: word('walk.wrong'), keys: 'W', run: acts.feel! },
+      { id: 'walk-tape', name: word('walk.tape'), keys: 'T', run: acts.tape! },
+      { id: 'walk-voice', name: word('walk.voice'), keys: 'V', run: acts.voice! },
+    ],
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [hand.step?.id, hand.events],
+  );
+  useCommands('walk', commands);
+}
+
+/** The step in hand, with its answers. */
+function Step({ hand, view }: { readonly hand: WalkInHand; readonly view: StepView }) {
+  const reading = useReading();
+  const { walk, step, answer, go, record, device } = hand;
+  const [asked, setAsked] = useState<Asked>(null);
+  const [tapsAnywhere, setTaps] = useState(false);
+  const voice = useVoice(useSpoken(view), reading.locale);
+  const id = view.step.id;
+  useEffect(() => {
+    setAsked(null);
+    window.scrollTo(0, 0);
+  }, [id]);
+  const give = useCallback((given: Given) => answer(id, given), [answer, id]);
+  const done = () => {
+    const { kind } = view;
+    if (view.step.what === 'trial') return;
+    give({ answer: 'done', ...(kind && { position: positionAt(walk, kind) }) });
+  };
+  const before = walk.steps[view.number - 2];
+  const previous = () => before && go(before.id);
+  const ask = (which: Asked) => () => setAsked(view.kind ? which : null);
+  useKeys(
+    { done, previous, stuck: ask('stuck'), feel: ask('feel'), tape: ask('tape'), voice: voice.toggle },
+    hand,
+  );
+  const others = answeredElsewhere(hand.events, id, device);
+  return (
+    <>
+      <div className={styles.stage}>
+        <div className={styles.tools}>
+          <span className={styles.progress}>
+            {sayWith('walk.progress', { n: view.number, of: walk.steps.length })}
+          </span>
+          <button type="button" className={parts.plainButton} disabled={!before} onClick={previous}>
+            {word('walk.previous')}
+          </button>
+          <button
+            type="button"
+            className={parts.plainButton}
+            aria-pressed={tapsAnywhere}
+            onClick={() => setTaps((now) => !now)}
+          >
+            {word('walk.tap')}
+          </button>
+          <VoiceButton voice={voice} />
+        </div>
+        <Notches walk={walk} now={step?.id ?? null} />
+        <Recomputed walk={walk} />
+        {others.length > 0 && (
+          <div className={parts.notice} role="status">
+            {sayWith('walk.others', { list: others.join(', ') })}
+          </div>
+        )}
+        <div className={styles.step} data-taps={tapsAnywhere || undefined}>
+          <StepScreen view={view} seat={record.inputs.seat} />
+          {tapsAnywhere && (
+            <button
+              type="button"
+              className={styles.tapArea}
+              aria-label={word('walk.tap.hint')}
+              onClick={done}
+            >
+              <span>{word('walk.tap.hint')}</span>
+            </button>
+          )}
+        </div>
+        <Answers hand={hand} view={view} asked={asked} onAsk={setAsked} onGiven={give} onDone={done} />
+      </div>
+      <AllSteps hand={hand} />
+    </>
+  );
+}
+
+function Stopped({ state }: { readonly state: WalkState }) {
+  if (!state.fitting.doNotUse) return null;
+  return (
+    <div className={parts.notice} data-tone="misfit" role="alert">
+      {word('walk.stopped')}
+    </div>
+  );
+}
+
+function Begun({
+  state,
+  walk: record,
+  begin,
+  look,
+}: {
+  readonly state: WalkState;
+  readonly walk: WalkRecord;
+  readonly begin: (again: boolean) => Promise<void>;
+  readonly look: () => Promise<void>;
+}) {
+  const { fitting, isCurrent } = state;
+  const hand = useWalk(record, fitting.id, fitting.fitter);
+  const [fault, setFault] = useState<string | null>(null);
+  const reopen = async () => {
+    try {
+      await api.act(fitting.id, fitting.version, { act: 'reopen' });
+      await begin(true);
+    } catch (error) {
+      setFault(explain(error));
+    }
+  };
+  const isOver = fitting.state === 'left' || (hand.walk.next === null && hand.chosen === null);
+  return (
+    <>
+      <div className={styles.head}>
+        <h1>{fitting.sitter}</h1>
+        <span>{[fitting.seat, fitting.tag].filter(Boolean).join(' · ')}</span>
+        <SaveState saving={hand.saving} />
+        <a href={`/fittings/${fitting.id}?stage=set`}>{word('walk.toFitting')}</a>
+      </div>
+      {fault && (
+        <div className={parts.notice} data-tone="misfit" role="alert">
+          {fault}
+        </div>
+      )}
+      {!isCurrent && fitting.state === 'open' && (
+        <div className={parts.notice} role="status">
+          <span>{word('walk.changed')}</span>
+          <button type="button" className={parts.plainButton} onClick={() => void begin(true)}>
+            {word('walk.again')}
+          </button>
+        </div>
+      )}
+      <Stopped state={state} />
+      <PanelBoundary key={hand.step?.id ?? 'left'}>
+        {isOver || !hand.view ? (
+          <>
+            <Left hand={hand} state={state} look={look} onReopen={() => void reopen()} />
+            {fitting.state === 'open' && <AllSteps hand={hand} />}
+          </>
+        ) : (
+          !fitting.doNotUse && <Step hand={hand} view={hand.view} />
+        )}
+      </PanelBoundary>
+    </>
+  );
+}
+
+function WalkScreen({ state: first }: Pick<Props, 'state'>) {
+  const { state, fault, begin, look } = useWalkState(first);
+  const { fitting, walk } = state;
+  if (walk) return <Begun key={walk.id} state={state} walk={walk} begin={begin} look={look} />;
+  return (
+    <>
+      <div className={styles.head}>
+        <h1>{fitting.sitter}</h1>
+      </div>
+      <Stopped state={state} />
+      {fitting.seat === null ? (
+        <p>{word('walk.noSeat')}</p>
+      ) : (
+        fault && (
+          <div className={parts.notice} data-tone="misfit" role="alert">
+            <span>{fault}</span>
+            <button type="button" className={parts.plainButton} onClick={() => void begin(false)}>
+              {word('walk.start')}
+            </button>
+          </div>
+        )
+      )}
+      <p>
+        <a href={`/fittings/${fitting.id}`}>{word('walk.toFitting')}</a>
+      </p>
+    </>
+  );
+}
+
+export default function WalkPage({ page, state }: Props) {
+  return (
+    <Frame page={page} area="fittings">
+      <WalkScreen state={state} />
+    </Frame>
+  );
+}
