@@ -2,7 +2,8 @@
 import { and, eq, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import { forgetAnswersAbout } from './answers';
 import type { Queries } from './client';
-import { fittings, settingSets, sitters, walks } from './schema';
+import { fittings, settingSets, sitters } from './schema';
+import { walks } from './schema-walks';
 
 /** Ids of sitters marked as deleted before an instant. */
 export async function sittersDeletedBefore(q: Queries, instant: string): Promise<string[]> {

@@ -8,7 +8,6 @@ import { SEAT_CLASSES, type AdjustmentKind } from '../core/seat';
 import { IMPORT_STATES } from '../contract/importing';
 import { DOCUMENT_KINDS, RECORD_STATES } from '../contract/catalogue';
 import { PIECE_FAULTS } from '../contract/piece-lists';
-import { FEEL_ANSWERS, STUCK_REASONS, WALK_ANSWERS } from '../core/walk';
 import {
   check,
   index,
@@ -21,8 +20,8 @@ import {
   type AnySQLiteColumn,
 } from 'drizzle-orm/sqlite-core';
 
-const id = () => text().primaryKey();
-const instant = () => text().notNull();
+export const id = () => text().primaryKey();
+export const instant = () => text().notNull();
 
 export const fitters = sqliteTable('fitters', {
   id: id(),
@@ -430,66 +429,6 @@ export const settingSets = sqliteTable(
     savedAt: instant(),
   },
   (t) => [uniqueIndex('setting_sets_version').on(t.fittingId, t.posture, t.stage, t.version)],
-);
-
-/** Setting a seat step by step beside it; of one fitting the newest counts. */
-export const walks = sqliteTable(
-  'walks',
-  {
-    id: id(),
-    fittingId: text()
-      .notNull()
-      .references(() => fittings.id, { onDelete: 'cascade' }),
-    /** As the fitting had them when it began. */
-    inputs: text({ mode: 'json' }).notNull(),
-    base: text({ mode: 'json' }).notNull(),
-    postures: text({ mode: 'json' }).notNull(),
-    startedAt: instant(),
-    startedBy: text(),
-  },
-  (t) => [index('walks_fitting').on(t.fittingId, t.startedAt)],
-);
-
-/** Answers on the way: added to and never changed, so that two devices can add to one walk. */
-export const walkEvents = sqliteTable(
-  'walk_events',
-  {
-    id: id(),
-    walkId: text()
-      .notNull()
-      .references(() => walks.id, { onDelete: 'cascade' }),
-    step: text().notNull(),
-    answer: text({ enum: WALK_ANSWERS }).notNull(),
-    position: integer(),
-    feel: text({ enum: FEEL_ANSWERS }),
-    reason: text({ enum: STUCK_REASONS }),
-    note: text(),
-    /** By the device's clock, and never later than it was received. */
-    at: instant(),
-    by: text(),
-    device: text(),
-  },
-  (t) => [index('walk_events_walk').on(t.walkId, t.at)],
-);
-
-/** What a sitter's answers told of a measure: kept beside the reading, never instead of it. */
-export const feltMeasures = sqliteTable(
-  'felt_measures',
-  {
-    id: id(),
-    sitterId: text()
-      .notNull()
-      .references(() => sitters.id, { onDelete: 'cascade' }),
-    dimension: text().notNull(),
-    /** As in a reading. */
-    value: integer().notNull(),
-    spread: integer().notNull(),
-    /** The fitting at which it was felt; null where that is gone. */
-    fittingId: text().references(() => fittings.id, { onDelete: 'set null' }),
-    takenAt: instant(),
-    takenBy: text(),
-  },
-  (t) => [index('felt_measures_sitter').on(t.sitterId, t.dimension, t.takenAt)],
 );
 
 /** The first answer to every request that carried a key: the same key gets it again, written in the same transaction. */

@@ -8,7 +8,8 @@ import { PostureSetSchema, type PostureSet } from '../contract';
 import { InputsSchema, SettingsSchema } from '../contract/records';
 import type { GivenWalkEvent, WalkRecord } from '../contract/walks';
 import type { Queries } from './client';
-import { feltMeasures, settingSets, walkEvents, walks } from './schema';
+import { settingSets } from './schema';
+import { feltMeasures, walkEvents, walks } from './schema-walks';
 import { storedPer } from './sitters';
 
 export interface NewWalkRow {

@@ -1,6 +1,7 @@
 import type { Queries } from '../data/client';
 import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
-import { insertFitter, insertFitting, updateFitting } from '../data/fittings';
+import { insertFitter } from '../data/fitters';
+import { insertFitting, updateFitting } from '../data/fittings';
 import { DIMENSIONS } from '../core/body';
 import { seatDoubts } from '../core/seat';
 import { settleTakes } from '../core/measuring';

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { message } from '../core/message';
 import type { SeatModel } from '../core/seat';
 import type { Reading } from '../words';
-import { controlMarks, type SheetView } from './control-sheet';
+import { controlMarks, type SheetView } from './control-marks';
 import { Drawing, type Picture } from './Drawing';
 import type { Source } from './follow';
 

@@ -44,7 +44,6 @@ import {
   findFittingSummary,
   insertFitting,
   insertSettingVersion,
-  listFitters,
   lastSettings,
   listFittings,
   markFitting,
@@ -55,6 +54,7 @@ import {
   type FittingFilter,
   type FittingRow,
 } from '../data/fittings';
+import { listFitters } from '../data/fitters';
 import { addUser, findPiece, isStopped, putSetting } from '../data/pieces';
 import { bodyOf, findSitter } from '../data/sitters';
 import { today, write, type Context } from './context';

@@ -8,7 +8,7 @@ import { v7 } from 'uuid';
 import { NewerDatabaseError, openDatabase } from '../../src/data/client';
 import { fitters } from '../../src/data/schema';
 import { fold } from '../../src/data/fold';
-import { insertFitter, listFitters } from '../../src/data/fittings';
+import { insertFitter, listFitters } from '../../src/data/fitters';
 import {
   bodyOf,
   findSitter,

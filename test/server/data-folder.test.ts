@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { StorageGone } from '../../src/data/storage-gone';
-import { insertFitter } from '../../src/data/fittings';
+import { insertFitter } from '../../src/data/fitters';
 import { openContext, removeData } from '../../src/server/open';
 import { startApp } from '../support/app';
 import { openBench } from '../support/context';

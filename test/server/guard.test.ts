@@ -16,6 +16,7 @@ import * as measuring from '../../src/service/measuring';
 import * as pieces from '../../src/service/pieces';
 import * as sitters from '../../src/service/sitters';
 import * as tables from '../../src/service/tables';
+import * as walks from '../../src/service/walks';
 import { UNNAMED_FITTER, VISITOR, mayNot, type Guarded } from '../../src/service/rights';
 import { openBench, type Bench } from '../support/context';
 import { startApp, type App } from '../support/app';
@@ -63,6 +64,7 @@ const USE_CASES = {
   pieces,
   sitters,
   tables,
+  walks,
 };
 /** What the program itself calls, pure helpers, and what the label on a seat leads everybody to. */
 const INNER = [
@@ -75,6 +77,8 @@ const INNER = [
   'shelfOf',
   'fitCase',
   'rankCase',
+  'walkToSign',
+  'keepFelt',
 ];
 
 describe('rights, inside every use case', () => {

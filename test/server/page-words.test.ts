@@ -45,6 +45,7 @@ describe('the words of every page', function () {
         ['measure', 'choose', 'set', 'card'].map((s) => `/fittings/${id}?stage=${s}`),
       ),
       '/fittings/[id]/card': fittings.map((id) => `/fittings/${id}/card`),
+      '/fittings/[id]/walk': fittings.map((id) => `/fittings/${id}/walk`),
       '/people/[id]': (await ids('sitters')).map((id) => `/people/${id}`),
       '/people/[id]/measure': (await ids('sitters')).map((id) => `/people/${id}/measure`),
       '/practice/methods/[id]': (

@@ -58,6 +58,7 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
     ['choosing', `/fittings/${maren}?stage=choose`],
     ['setting', `/fittings/${ines}?stage=set`],
     ['the card stage', `/fittings/${ines}?stage=card`],
+    ['a walk', `/fittings/${ines}/walk`],
     ['the card', `/fittings/${ines}/card`],
     ['a page that is not there', '/nowhere'],
     ['signing in', '/sign-in'],

@@ -77,6 +77,7 @@ describe('accessibility', function () {
     'choosing',
     'setting',
     'the card stage',
+    'a walk',
     'the card',
     'a page that is not there',
     'signing in',

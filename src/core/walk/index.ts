@@ -10,6 +10,7 @@ export {
   type Felt,
   type FeltMeasure,
 } from './feel';
+export { judged } from './judged';
 export { leftOf, leftSettings, type LeftRow } from './left';
 export { neutralOf } from './neutral';
 export { standingAfter, stepWords, titleOf, type PostureMove, type StepWords } from './saying';

@@ -1,11 +1,12 @@
 /** The seat as left: of everything that was set what was calculated, where the walk led, where it stands, and why. */
-import { assess, type Assessment, type Problem, type Settings } from '../fit';
+import type { Assessment, Problem, Settings } from '../fit';
 import { message, type Message } from '../message';
 import { settingOf } from '../scene/checks';
 import { saysValue } from '../scene/control-words';
 import type { AdjustmentKind } from '../seat';
 import { kindOfStep, triedOf } from './steps';
 import { isOutsideBand, type Walk, type WalkEvent } from './walk';
+import { judged } from './judged';
 
 export interface LeftRow {
   readonly kind: AdjustmentKind;
@@ -79,9 +80,9 @@ export function leftOf(
     (kind) => walk.held[kind] !== undefined || lastOn(events, kind)?.answer === 'felt',
   );
   const at = {
-    base: assess(given, base),
-    reached: assess(given, walk.target),
-    left: assess(given, walk.standing),
+    base: judged(given, base),
+    reached: judged(given, walk.target),
+    left: judged(given, walk.standing),
   };
   return kinds.map((kind): LeftRow => {
     const last = lastOn(events, kind);

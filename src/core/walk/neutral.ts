@@ -2,6 +2,7 @@
 import type { Problem, Settings, Variable } from '../fit';
 import { neutralPosition } from '../fit/search/axes';
 import type { NeutralStart } from '../method';
+import { isLifted } from '../scene/lifted';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
 
 /** A little above upright, degrees: as far a locked back leans at the start (common practice). */
@@ -33,6 +34,20 @@ function described({ adjustment: { neutral }, values }: Variable): number | null
   if (neutral === 'lowest') return 0;
   if (neutral === 'highest') return last;
   return neutral === 'middle' ? Math.floor(last / 2) : Math.min(neutral, last);
+}
+
+/**
+ * Whether somebody has put an adjustment where a walk starts: by its description, or because the school asks for it.
+ * Everything else is somewhere, and only taken to stand there.
+ * @returns false for what is only taken to stand there. Common practice, no source.
+ */
+export function isPutNeutral(p: Problem, variable: Variable): boolean {
+  if (described(variable) !== null) return true;
+  const school = p.inputs.method.neutralStart ?? 'liftToTop';
+  const { kind } = variable;
+  if (kind === 'seatHeight') return school === 'liftToTop' && isLifted(p);
+  if (kind === 'backAngle') return school !== 'liftToTop';
+  return kind === 'seatAngle' && school === 'backAndLevel';
 }
 
 /**

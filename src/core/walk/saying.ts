@@ -1,6 +1,5 @@
 /** What is said at a step of a walk: of the seat as it stands then, with what comes later still neutral. */
 import {
-  assess,
   isSwitch,
   put,
   sizeInUse,
@@ -23,9 +22,11 @@ import { USUAL_FINGERS_MM } from '../target';
 import { ADJUSTMENT_KINDS, controlFor, isStepped, valuesOf, type AdjustmentKind } from '../seat';
 import { stepCaution } from './cautions';
 import { HARNESS } from './couplings';
+import { isPutNeutral } from './neutral';
 import { proceduresAt } from './procedures';
 import { kindOfStep, triedOf, type WalkStep } from './steps';
 import type { Walk } from './walk';
+import { judged } from './judged';
 
 /** A posture on the way through them: what moves, and with which control. */
 export interface PostureMove extends PostureRow, ControlWords {}
@@ -206,8 +207,10 @@ function shownOf(a: Assessment, outcome: SettingOutcome): Shown {
 }
 
 /** Which way, and by how much of what it is counted in, from where it stands. */
-function wayWords(walk: Walk, variable: Variable | undefined): Message | null {
+function wayWords(p: Problem, walk: Walk, variable: Variable | undefined): Message | null {
   if (!variable || variable.adjustment.lock) return null;
+  // Of what nobody has put anywhere yet, nobody knows which way.
+  if (walk.reached[variable.kind] === undefined && !isPutNeutral(p, variable)) return null;
   const { kind, values, adjustment } = variable;
   const [from, to] = [walk.standing.positions[kind], walk.target.positions[kind]];
   if (from === undefined || to === undefined || from === to) return null;
@@ -233,7 +236,7 @@ function triedWords(p: Problem, walk: Walk, kind: AdjustmentKind): Message {
 
 /** What is set: to what, with which control, and how one knows. */
 function setWords(p: Problem, walk: Walk, step: WalkStep, kind: AdjustmentKind): StepWords {
-  const a = assess(p, standingAfter(walk, step));
+  const a = judged(p, standingAfter(walk, step));
   const variable = a.problem.variables[kind];
   const outcome = a.outcomes.find((o) => o.kind === kind);
   const because =
@@ -250,7 +253,7 @@ function setWords(p: Problem, walk: Walk, step: WalkStep, kind: AdjustmentKind):
     title: named(kind),
     main: said?.main ?? triedWords(p, walk, kind),
     full: said ? said.full : message('walk.byTrial'),
-    way: wayWords(walk, variable),
+    way: wayWords(a.problem, walk, variable),
     check: said?.check ?? null,
     tells: said || step.what === 'trial' ? tellsOf(a.problem, a, kind, hangs) : null,
     procedure: adjustment
@@ -268,7 +271,7 @@ function setWords(p: Problem, walk: Walk, step: WalkStep, kind: AdjustmentKind):
 
 /** What another posture changes, with the control of each; what could not be moved stays. */
 function postureWords(p: Problem, walk: Walk, posture: PostureSettings): StepWords {
-  const rows = postureRows(assess(p, walk.standing), posture) ?? [];
+  const rows = postureRows(judged(p, walk.standing), posture) ?? [];
   const moves = rows
     .filter(({ kind }) => walk.held[kind] === undefined)
     .map((row): PostureMove => {

@@ -1,13 +1,5 @@
 /** The steps of a walk at the seat, in the order in which this method sets it, with what has to be looked at again. */
-import {
-  REMEDY_IDS,
-  assess,
-  sizeInUse,
-  type Assessment,
-  type Problem,
-  type RemedyId,
-  type Settings,
-} from '../fit';
+import { REMEDY_IDS, sizeInUse, type Assessment, type Problem, type RemedyId, type Settings } from '../fit';
 import { UNSET } from '../scene/checks';
 import {
   ADJUSTMENT_KINDS,
@@ -20,6 +12,7 @@ import {
 import { HARNESS, causesOf, type Touched } from './couplings';
 import { isFelt } from './feel';
 import { neutralOf } from './neutral';
+import { judged } from './judged';
 
 export type WalkStep =
   /** The seat as it stands before anything is set; where to sit on a pan that stays; sitting right back; the end. */
@@ -106,7 +99,7 @@ const sitting = (kinds: readonly AdjustmentKind[]): WalkStep =>
  * walkSteps(problem, best)[0].what // => 'neutral'
  */
 export function walkSteps(p: Problem, target: Settings, postures = 0): readonly WalkStep[] {
-  const a = assess(p, target);
+  const a = judged(p, target);
   const kinds = setKinds(a);
   const all = withTried(p, kinds);
   const neutral = neutralOf(a.problem, target);

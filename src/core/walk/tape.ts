@@ -61,7 +61,8 @@ function shownAt(bare: Problem, settings: Settings, kind: AdjustmentKind): reado
  */
 export function tapeUnitOf(bare: Problem, settings: Settings, kind: AdjustmentKind): 'mm' | 'deg' | null {
   const p = inPlace(bare, settings.remedies);
-  if (!shownAt(bare, settings, kind)) return null;
+  if ((p.variables[kind]?.values.length ?? 0) < 2) return null;
   const value = checkOf(p, { values: valuesOfSettings(p, settings) }, kind)?.values.value;
-  return value && 'deg' in value ? 'deg' : 'mm';
+  if (!value) return null;
+  return 'deg' in value ? 'deg' : 'mm' in value ? 'mm' : null;
 }

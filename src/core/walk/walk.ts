@@ -2,7 +2,7 @@
  * A walk at the seat as it stands: what was done so far, where the settings lead by now, and what comes next. It is
  * worked out anew from its events, so that two devices that add to one walk come to the same.
  */
-import { NO_REMEDIES, assess, problemOf, solve, type Problem, type Settings } from '../fit';
+import { NO_REMEDIES, inPlace, problemOf, solve, type Problem, type Settings } from '../fit';
 import type { Body } from '../body';
 import { HARNESS } from './couplings';
 import {
@@ -16,6 +16,7 @@ import {
 } from './feel';
 import { neutralOf } from './neutral';
 import { triedOf, walkSteps, type WalkStep } from './steps';
+import { judged } from './judged';
 import { positionCount, type AdjustmentKind } from '../seat';
 
 /**
@@ -54,6 +55,8 @@ export interface Walk {
   readonly held: Positions;
   /** What the sitter has said something of, and what came of it. */
   readonly felt: Readonly<Partial<Record<AdjustmentKind, FeelState>>>;
+  /** What was set so far, and where it was put. */
+  readonly reached: Positions;
   /** The seat as it stands now: set so far, and still neutral. */
   readonly standing: Settings;
   /** What comes next; null once everything is done. */
@@ -211,11 +214,11 @@ export function walkOf(
   );
   const target = isAny(byFeel) ? solveWith(problem, { ...held, ...byFeel }, base) : calculated;
   const steps = walkSteps(problem, target, postures);
-  const neutral = neutralOf(assess(problem, target).problem, target);
+  const neutral = neutralOf(inPlace(problem, target.remedies), target);
   const standing = { ...target, positions: { ...neutral.positions, ...reached } };
   const now = { target, held, reached, felt };
   const next = steps.find((step) => isOpen(step, events, now)) ?? null;
-  return { problem, target, steps, held, felt, standing, next };
+  return { problem, target, steps, held, felt, reached, standing, next };
 }
 
 const known = new WeakMap<Problem, { readonly key: string; readonly problem: Problem }>();
@@ -242,6 +245,6 @@ export const feltMeasures = (walk: Walk): readonly FeltMeasure[] => measuresOf(w
  */
 export function isOutsideBand(p: Problem, walk: Walk, kind: AdjustmentKind): boolean {
   if (!walk.felt[kind] || !p.variables[kind]) return false;
-  const outcome = assess(p, walk.target).outcomes.find((o) => o.kind === kind);
+  const outcome = judged(p, walk.target).outcomes.find((o) => o.kind === kind);
   return outcome?.verdict === 'cannotReach' || outcome?.verdict === 'close' || outcome?.verdict === 'off';
 }

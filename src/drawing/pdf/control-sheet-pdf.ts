@@ -1,7 +1,8 @@
 /** The controls of a seat on paper, one page: the type is set smaller until it fits. */
 import type { SeatModel } from '../../core/seat';
 import { word, type Reading } from '../../words';
-import { controlMarks, type ControlSheet, type SheetControl } from '../control-sheet';
+import { controlMarks } from '../control-marks';
+import type { ControlSheet, SheetControl } from '../control-sheet';
 import { paintMarks } from './drawings-pdf';
 import { paintPictograms } from './paint-pictograms';
 import { MARGIN, PAPERS, documentOf, mm, type Paper } from './paper';

@@ -13,7 +13,7 @@ import {
 } from '../../core/seat';
 import { CONTROL_FIELD, ControlView } from '../../drawing/ControlView';
 import { PictogramRow } from '../../drawing/Pictogram';
-import { pointFromAbove } from '../../drawing/control-sheet';
+import { pointFromAbove } from '../../drawing/control-marks';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word } from '../../words';

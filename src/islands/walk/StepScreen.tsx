@@ -1,5 +1,5 @@
 /** One step, as large as the tablet: what to set, with which hand, how one knows. */
-import { useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import type { SeatModel } from '../../core/seat';
 import type { Scene } from '../../core/scene';
 import { PictogramRow } from '../../drawing/Pictogram';
@@ -96,11 +96,37 @@ function Moves({ view }: { readonly view: StepView }) {
   );
 }
 
+/** Drawn once the words stand: nobody waits for them. */
+const Pictures = memo(function Pictures({
+  view: newest,
+  seat,
+}: {
+  readonly view: StepView;
+  readonly seat: SeatModel;
+}) {
+  const view = useDeferredValue(newest);
+  const { before, after } = useMemo(() => view.scenes(), [view]);
+  const { controlId, step } = view;
+  const id = `walk-${step.id.replace(':', '-')}`;
+  return (
+    <div className={styles.pictures}>
+      {after ? (
+        <>
+          <Picture id={`${id}-before`} name={word('walk.before')} scene={before} />
+          <Picture id={`${id}-after`} name={word('walk.after')} scene={after} />
+        </>
+      ) : (
+        <Picture id={`${id}-now`} name={word('walk.now')} scene={before} />
+      )}
+      {controlId && <Where seat={seat} controlId={controlId} />}
+    </div>
+  );
+});
+
 /** The words and drawings of a step. */
 export function StepScreen({ view, seat }: { readonly view: StepView; readonly seat: SeatModel }) {
   const say = useSay();
-  const { words, before, after, controlId, step } = view;
-  const id = `walk-${step.id.replace(':', '-')}`;
+  const { words } = view;
   return (
     <>
       <h2 className={styles.title}>{say(words.title)}</h2>
@@ -121,17 +147,7 @@ export function StepScreen({ view, seat }: { readonly view: StepView; readonly s
           <span>{word('walk.felt')}</span> {say(words.tells)}
         </p>
       )}
-      <div className={styles.pictures}>
-        {after ? (
-          <>
-            <Picture id={`${id}-before`} name={word('walk.before')} scene={before} />
-            <Picture id={`${id}-after`} name={word('walk.after')} scene={after} />
-          </>
-        ) : (
-          <Picture id={`${id}-now`} name={word('walk.now')} scene={before} />
-        )}
-        {controlId && <Where seat={seat} controlId={controlId} />}
-      </div>
+      <Pictures view={view} seat={seat} />
       {words.caution && (
         <p className={styles.caution} role="note">
           {say(words.caution)}

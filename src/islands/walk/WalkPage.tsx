@@ -15,7 +15,7 @@ import { Left } from './Left';
 import { StepScreen } from './StepScreen';
 import { useWalk, useWalkState, type Given, type WalkInHand } from './use-walk';
 import { useVoice, type Voice } from './voice';
-import { answeredElsewhere, positionAt, type StepView } from './walk-view';
+import { answeredElsewhere, positionAt, warm, type StepView } from './walk-view';
 import styles from './walk.module.css';
 
 interface Props {
@@ -118,18 +118,28 @@ function useKeys(acts: { readonly [key: string]: () => void }, hand: WalkInHand)
   useCommands('walk', commands);
 }
 
+/** What comes next is worked out while this step is read, so that nobody waits for it. */
+function useWarmth({ ground, walk, events }: WalkInHand, { step, kind }: StepView) {
+  useEffect(() => {
+    const timer = setTimeout(() => warm(ground, walk, events, { step, kind }), WARM_MS);
+    return () => clearTimeout(timer);
+  }, [ground, walk, events, step, kind]);
+}
+const WARM_MS = 150;
+
 /** The step in hand, with its answers. */
 function Step({ hand, view }: { readonly hand: WalkInHand; readonly view: StepView }) {
   const reading = useReading();
   const { walk, step, answer, go, record, device } = hand;
-  const [asked, setAsked] = useState<Asked>(null);
+  const [open, setOpen] = useState<{ readonly id: string; readonly asked: Asked } | null>(null);
   const [tapsAnywhere, setTaps] = useState(false);
   const voice = useVoice(useSpoken(view), reading.locale);
   const id = view.step.id;
-  useEffect(() => {
-    setAsked(null);
-    window.scrollTo(0, 0);
-  }, [id]);
+  // What was asked at another step is closed.
+  const asked = open?.id === id ? open.asked : null;
+  const setAsked = (which: Asked) => setOpen({ id, asked: which });
+  useEffect(() => window.scrollTo(0, 0), [id]);
+  useWarmth(hand, view);
   const give = useCallback((given: Given) => answer(id, given), [answer, id]);
   const done = () => {
     const { kind } = view;

@@ -1,11 +1,24 @@
 /** Reading aloud with the browser’s own voice, where it has one. */
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { onDevice } from '../../ui/device-storage';
 
 const VOICE = 'velto-voice';
 
 const hasVoice = (): boolean => 'speechSynthesis' in window && 'SpeechSynthesisUtterance' in window;
 const never = (): (() => void) => () => undefined;
+
+const listeners = new Set<() => void>();
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+const isChosen = (): boolean => onDevice.get(VOICE) === '1';
+
+function toggle(): void {
+  if (isChosen()) onDevice.remove(VOICE);
+  else onDevice.set(VOICE, '1');
+  for (const listener of listeners) listener();
+}
 
 export interface Voice {
   /** null: not known before the page is in a browser. */
@@ -17,10 +30,7 @@ export interface Voice {
 /** Reads a text whenever it changes, while it is switched on. */
 export function useVoice(text: string, locale: string): Voice {
   const canSpeak = useSyncExternalStore(never, hasVoice, () => null);
-  const [isOn, setOn] = useState(false);
-  useEffect(() => {
-    if (canSpeak && onDevice.get(VOICE) === '1') setOn(true);
-  }, [canSpeak]);
+  const isOn = useSyncExternalStore(subscribe, isChosen, () => false);
   useEffect(() => {
     if (!isOn || !canSpeak) return undefined;
     window.speechSynthesis.cancel();
@@ -29,12 +39,5 @@ export function useVoice(text: string, locale: string): Voice {
     window.speechSynthesis.speak(utterance);
     return () => window.speechSynthesis.cancel();
   }, [canSpeak, isOn, locale, text]);
-  const toggle = useCallback(() => {
-    setOn((now) => {
-      if (now) onDevice.remove(VOICE);
-      else onDevice.set(VOICE, '1');
-      return !now;
-    });
-  }, []);
   return { canSpeak, isOn, toggle };
 }

@@ -1,11 +1,11 @@
 /** What the page of a walk shows, worked out from its record and its answers: nothing here knows the browser. */
 import {
-  assess,
   inputsOfPosture,
   problemOf,
   solve,
   NO_REMEDIES,
   type Assessment,
+  type Posture,
   type Problem,
   type Settings,
 } from '../../core/fit';
@@ -13,6 +13,7 @@ import { frontView, movedIn, planView, sideView, withMoved, type Scene } from '.
 import { controlFor, valuesOf, type AdjustmentKind } from '../../core/seat';
 import {
   isOutsideBand,
+  judged,
   kindOfStep,
   standingAfter,
   stepWords,
@@ -63,6 +64,12 @@ export const walkAt = (
   events: readonly GivenWalkEvent[],
 ): Walk => walkOf(problem, record.base, events, { postures: record.postures.length, solve: solveWith });
 
+/** The seat before a step and after it; null where the step changes nothing that is drawn. */
+interface Pair {
+  readonly before: Scene;
+  readonly after: Scene | null;
+}
+
 export interface StepView {
   readonly step: WalkStep;
   readonly number: number;
@@ -76,9 +83,8 @@ export interface StepView {
   readonly isStanding: boolean;
   /** Whether the sitter’s choice lies outside what fits the measures. */
   readonly isOutside: boolean;
-  readonly before: Scene;
-  /** null where the step changes nothing that is drawn. */
-  readonly after: Scene | null;
+  /** What is drawn of it, asked for after the words are shown. */
+  readonly scenes: () => Pair;
 }
 
 /** From where what an adjustment moves is seen best. */
@@ -87,11 +93,6 @@ const SEEN: Readonly<Partial<Record<AdjustmentKind, (a: Assessment) => Scene>>> 
   padSlide: frontView,
   armPivot: planView,
 };
-
-interface Pair {
-  readonly before: Scene;
-  readonly after: Scene | null;
-}
 
 /** Two drawings that are compared lie in the same field. */
 function toOneScale(before: Scene, after: Scene | null): Pair {
@@ -113,16 +114,27 @@ function toOneScale(before: Scene, after: Scene | null): Pair {
   return { before: within(before), after: within(after) };
 }
 
+const postureProblems = new WeakMap<Posture, { readonly of: Problem; readonly problem: Problem }>();
+
+/** The same object for the same posture of the same problem: what was judged is kept with it. */
+function postureProblem(of: Problem, posture: Posture): Problem {
+  const known = postureProblems.get(posture);
+  if (known?.of === of) return known.problem;
+  const problem = problemOf(inputsOfPosture(of.inputs, posture));
+  postureProblems.set(posture, { of, problem });
+  return problem;
+}
+
 function scenesOf(walk: Walk, step: WalkStep, record: WalkRecord): Pair {
   const { problem } = walk;
-  const now = assess(problem, walk.standing);
+  const now = judged(problem, walk.standing);
   if (step.what === 'posture') {
     const posture = record.postures[step.number];
-    const there = posture?.settings && problemOf(inputsOfPosture(problem.inputs, posture));
+    const there = posture?.settings && postureProblem(problem, posture);
     return {
       ...toOneScale(
         sideView(now),
-        there && posture.settings ? sideView(assess(there, posture.settings)) : null,
+        there && posture.settings ? sideView(judged(there, posture.settings)) : null,
       ),
     };
   }
@@ -131,7 +143,7 @@ function scenesOf(walk: Walk, step: WalkStep, record: WalkRecord): Pair {
   const before = view(now);
   const then = standingAfter(walk, step);
   if (!kind || then === walk.standing) return { before, after: null };
-  const after = view(assess(problem, then, now));
+  const after = view(judged(problem, then));
   return movedIn(after, kind).length > 0
     ? toOneScale(withMoved(before, kind), withMoved(after, kind))
     : { before, after: null };
@@ -155,7 +167,7 @@ export function stepView({ record, problem: given }: Ground, walk: Walk, step: W
       ({ key }) => key.startsWith('working.stance.') || key === 'working.standUp',
     ),
     isOutside: kind !== null && isOutsideBand(given, walk, kind),
-    ...scenesOf(walk, step, record),
+    scenes: () => scenesOf(walk, step, record),
   };
 }
 
@@ -179,4 +191,23 @@ export function answeredElsewhere(
   const own = events.some((e) => e.step === step && e.device === device);
   const others = events.filter((e) => e.step === step && e.device !== undefined && e.device !== device);
   return own ? [...new Set(others.map((e) => e.by ?? '–'))] : [];
+}
+
+/** Works out what is shown once a step is done: whatever was judged then is remembered. */
+export function warm(
+  ground: Ground,
+  walk: Walk,
+  events: readonly GivenWalkEvent[],
+  { step, kind }: Pick<StepView, 'step' | 'kind'>,
+): void {
+  const position = kind === null ? undefined : positionAt(walk, kind);
+  const at = { id: '', at: '9999', by: null };
+  const done: GivenWalkEvent = {
+    ...at,
+    step: step.id,
+    answer: 'done',
+    ...(position !== undefined && { position }),
+  };
+  const after = walkAt(ground, [...events, done]);
+  if (after.next) stepView(ground, after, after.next).scenes();
 }

@@ -1,5 +1,6 @@
 /** The usual steps of what is done with a seat again and again (common practice, no source). */
 export const PROCEDURE_WORDS = {
+  'alt.control': 'Control {number}: {name}, {place}.',
   'procedure.sitRightBack': 'Sit right back',
   'procedure.sitRightBack.1': 'Stand with your calves against the seat, then sit down',
   'procedure.sitRightBack.2': 'Push your hips to the very back, feet flat',

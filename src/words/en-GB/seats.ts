@@ -31,7 +31,6 @@ export const SEAT_WORDS = {
   'controls.procedures': 'Step by step',
   'controls.untried': 'Directions not tried on the seat: {list}.',
   'controls.unplaced': 'Not shown in the drawing: {list}.',
-  'alt.control': 'Control {number}: {name}, {place}.',
   'controls.back': 'Back to seat',
   'seats.harness': 'Harness',
   'seats.suspension': 'Suspension',

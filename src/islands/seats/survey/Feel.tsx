@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import type { FeelSpot } from '../../../core/scene/survey-questions';
 import { CONTROL_KINDS, placeholderSeat, type Control, type ControlKind } from '../../../core/seat';
 import { ControlView } from '../../../drawing/ControlView';
-import { ASKED } from '../../../drawing/control-sheet';
+import { ASKED } from '../../../drawing/control-marks';
 import { PictogramRow } from '../../../drawing/Pictogram';
 import parts from '../../../ui/parts.module.css';
 import { useReading } from '../../../ui/preferences';
