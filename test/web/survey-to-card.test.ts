@@ -1,8 +1,7 @@
 /** By touch alone: a chair that nobody described is surveyed with its controls, gets a tag, is chosen, solved and printed. */
 import { expect } from 'chai';
-import type { ElementHandle, Page } from 'puppeteer-core';
-import { hitBy } from '../support/driver';
 import { screens } from '../support/screens';
+import { tap } from '../support/touch';
 import { readRows } from '../support/read-database';
 
 const FITTER = 'Hedda Kvist';
@@ -11,27 +10,6 @@ describe('a chair that nobody described', function () {
   this.timeout(180_000);
   const on = screens();
 
-  /** Taps what has this text, as far as a finger can reach it. */
-  async function tap(page: Page, what: string, name: string | RegExp): Promise<void> {
-    const found = await page.waitForFunction(
-      (css, wanted, isPattern) =>
-        [...document.querySelectorAll<HTMLElement>(css)].find((e) => {
-          const text = e.innerText.trim();
-          const isIt = isPattern ? new RegExp(wanted).test(text) : text === wanted;
-          return isIt && e.getClientRects().length > 0 && !e.matches(':disabled');
-        }),
-      { timeout: 15_000 },
-      what,
-      typeof name === 'string' ? name : name.source,
-      typeof name !== 'string',
-    );
-    const target = found.asElement() as ElementHandle<HTMLElement>;
-    // What moves away from under the finger is tapped again.
-    for (let left = 2; left >= 0; left--) {
-      await target.evaluate((e) => e.scrollIntoView({ block: 'center' }));
-      if (await hitBy(target, () => target.tap())) return;
-    }
-  }
   const button = (name: string | RegExp) => tap(on.user.page, 'main button', name);
   const link = async (name: string | RegExp) => {
     await Promise.all([
