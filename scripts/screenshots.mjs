@@ -47,6 +47,27 @@ async function measureOn(page) {
   }
 }
 
+/** So many steps of a walk at the seat, as calculated; it ends before that where there are fewer. */
+const goSteps = (count) => async (page) => {
+  await page.waitForSelector('main h2');
+  const text = () => page.evaluate(() => globalThis.document.querySelector('main').innerText);
+  for (let n = 0; n < count; n++) {
+    const before = await text();
+    const isPressed = await page.evaluate(() => {
+      const buttons = [...globalThis.document.querySelectorAll('main button')];
+      const next = buttons.find((b) => ['Start', 'Done'].includes(b.textContent.trim()));
+      next?.click();
+      return next !== undefined;
+    });
+    if (!isPressed) return;
+    await page.waitForFunction(
+      (was) => globalThis.document.querySelector('main').innerText !== was,
+      {},
+      before,
+    );
+  }
+};
+
 /** A survey as far as the first control: the seven values, then what the hand has found. */
 async function surveySeat(page) {
   const press = (name) => page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
@@ -115,10 +136,10 @@ const PICTURES = [
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
   ['set', `${fittingOf('Piet Lunder')}?stage=set`],
   ['set-misfit', `${fittingOf('Ines Farrowby')}?stage=set`],
-  ['set-dark', `${fittingOf('Maren Tolve')}?stage=set`, { scheme: 'dark' }],
   ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
+  ['walk', `${fittingOf('Ines Farrowby')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(3) }],
+  ['as-left', `${fittingOf('Maren Tolve')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(60) }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
-  ['set-across', `${fittingOf('Piet Lunder')}?stage=set`, { press: 'Front and top view' }],
   [
     'measuring',
     `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}/measure`,
@@ -138,14 +159,14 @@ const browser = await puppeteer.launch({
 for (const [
   name,
   path,
-  { width = 1280, height = 800, scheme = 'light', press, meanwhile } = {},
+  { width = 1280, height = 800, meanwhile } = {},
 ] of PICTURES.filter(([name]) => named.length === 0 || named.includes(name))) {
   // What one picture typed stays out of the next.
   const apart = await browser.createBrowserContext();
   const page = await apart.newPage();
   await page.setViewport({ width, height });
   await page.emulateMediaFeatures([
-    { name: 'prefers-color-scheme', value: scheme },
+    { name: 'prefers-color-scheme', value: 'light' },
     { name: 'prefers-reduced-motion', value: 'reduce' },
   ]);
   await page.setCookie({ name: 'velto-scope', value: '1', url: base });
@@ -158,7 +179,6 @@ for (const [
   await page.waitForFunction(() => !globalThis.document.querySelector('[aria-busy=true]'), {
     timeout: 60_000,
   });
-  if (press) await page.locator(`::-p-aria(${press})`).click();
   if (meanwhile) await meanwhile(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await apart.close();

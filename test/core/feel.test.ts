@@ -27,7 +27,6 @@ import {
   type Felt,
   type WalkEvent,
 } from '../../src/core/walk';
-import { momentAt } from '../../src/core/fit/conditions/wanted';
 
 const SITTERS = 200;
 
@@ -218,15 +217,5 @@ describe('setting by feel', function () {
     const said: WalkEvent = { step: 'trial:tiltTension', answer: 'felt', feel: 'falls', position: 8 };
     expect(walkOf(p, base, [...events, said]).next?.id).to.equal('trial:tiltTension');
     expect(walkOf(p, base, [...events, { ...said, feel: 'right' }]).next?.id).to.equal('end');
-  });
-});
-
-describe('the moment of a trunk', () => {
-  it('is what Winter’s fractions make of mass and stature', () => {
-    // Winter (2009), Table 4.1, from memory: head, arms and trunk 0.678 of the mass, centre 0.626 of the way from hip to
-    // shoulder, which are 0.288 of the stature apart. 70 kg, 1.70 m, 15° from the vertical.
-    const p = chair();
-    const by = 0.678 * 70 * 9.81 * 0.626 * 0.288 * 1.7 * Math.sin((15 * Math.PI) / 180);
-    expect(momentAt(p, 15)).to.be.closeTo(by, 0.01);
   });
 });

@@ -9,8 +9,11 @@ import {
   COUPLINGS,
   HARNESS,
   causesOf,
+  leftOf,
   neutralOf,
+  positionByTape,
   stepWords,
+  tapeUnitOf,
   walkOf,
   walkSteps,
   type WalkEvent,
@@ -264,6 +267,57 @@ describe('a walk at the seat', function () {
     expect(feet[0]).to.match(/^set:seatHeight: The heels hang \d+ mm for now; seat angle brings them down$/i);
     expect(feet[1]).to.equal('set:seatAngle: The heels stand on the floor now');
     expect(events.map((e) => e.step)).to.include('again:seatHeight');
+  });
+});
+
+describe('a seat as left', () => {
+  it('stands beside what was calculated, with why, also where one sat back after it', () => {
+    const p = problemFor({
+      seat: seatWith([
+        adjustment('seatHeight', slides(400, 520)),
+        adjustment('seatDepth', slides(380, 460)),
+        adjustment('backAngle', slides(0, 25)),
+      ]),
+      body: bodyWith(FULL),
+    });
+    const base = solve(p, { remedies: NO_REMEDIES }).settings;
+    const events: WalkEvent[] = [
+      { step: 'set:seatDepth', answer: 'stuck', position: 0, reason: 'jammed', note: 'bent' },
+      { step: 'sit:seatDepth', answer: 'done' },
+      { step: 'set:seatHeight', answer: 'foundSo', position: base.positions.seatHeight! },
+    ];
+    const rows = leftOf(p, base, walkOf(p, base, events), events);
+    const why = (kind: string) => rows.find((r) => r.kind === kind)!.why.map((m) => m.key);
+    expect(why('seatDepth')).to.deep.equal(['left.why.jammed']);
+    expect(why('seatHeight')).to.deep.equal(['left.why.foundSo']);
+    expect(why('backAngle')).to.deep.equal(['left.why.notDone']);
+    const depth = rows.find((r) => r.kind === 'seatDepth')!;
+    expect(depth.note).to.equal('bent');
+    expect(depth.left).not.to.deep.equal(depth.computed);
+    expect(rows.find((r) => r.kind === 'backAngle')!.left).to.equal(null);
+  });
+
+  it('is told by a tape, and a reading that cannot be is not taken', () => {
+    const p = problemFor({
+      seat: seatWith([
+        adjustment('seatHeight', slides(400, 520)),
+        adjustment('seatDepth', slides(400, 440)),
+        adjustment('seatAngle', slides(-10, 0)),
+      ]),
+      body: bodyWith(FULL),
+    });
+    const level = { ...solve(p, { remedies: NO_REMEDIES }).settings };
+    const at = (seatAngle: number) => ({ ...level, positions: { ...level.positions, seatAngle } });
+    const flat = positionByTape(p, at(20), 'seatHeight', 450)!;
+    expect(p.variables.seatHeight!.values[flat.position]).to.equal(450);
+    expect(flat).to.include({ lowest: 400, highest: 520, isOutside: false });
+    // Tipped forward about its rear the front edge lies lower: the same reading is a higher lift.
+    const tipped = positionByTape(p, at(0), 'seatHeight', 450)!;
+    expect(tipped.position).to.be.greaterThan(flat.position + 30);
+    expect(positionByTape(p, at(20), 'seatHeight', 903)!.isOutside).to.equal(true);
+    expect(positionByTape(p, at(20), 'seatHeight', NaN)!.isOutside).to.equal(true);
+    expect(positionByTape(p, at(20), 'armHeight', 200)).to.equal(null);
+    expect(tapeUnitOf(p, at(20), 'seatAngle')).to.equal('deg');
   });
 });
 

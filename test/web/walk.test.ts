@@ -15,6 +15,7 @@ describe('a seat, set beside it', function () {
   this.timeout(180_000);
   const on = screens();
   const walker = new Walker(on);
+  afterEach(() => on.user.page.setOfflineMode(false));
 
   it('an office chair: within thirty touches, read from afar, and left as calculated', async () => {
     const id = await walker.fittingOf('Maren Tolve');

@@ -5,7 +5,7 @@ import { settingOf } from '../scene/checks';
 import { saysValue } from '../scene/control-words';
 import type { AdjustmentKind } from '../seat';
 import { kindOfStep, triedOf } from './steps';
-import { isOutsideBand, type Walk, type WalkEvent } from './walk';
+import { isOutsideBand, kindIn, type Walk, type WalkEvent } from './walk';
 import { judged } from './judged';
 
 export interface LeftRow {
@@ -30,7 +30,7 @@ function wordsAt(a: Assessment, kind: AdjustmentKind): Message | null {
 
 /** The last answer to any step that sets something. */
 const lastOn = (events: readonly WalkEvent[], kind: AdjustmentKind): WalkEvent | undefined =>
-  events.filter(({ step }) => step.split(':')[1] === kind).at(-1);
+  events.filter(({ step }) => kindIn(step) === kind).at(-1);
 
 interface Stands {
   readonly given: Problem;

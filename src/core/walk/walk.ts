@@ -74,7 +74,11 @@ export interface WalkMore {
   readonly solve?: Solve;
 }
 
-const kindIn = (step: string): AdjustmentKind | null => {
+/**
+ * What an answer to a step says something of, by the step’s id.
+ * @returns null of what sets nothing: also of sitting back after a change of depth. Definition.
+ */
+export const kindIn = (step: string): AdjustmentKind | null => {
   const kind = /^(?:set|again|trial):(\w+)$/.exec(step)?.[1];
   return kind === undefined || kind === HARNESS ? null : (kind as AdjustmentKind);
 };

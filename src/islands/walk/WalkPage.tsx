@@ -138,7 +138,9 @@ function Step({ hand, view }: { readonly hand: WalkInHand; readonly view: StepVi
   // What was asked at another step is closed.
   const asked = open?.id === id ? open.asked : null;
   const setAsked = (which: Asked) => setOpen({ id, asked: which });
-  useEffect(() => window.scrollTo(0, 0), [id]);
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, [id]);
   useWarmth(hand, view);
   const give = useCallback((given: Given) => answer(id, given), [answer, id]);
   const done = () => {
