@@ -229,6 +229,15 @@ function parsed(text: string): { readonly value: unknown } {
 
 const PEOPLE_A_SLICE = 20;
 
+/** Told where everything about one person is exported, and not taken in. */
+function withoutTold(given: FilePerson): FilePerson {
+  const person: FilePerson & { fittings?: unknown; seatsUsed?: unknown; felt?: unknown } = { ...given };
+  delete person.fittings;
+  delete person.seatsUsed;
+  delete person.felt;
+  return person;
+}
+
 /**
  * Reads a JSON file of people, slice by slice: the last value has everything.
  * @param today local date: nothing lies after it
@@ -268,12 +277,7 @@ export function* readPeopleJson(text: string, today: string): Generator<ReadingP
         })),
       );
     } else {
-      const person: FilePerson & { fittings?: unknown; seatsUsed?: unknown; felt?: unknown } = {
-        ...found.data,
-      };
-      delete person.fittings;
-      delete person.seatsUsed;
-      delete person.felt;
+      const person = withoutTold(found.data);
       const placed = ({ path, ...rest }: ReturnType<typeof personFaults>[number]): PeopleFault => ({
         ...rest,
         row,

@@ -39,6 +39,8 @@ const isOf = (kind: AdjustmentKind, { id }: Primitive): boolean | undefined =>
 /**
  * Returns the outlines of what an adjustment moves in a view; none where the view does not show it.
  * @returns in the order drawn. Definition.
+ * @example
+ * movedIn({ primitives: [] }, 'seatHeight') // => []
  */
 export const movedIn = ({ primitives }: Pick<Scene, 'primitives'>, kind: AdjustmentKind): Primitive[] =>
   primitives

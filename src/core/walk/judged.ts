@@ -7,6 +7,8 @@ const recent = new WeakMap<Problem, readonly Assessment[]>();
 /**
  * An assessment, as far as possible taken over from those made last.
  * @returns the same as `assess`; the same object for the same settings. Definition.
+ * @example
+ * judged(problem, best) === judged(problem, { ...best }) // => true
  */
 export function judged(p: Problem, settings: Settings): Assessment {
   const known = recent.get(p) ?? [];

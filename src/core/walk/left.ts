@@ -67,6 +67,8 @@ function whyOf(
  * What stands at the end of a walk, side by side with what was calculated.
  * @param given the problem as it was before anything was felt
  * @returns one row for everything that a step sets, in the order of the steps. Definition.
+ * @example
+ * leftOf(problem, best, walkOf(problem, best, []), []).map((row) => row.kind) // => ['seatHeight', 'seatDepth', 'backAngle', 'armHeight']
  */
 export function leftOf(
   given: Problem,
@@ -105,6 +107,8 @@ export function leftOf(
 /**
  * What a walk leaves: what was set, and of what nobody set what it should be.
  * @returns settings to be signed off. Definition.
+ * @example
+ * leftSettings(walkOf(problem, best, []), []).remedies // => {}
  */
 export function leftSettings(walk: Walk, events: readonly WalkEvent[]): Settings {
   const positions = { ...walk.standing.positions };

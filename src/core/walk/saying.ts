@@ -61,6 +61,8 @@ const STANDS_MM = 5;
 /**
  * The seat as it stands once a step is done.
  * @returns settings; as it stands now where the step sets nothing. Definition.
+ * @example
+ * standingAfter(walkOf(problem, best, []), { id: 'sit', what: 'sit' }).remedies // => {}
  */
 export function standingAfter({ standing, target }: Walk, step: WalkStep): Settings {
   const kind = kindOfStep(step);
@@ -332,6 +334,8 @@ export function titleOf(step: WalkStep): Message {
  * Everything that is said at a step, of the seat as it stands once the step is done.
  * @param postures those of the fitting beside the one that is set first
  * @returns messages; null or empty where there is nothing to say. Common practice, no source.
+ * @example
+ * stepWords(problem, walkOf(problem, best, []), { id: 'sit', what: 'sit' }).main.key // => 'walk.sit.main'
  */
 export function stepWords(
   p: Problem,

@@ -45,6 +45,8 @@ const setKinds = ({ outcomes }: Assessment): AdjustmentKind[] =>
 /**
  * What nothing is calculated for and the sitter can tell by feel.
  * @returns in the order in which the seat lists them. Definition.
+ * @example
+ * triedOf(problem) // => []
  */
 export const triedOf = ({ inputs: { seat } }: Problem): readonly Adjustment[] =>
   seat.adjustments.filter((a) => uncalculated(a) === 'byTrial' && !isFixed(a) && isFelt(a.kind));

@@ -21,6 +21,8 @@ const ERRS = 5;
  * Where an adjustment stands by what a tape or a level shows of it, everything else standing as it does.
  * @param value as read, mm or degrees
  * @returns null where neither a tape nor a level tells. Definition.
+ * @example
+ * positionByTape(problem, best, 'seatHeight', 449).position // => 5
  */
 export function positionByTape(
   bare: Problem,
@@ -58,6 +60,8 @@ function shownAt(bare: Problem, settings: Settings, kind: AdjustmentKind): reado
 /**
  * Whether a tape or a level tells where an adjustment stands, and in which unit.
  * @returns null where neither does. Definition.
+ * @example
+ * tapeUnitOf(problem, best, 'backAngle') // => 'deg'
  */
 export function tapeUnitOf(bare: Problem, settings: Settings, kind: AdjustmentKind): 'mm' | 'deg' | null {
   const p = inPlace(bare, settings.remedies);

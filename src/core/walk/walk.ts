@@ -133,6 +133,8 @@ const inTenths = (value: number): number => Math.round(value * 10) / 10;
  * A body with what was felt beside what was measured. A mass counts only where it was not weighed: what was felt never
  * takes the place of a scale.
  * @returns the same body where nothing was felt. Definition.
+ * @example
+ * feltBody(body, []) === body // => true
  */
 export function feltBody(body: Body, measures: readonly FeltMeasure[]): Body {
   return measures.reduce<Body>((now, { dimension, ...felt }) => {
@@ -240,12 +242,16 @@ function withFelt(p: Problem, measures: readonly FeltMeasure[]): Problem {
 /**
  * Every measure that was told by feel in a walk, to be kept beside what was measured.
  * @returns one a dimension; empty where nothing was felt. Assumed.
+ * @example
+ * feltMeasures(walkOf(problem, best, [])) // => []
  */
 export const feltMeasures = (walk: Walk): readonly FeltMeasure[] => measuresOf(walk.felt);
 
 /**
  * Whether what is set by feel lies outside what fits the body as it was measured.
  * @returns false where nothing was felt of it. Definition.
+ * @example
+ * isOutsideBand(problem, walkOf(problem, best, []), 'armHeight') // => false
  */
 export function isOutsideBand(p: Problem, walk: Walk, kind: AdjustmentKind): boolean {
   if (!walk.felt[kind] || !p.variables[kind]) return false;

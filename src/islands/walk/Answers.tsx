@@ -1,5 +1,5 @@
 /** What can be answered to a step: done, found so, could not and why, what the tape shows, how it feels. */
-import { useState, type ReactNode, type SubmitEvent } from 'react';
+import { useId, useState, type ReactNode, type SubmitEvent } from 'react';
 import {
   positionByTape,
   tapeUnitOf,
@@ -113,70 +113,81 @@ function Stuck({ hand, kind, onGiven }: PanelProps) {
   );
 }
 
-/** A number off a tape or a level, and the position that it means. */
-function Tape({
-  hand: { walk },
-  kind,
-  label,
-  hint,
-  onPosition,
-  onTake,
-}: {
+interface TapeProps {
   readonly hand: WalkInHand;
   readonly kind: AdjustmentKind;
   readonly label: string;
   readonly hint?: string;
   readonly onPosition?: (position: number) => void;
   readonly onTake?: (position: number) => void;
-}) {
+}
+
+/** What was typed of a tape, and the position that it means; why it means none. */
+function useTape({ walk }: WalkInHand, kind: AdjustmentKind, unit: 'mm' | 'deg') {
   const reading = useReading();
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | null>(null);
-  const unit = tapeUnitOf(walk.problem, walk.standing, kind);
-  if (!unit) return null;
   const said = (value: number) => sayValue(unit === 'deg' ? { deg: value } : { mm: value }, reading);
   const read = (typed: string): number | null => {
     const value = valueOf(typed, unit, reading.length);
-    if (value === null) {
-      setFault(word('walk.tape.empty'));
-      return null;
+    const found = value === null ? null : positionByTape(walk.problem, walk.standing, kind, value);
+    if (found && !found.isOutside) {
+      setFault(null);
+      return found.position;
     }
-    const found = positionByTape(walk.problem, walk.standing, kind, value);
-    if (!found || found.isOutside) {
-      const { lowest = 0, highest = 0 } = found ?? {};
-      setFault(sayWith('walk.tape.outside', { lowest: said(lowest), highest: said(highest) }));
-      return null;
-    }
-    setFault(null);
-    return found.position;
+    setFault(
+      found
+        ? sayWith('walk.tape.outside', { lowest: said(found.lowest), highest: said(found.highest) })
+        : word('walk.tape.empty'),
+    );
+    return null;
   };
+  return { text, setText, fault, read, shown: unit === 'deg' ? '°' : reading.length };
+}
+
+/** A number off a tape or a level; nothing where neither tells. */
+function Tape(props: TapeProps) {
+  const { walk } = props.hand;
+  const unit = tapeUnitOf(walk.problem, walk.standing, props.kind);
+  return unit && <TapeForm {...props} unit={unit} />;
+}
+
+function TapeForm({
+  hand,
+  kind,
+  label,
+  hint,
+  onPosition,
+  onTake,
+  unit,
+}: TapeProps & { readonly unit: 'mm' | 'deg' }) {
+  const field = useId();
+  const { text, setText, fault, read, shown } = useTape(hand, kind, unit);
   const submit = (event: SubmitEvent) => {
     event.preventDefault();
     const position = read(text);
     if (position !== null) onTake?.(position);
   };
+  const put = (typed: string) => {
+    setText(typed);
+    const position = onPosition && typed !== '' ? read(typed) : null;
+    if (position !== null) onPosition?.(position);
+  };
   return (
     <form className={styles.tape} onSubmit={submit} noValidate>
-      <label>
-        {label}
-        <span className={styles.tapeField}>
-          <input
-            value={text}
-            inputMode="decimal"
-            autoComplete="off"
-            aria-invalid={fault !== null}
-            aria-describedby="walk-tape-fault"
-            onChange={(e) => {
-              setText(e.currentTarget.value);
-              if (onPosition && e.currentTarget.value !== '') {
-                const position = read(e.currentTarget.value);
-                if (position !== null) onPosition(position);
-              }
-            }}
-          />
-          <span>{unit === 'deg' ? '°' : reading.length}</span>
-        </span>
-      </label>
+      <label htmlFor={field}>{label}</label>
+      <span className={styles.tapeField}>
+        <input
+          id={field}
+          value={text}
+          inputMode="decimal"
+          autoComplete="off"
+          aria-invalid={fault !== null}
+          aria-describedby="walk-tape-fault"
+          onChange={(e) => put(e.currentTarget.value)}
+        />
+        <span>{shown}</span>
+      </span>
       {hint && text === '' && <p className={parts.soft}>{hint}</p>}
       <p id="walk-tape-fault" role="alert" className={styles.fault}>
         {fault}
@@ -268,68 +279,65 @@ export function Feel({ hand, view, kind, onGiven }: PanelProps) {
 /** Further apart than both can err: so many standard deviations. */
 const APART_SDS = 3;
 
-/** The buttons under a step, and what each asks. */
-export function Answers({
-  hand,
-  view,
-  asked,
-  onAsk,
-  onGiven,
-  onDone,
-}: {
+interface AnswersProps {
   readonly hand: WalkInHand;
   readonly view: StepView;
   readonly asked: Asked;
   readonly onAsk: (asked: Asked) => void;
   readonly onGiven: (given: Given) => void;
   readonly onDone: () => void;
-}) {
-  const { kind, step } = view;
-  const { walk } = hand;
-  const canTape = kind !== null && tapeUnitOf(walk.problem, walk.standing, kind) !== null;
-  const canFeel = kind !== null && isFelt(kind) && step.what !== 'trial';
-  const panel = kind && { hand, view, kind, onGiven };
-  const toggle = (which: Asked) => onAsk(asked === which ? null : which);
-  const side = (which: 'stuck' | 'tape' | 'feel', text: string) => (
+}
+
+/** What can be answered of an adjustment beside that it is done. */
+function Sides({ hand: { walk }, view: { step, kind }, asked, onAsk, onGiven }: AnswersProps) {
+  if (kind === null)
+    return step.what === 'end' ? null : (
+      <button
+        type="button"
+        className={styles.side}
+        onClick={() => onGiven({ answer: 'stuck', reason: 'other' })}
+      >
+        {word('walk.stuck')}
+      </button>
+    );
+  const side = (which: Asked, text: string) => (
     <button
       type="button"
       className={styles.side}
       aria-expanded={asked === which}
-      onClick={() => toggle(which)}
+      onClick={() => onAsk(asked === which ? null : which)}
     >
       {text}
     </button>
   );
+  return (
+    <>
+      {side('stuck', word('walk.stuck'))}
+      {isFelt(kind) && step.what !== 'trial' && side('feel', word('walk.wrong'))}
+      {tapeUnitOf(walk.problem, walk.standing, kind) !== null && side('tape', word('walk.tape'))}
+      <button
+        type="button"
+        className={styles.side}
+        onClick={() => onGiven({ answer: 'foundSo', position: positionAt(walk, kind) })}
+      >
+        {word('walk.foundSo')}
+      </button>
+    </>
+  );
+}
+
+/** The buttons under a step, and what each asks. */
+export function Answers(props: AnswersProps) {
+  const { hand, view, asked, onGiven, onDone } = props;
+  const { kind, step } = view;
+  const panel = kind && { hand, view, kind, onGiven };
   return (
     <div className={styles.answers}>
       {panel && asked === 'stuck' && <Stuck {...panel} />}
       {panel && asked === 'tape' && <ByTape {...panel} />}
       {panel && (asked === 'feel' || step.what === 'trial') && <Feel {...panel} />}
       <div className={styles.bar}>
-        {kind !== null ? (
-          <>
-            {side('stuck', word('walk.stuck'))}
-            {canFeel && side('feel', word('walk.wrong'))}
-            {canTape && side('tape', word('walk.tape'))}
-            <button
-              type="button"
-              className={styles.side}
-              onClick={() => onGiven({ answer: 'foundSo', position: positionAt(walk, kind) })}
-            >
-              {word('walk.foundSo')}
-            </button>
-          </>
-        ) : (
-          step.what !== 'end' && (
-            <button
-              type="button"
-              className={styles.side}
-              onClick={() => onGiven({ answer: 'stuck', reason: 'other' })}
-            >
-              {word('walk.stuck')}
-            </button>
-          )
-        )}
+        <Sides {...props} />
         {step.what !== 'trial' && (
           <button type="button" className={styles.done} onClick={onDone}>
             {word(step.what === 'neutral' ? 'walk.start' : 'walk.done')}

@@ -118,6 +118,60 @@ function useKeys(acts: { readonly [key: string]: () => void }, hand: WalkInHand)
   useCommands('walk', commands);
 }
 
+/** Where in the walk it is, and what helps whose hands are busy. */
+function Tools({
+  view,
+  of,
+  onPrevious,
+  tapsAnywhere,
+  onTaps,
+  voice,
+}: {
+  readonly view: StepView;
+  readonly of: number;
+  readonly onPrevious: (() => void) | null;
+  readonly tapsAnywhere: boolean;
+  readonly onTaps: () => void;
+  readonly voice: Voice;
+}) {
+  return (
+    <div className={styles.tools}>
+      <span className={styles.progress}>{sayWith('walk.progress', { n: view.number, of })}</span>
+      <button
+        type="button"
+        className={parts.plainButton}
+        disabled={!onPrevious}
+        onClick={onPrevious ?? undefined}
+      >
+        {word('walk.previous')}
+      </button>
+      <button type="button" className={parts.plainButton} aria-pressed={tapsAnywhere} onClick={onTaps}>
+        {word('walk.tap')}
+      </button>
+      <VoiceButton voice={voice} />
+    </div>
+  );
+}
+
+/** The whole step as one button, for whose hands are busy. */
+function TapArea({ onTap }: { readonly onTap: () => void }) {
+  return (
+    <button type="button" className={styles.tapArea} aria-label={word('walk.tap.hint')} onClick={onTap}>
+      <span>{word('walk.tap.hint')}</span>
+    </button>
+  );
+}
+
+/** Who else has answered this step. */
+function Others({ names }: { readonly names: readonly string[] }) {
+  if (names.length === 0) return null;
+  return (
+    <div className={parts.notice} role="status">
+      {sayWith('walk.others', { list: names.join(', ') })}
+    </div>
+  );
+}
+
 /** What comes next is worked out while this step is read, so that nobody waits for it. */
 function useWarmth({ ground, walk, events }: WalkInHand, { step, kind }: StepView) {
   useEffect(() => {
@@ -155,46 +209,23 @@ function Step({ hand, view }: { readonly hand: WalkInHand; readonly view: StepVi
     { done, previous, stuck: ask('stuck'), feel: ask('feel'), tape: ask('tape'), voice: voice.toggle },
     hand,
   );
-  const others = answeredElsewhere(hand.events, id, device);
   return (
     <>
       <div className={styles.stage}>
-        <div className={styles.tools}>
-          <span className={styles.progress}>
-            {sayWith('walk.progress', { n: view.number, of: walk.steps.length })}
-          </span>
-          <button type="button" className={parts.plainButton} disabled={!before} onClick={previous}>
-            {word('walk.previous')}
-          </button>
-          <button
-            type="button"
-            className={parts.plainButton}
-            aria-pressed={tapsAnywhere}
-            onClick={() => setTaps((now) => !now)}
-          >
-            {word('walk.tap')}
-          </button>
-          <VoiceButton voice={voice} />
-        </div>
+        <Tools
+          view={view}
+          of={walk.steps.length}
+          onPrevious={before ? previous : null}
+          tapsAnywhere={tapsAnywhere}
+          onTaps={() => setTaps((now) => !now)}
+          voice={voice}
+        />
         <Notches walk={walk} now={step?.id ?? null} />
         <Recomputed walk={walk} />
-        {others.length > 0 && (
-          <div className={parts.notice} role="status">
-            {sayWith('walk.others', { list: others.join(', ') })}
-          </div>
-        )}
+        <Others names={answeredElsewhere(hand.events, id, device)} />
         <div className={styles.step} data-taps={tapsAnywhere || undefined}>
           <StepScreen view={view} seat={record.inputs.seat} />
-          {tapsAnywhere && (
-            <button
-              type="button"
-              className={styles.tapArea}
-              aria-label={word('walk.tap.hint')}
-              onClick={done}
-            >
-              <span>{word('walk.tap.hint')}</span>
-            </button>
-          )}
+          {tapsAnywhere && <TapArea onTap={done} />}
         </div>
         <Answers hand={hand} view={view} asked={asked} onAsk={setAsked} onGiven={give} onDone={done} />
       </div>

@@ -79,6 +79,42 @@ export function useWalkState(first: WalkState) {
   return { state, setState, fault, begin, look };
 }
 
+/** Gives an answer: kept here first, then sent; what others have answered comes back with it. */
+function useAnswer(
+  {
+    walkId,
+    fittingId,
+    by,
+  }: { readonly walkId: string; readonly fittingId: string; readonly by: string | null },
+  keep: (event: GivenWalkEvent) => void,
+  onTaken: (events: readonly GivenWalkEvent[]) => void,
+  onGiven: (step: null) => void,
+): (stepId: string, given: Given) => void {
+  return useCallback(
+    (stepId, given) => {
+      const event: NewWalkEvent = {
+        id: newId(),
+        step: stepId,
+        ...given,
+        at: new Date().toISOString(),
+        device: deviceId(),
+      };
+      keep({ ...event, by });
+      const entry = walkEntry(fittingId, walkId, event);
+      const stop = outbox().onTaken(entry.subject, (said) => {
+        stop();
+        onTaken((said as WalkEvents).events);
+      });
+      void outbox()
+        .put(entry)
+        .then(() => outbox().flush());
+      // Whether or not it was looked at out of turn, the walk then goes on.
+      onGiven(null);
+    },
+    [by, fittingId, keep, onGiven, onTaken, walkId],
+  );
+}
+
 /** Answers of this walk, wherever they are kept, and where it stands by them. */
 export function useWalk(record: WalkRecord, fittingId: string, by: string | null) {
   const ground = useMemo(() => groundOf(record), [record.id]); // eslint-disable-line react-hooks/exhaustive-deps
@@ -104,29 +140,11 @@ export function useWalk(record: WalkRecord, fittingId: string, by: string | null
   const step: WalkStep | null = walk.steps.find(({ id }) => id === chosen) ?? walk.next;
   const view = useMemo(() => (step ? stepView(ground, walk, step) : null), [ground, walk, step]);
 
-  const answer = useCallback(
-    (stepId: string, given: Given): void => {
-      const event: NewWalkEvent = {
-        id: newId(),
-        step: stepId,
-        ...given,
-        at: new Date().toISOString(),
-        device: deviceId(),
-      };
-      put({ events: mergedEvents(now().events, [{ ...event, by }]) });
-      const entry = walkEntry(fittingId, record.id, event);
-      const stop = outbox().onTaken(entry.subject, (said) => {
-        stop();
-        setTaken((said as WalkEvents).events);
-      });
-      void outbox()
-        .put(entry)
-        .then(() => outbox().flush());
-      // Whether or not it was looked at out of turn, the walk then goes on.
-      setChosen(null);
-    },
-    [by, fittingId, now, put, record.id],
+  const keep = useCallback(
+    (event: GivenWalkEvent) => put({ events: mergedEvents(now().events, [event]) }),
+    [now, put],
   );
+  const answer = useAnswer({ walkId: record.id, fittingId, by }, keep, setTaken, setChosen);
   const saving: Saving = own.length > 0 ? savingOf(outbox().get()) : { state: 'saved', at: null };
   const titles = useMemo(() => walk.steps.map((one) => ({ id: one.id, title: titleOf(one) })), [walk.steps]);
   return {

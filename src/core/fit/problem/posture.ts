@@ -19,6 +19,8 @@ const NEAR_DEG = 5;
  * The inputs of one posture: the same case with its task, judged by its lean. Whoever asks for a lean gets the lock that
  * holds it.
  * @returns a new document. Definition.
+ * @example
+ * inputsOfPosture(inputs, { name: 'Reading' }) === inputs // => true
  */
 export function inputsOfPosture(inputs: FitInputs, { task, leanDeg }: Posture): FitInputs {
   const { method, place } = inputs;
