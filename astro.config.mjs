@@ -27,10 +27,15 @@ const local = {
 const SEAT_CHECKS = /\/core\/seat\/(validate|gaps|compare|orientation)\.ts$/;
 const SEAT_BASICS =
   /\/core\/(message|seat\/(adjustment-kinds|positions|lists|control-lists|seat|sink|numbers|slips))\.ts$/;
+/** How controls are worked, wherever a seat is set: in one piece it is smaller than in many. */
+const SAID = /\/core\/(seat\/(working|controls)|scene\/(control-words|lifted))\.ts$/;
 
 /** @param {string} id */
-const manualChunks = (id) =>
-  SEAT_CHECKS.test(id) ? 'seat-checks' : SEAT_BASICS.test(id) ? 'seat-basics' : undefined;
+const manualChunks = (id) => {
+  if (SEAT_CHECKS.test(id)) return 'seat-checks';
+  if (SEAT_BASICS.test(id)) return 'seat-basics';
+  return SAID.test(id) ? 'said' : undefined;
+};
 
 export default defineConfig({
   output: 'server',

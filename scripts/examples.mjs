@@ -134,6 +134,8 @@ try {
   await answer('delete', '/tagged-seats/{id}', { id: ids['/tagged-seats'] });
   await answer('post', '/tagged-seats/{id}/restore', { id: ids['/tagged-seats'] });
   await answer('post', '/labels/{id}/faults', { id: await labelOf(ids['/tagged-seats']) });
+  await answer('post', '/fittings/{id}/walk', { id: ids['/fittings'] });
+  await answer('post', '/fittings/{id}/walk/events', { id: ids['/fittings'] });
   const idFor = (path) => ids[/^\/[a-z-]+/.exec(path)[0]];
   for (const path of readings().filter((p) => p !== REMAINS)) await answer('get', path, { id: idFor(path) });
   await answer('put', '/sitters/{id}/measuring-sessions', { id: ids['/sitters'] });

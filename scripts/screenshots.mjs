@@ -156,11 +156,9 @@ const browser = await puppeteer.launch({
   executablePath: process.env.CHROMIUM ?? (existsSync(QUICK) ? QUICK : '/usr/bin/chromium'),
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run'],
 });
-for (const [
-  name,
-  path,
-  { width = 1280, height = 800, meanwhile } = {},
-] of PICTURES.filter(([name]) => named.length === 0 || named.includes(name))) {
+for (const [name, path, { width = 1280, height = 800, meanwhile } = {}] of PICTURES.filter(
+  ([name]) => named.length === 0 || named.includes(name),
+)) {
   // What one picture typed stays out of the next.
   const apart = await browser.createBrowserContext();
   const page = await apart.newPage();

@@ -65,13 +65,14 @@ export async function compileWords(language = process.env.VELTO_LANGUAGE ?? CATA
   try {
     const outfile = join(folder, 'catalogue.mjs');
     await build({ entryPoints: [join(WORDS, CATALOGUE, 'index.ts')], bundle: true, format: 'esm', outfile });
-    const { ABOUTS, COMMON, OFFLINE, PAGES, SERVER, WALK } = await import(pathToFileURL(outfile).href);
+    const { ABOUTS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } = await import(pathToFileURL(outfile).href);
     for (const [name, messages] of Object.entries({
       about: ABOUTS,
       common: COMMON,
       offline: OFFLINE,
       pages: PAGES,
       server: SERVER,
+      sheet: SHEET,
       walk: WALK,
     })) {
       const texts =

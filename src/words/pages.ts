@@ -1,4 +1,5 @@
 /** Brings the words of pages beside the fitting: they come with those pages, so that a fitting does not wait for them. */
+import './sheet';
 import './about';
 import pages from './compiled/pages';
 import { addMessages } from './messages';

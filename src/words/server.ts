@@ -1,4 +1,5 @@
 /** Brings the words of the server: no page needs them. */
+import './sheet';
 import server from './compiled/server';
 import { addMessages } from './messages';
 

@@ -3,7 +3,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { build } from 'esbuild';
 import { CHOOSE_WORDS } from '../../src/words/en-GB/choose';
-import { ABOUTS, COMMON, PAGES, SERVER, WALK } from '../../src/words/en-GB';
+import { ABOUTS, COMMON, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
 
 /** The first pages that a fitter opens; every other page brings the rest of the words along. */
 const LIGHT_PAGES = [
@@ -40,7 +40,7 @@ function keysIn(text: string, keys: readonly string[]): string[] {
 }
 
 describe('the words that come with a page', () => {
-  const elsewhere = [...new Set([PAGES, SERVER, WALK].flatMap((words) => Object.keys(words)))].filter(
+  const elsewhere = [...new Set([PAGES, SERVER, WALK, SHEET].flatMap((words) => Object.keys(words)))].filter(
     (key) => !(key in COMMON),
   );
 
@@ -48,7 +48,11 @@ describe('the words that come with a page', () => {
     it(`are all that ${page} uses`, async () => {
       const files = await filesOf(page);
       if (files.includes('src/words/pages.ts')) return;
-      const others = elsewhere.filter((key) => !files.includes('src/words/walk.ts') || !(key in WALK));
+      const brought = {
+        ...(files.includes('src/words/walk.ts') && WALK),
+        ...(files.includes('src/words/sheet.ts') && SHEET),
+      };
+      const others = elsewhere.filter((key) => !(key in brought));
       const missing = files
         .filter((file) => /^src\/(?:islands|ui|drawing)\//.test(file))
         .flatMap((file) => keysIn(readFileSync(file, 'utf8'), others).map((key) => `${file}: ${key}`));

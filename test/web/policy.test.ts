@@ -74,10 +74,12 @@ describe('what a page may do and how much it weighs', function () {
     return [...scripts.values()].reduce((sum, bytes) => sum + bytes, 0);
   }
 
-  it('brings the fitting page in at most 220 KB of JavaScript, and signing in in at most 110', async () => {
+  it('brings the fitting page and a walk in at most 220 KB of JavaScript, and signing in in at most 110', async () => {
     const [row] = await readRows(app.folder, 'select id from fittings limit 1');
     const fitting = await scriptBytes(`/fittings/${String(row?.id)}?stage=set`);
     expect(fitting).to.be.within(10_000, MOST_SCRIPT_BYTES);
+    const walk = await scriptBytes(`/fittings/${String(row?.id)}/walk`);
+    expect(walk).to.be.within(10_000, MOST_SCRIPT_BYTES);
     const signIn = await scriptBytes('/sign-in');
     expect(signIn).to.be.within(10_000, MOST_SIGN_IN_BYTES);
   });

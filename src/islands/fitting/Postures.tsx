@@ -1,4 +1,5 @@
 /** Further postures of a fitting: each named, solved by itself, and said by what it sets differently. */
+import '../../words/sheet';
 import { NativeSelect, TextInput } from '@mantine/core';
 import { memo, useMemo, useState, type FormEvent } from 'react';
 import type { FittingEdit, PostureSet } from '../../contract';

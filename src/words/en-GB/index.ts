@@ -8,6 +8,7 @@ import { PAGE_WORDS } from './pages';
 import { PEOPLE_WORDS } from './people';
 import { SCREEN_WORDS } from './screens';
 import { SERVER_WORDS } from './server';
+import { SHEET_WORDS } from './sheet';
 import { TRADE_WORDS } from './trade';
 import { WALK_WORDS } from './walk';
 
@@ -24,6 +25,7 @@ export const COMMON = {
 export const PAGES = PAGE_WORDS;
 export const SERVER = SERVER_WORDS;
 export const WALK = WALK_WORDS;
+export const SHEET = SHEET_WORDS;
 export const ABOUTS = { ...METHOD_ABOUTS, ...CHOOSE_WORDS } as const;
 
 /** What the service worker says of a page that it has not kept. */

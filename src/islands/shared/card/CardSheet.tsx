@@ -1,3 +1,4 @@
+import '../../../words/sheet';
 import { Fragment } from 'react';
 import type { Card } from '../../../core/scene';
 import { PictogramRow } from '../../../drawing/Pictogram';

@@ -1,0 +1,52 @@
+/** From step to step of a walk on a slow tablet: the main line is there before anybody notices. */
+import { expect } from 'chai';
+import { screens } from '../support/screens';
+import { Walker } from '../support/walker';
+
+/** Slower than this machine by so much. */
+const SLOWER = 4;
+const MOST_MS = 100;
+/** The share of steps that has to be as quick, and what none may take longer than: others use this machine as well. */
+const SHARE = 0.9;
+const NEVER_MS = 250;
+/** As long as one reads at least. */
+const READS_MS = 600;
+
+describe('a walk on a slow tablet', function () {
+  this.timeout(180_000);
+  const on = screens();
+  const walker = new Walker(on);
+
+  it('goes from step to step in a tenth of a second', async () => {
+    const { page } = on.user;
+    await walker.open(await walker.fittingOf('Ines Farrowby'));
+    const session = await page.createCDPSession();
+    await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    const times: number[] = [];
+    for (let n = 0; n < 40; n++) {
+      await new Promise((after) => setTimeout(after, READS_MS));
+      const took = await page.evaluate(async () => {
+        const next = [...document.querySelectorAll<HTMLButtonElement>('main button')].find((b) =>
+          ['Start', 'Done'].includes(b.innerText.trim()),
+        );
+        if (!next) return null;
+        const text = () => document.querySelector<HTMLElement>('main')!.innerText;
+        const before = text();
+        const began = performance.now();
+        next.click();
+        while (text() === before) await new Promise((after) => setTimeout(after, 0));
+        return performance.now() - began;
+      });
+      if (took === null) break;
+      times.push(took);
+    }
+    await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    const sorted = [...times].sort((a, b) => a - b);
+    console.log(
+      `      ${times.length} steps: median ${Math.round(sorted[Math.floor(times.length / 2)]!)} ms, longest ${Math.round(sorted.at(-1)!)} ms`,
+    );
+    expect(times.length).to.be.greaterThan(15);
+    expect(times.filter((ms) => ms < MOST_MS).length / times.length).to.be.at.least(SHARE);
+    expect(sorted.at(-1)).to.be.lessThan(NEVER_MS);
+  });
+});
