@@ -137,7 +137,7 @@ const PICTURES = [
   ['set', `${fittingOf('Piet Lunder')}?stage=set`],
   ['set-misfit', `${fittingOf('Ines Farrowby')}?stage=set`],
   ['set-tablet', `${fittingOf('Ines Farrowby')}?stage=set`, { width: 800, height: 1280 }],
-  ['walk', `${fittingOf('Ines Farrowby')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(3) }],
+  ['walk', `${fittingOf('Ines Farrowby')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(2) }],
   ['as-left', `${fittingOf('Maren Tolve')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(60) }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
   [
