@@ -10,6 +10,7 @@ import {
   HARNESS,
   causesOf,
   leftOf,
+  leftSettings,
   neutralOf,
   positionByTape,
   stepWords,
@@ -90,6 +91,9 @@ describe('a walk at the seat', function () {
         const base = solve(p, { remedies: NO_REMEDIES }).settings;
         const { events, standing } = go(p, base, () => null);
         expect(new Set(events.map((e) => e.step)).size).to.equal(events.length);
+        // Nothing else was moved by it either, a back that leans freely included.
+        const left = leftSettings(walkOf(p, base, events), events);
+        expect(left.positions).to.include(base.positions);
         expect(
           standsAs(
             standing,

@@ -105,7 +105,7 @@ export function leftOf(
 }
 
 /**
- * What a walk leaves: what was set, and of what nobody set what it should be.
+ * What a walk leaves: everything where it stands, and what was found by trial.
  * @returns settings to be signed off. Definition.
  * @example
  * leftSettings(walkOf(problem, best, []), []).remedies // => {}

@@ -15,7 +15,7 @@ import {
   type FeltMeasure,
 } from './feel';
 import { neutralOf } from './neutral';
-import { triedOf, walkSteps, type WalkStep } from './steps';
+import { kindOfStep, triedOf, walkSteps, type WalkStep } from './steps';
 import { judged } from './judged';
 import { positionCount, type AdjustmentKind } from '../seat';
 
@@ -221,7 +221,12 @@ export function walkOf(
   const target = isAny(byFeel) ? solveWith(problem, { ...held, ...byFeel }, base) : calculated;
   const steps = walkSteps(problem, target, postures);
   const neutral = neutralOf(inPlace(problem, target.remedies), target);
-  const standing = { ...target, positions: { ...neutral.positions, ...reached } };
+  // What no step sets, as a back that leans freely, stands where it works: nothing is neutral about it.
+  const set = new Set(steps.map(kindOfStep));
+  const unset = Object.fromEntries(
+    Object.entries(target.positions).filter(([kind]) => !set.has(kind as AdjustmentKind)),
+  );
+  const standing = { ...target, positions: { ...neutral.positions, ...unset, ...reached } };
   const now = { target, held, reached, felt };
   const next = steps.find((step) => isOpen(step, events, now)) ?? null;
   return { problem, target, steps, held, felt, reached, standing, next };

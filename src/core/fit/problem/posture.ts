@@ -18,7 +18,7 @@ const NEAR_DEG = 5;
 /**
  * The inputs of one posture: the same case with its task, judged by its lean. Whoever asks for a lean gets the lock that
  * holds it.
- * @returns a new document. Definition.
+ * @returns the same document where the posture asks for nothing else. Definition.
  * @example
  * inputsOfPosture(inputs, { name: 'Reading' }) === inputs // => true
  */
