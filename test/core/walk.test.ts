@@ -28,10 +28,12 @@ import {
   EVERYTHING,
   EVERY_PLACE,
   FULL,
+  OPEN_HIP,
   PADS,
   RIGHT_ANGLE,
   adjustment,
   bodyWith,
+  listed,
   problemFor,
   seatWith,
   slides,
@@ -299,6 +301,28 @@ describe('a seat as left', () => {
     expect(depth.note).to.equal('bent');
     expect(depth.left).not.to.deep.equal(depth.computed);
     expect(rows.find((r) => r.kind === 'backAngle')!.left).to.equal(null);
+  });
+
+  it('has a back that leans freely where it works, not where the walk began', () => {
+    const p = problemFor({
+      seat: seatWith([
+        adjustment('seatHeight', slides(400, 520)),
+        adjustment('backAngle', slides(0, 30)),
+        adjustment('tiltLock', listed(0, 1), { unit: 'step', lock: { states: ['free', 'upright'] } }),
+        adjustment('tiltTension', slides(0, 4), {
+          unit: 'turn',
+          effort: { by: 'mass', lightestKg: 45, stiffestKg: 120 },
+        }),
+      ]),
+      body: bodyWith(FULL),
+      method: OPEN_HIP,
+    });
+    const base = solve(p, { remedies: NO_REMEDIES }).settings;
+    const walk = walkOf(p, base, []);
+    expect(walk.steps.map((s) => s.id)).not.to.include('set:backAngle');
+    expect(neutralOf(p, base).positions.backAngle).not.to.equal(base.positions.backAngle);
+    expect(walk.standing.positions.backAngle).to.equal(base.positions.backAngle);
+    expect(leftSettings(walk, []).positions.backAngle).to.equal(base.positions.backAngle);
   });
 
   it('is told by a tape, and a reading that cannot be is not taken', () => {
