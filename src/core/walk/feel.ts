@@ -14,6 +14,7 @@ import {
 } from '../fit';
 import { conditionOf } from '../fit/conditions';
 import { valuesOf, type Adjustment, type AdjustmentKind } from '../seat';
+import { nearestTo } from './neutral';
 
 /** What a sitter says; `right` of everything. */
 export const FEEL_ANSWERS = [
@@ -253,9 +254,6 @@ function believedAfter(prior: Prior, felt: readonly Felt[]): Believed {
   return { mean, sd: Math.sqrt(Math.max(0, second / sum - mean * mean)) };
 }
 
-const nearest = (values: readonly number[], wanted: number): number =>
-  values.reduce((best, v, i) => (Math.abs(v - wanted) < Math.abs(values[best]! - wanted) ? i : best), 0);
-
 /** Between which positions the answers leave it: above the highest that was too small, below the lowest too great. */
 function bracketOf({ feel, values }: Prior, felt: readonly Felt[]): readonly [number, number] {
   const small = felt.filter((f) => f.feel === feel.tooSmall).map((f) => f.position);
@@ -295,7 +293,7 @@ export function feelAfter(
   const { values } = prior;
   const last = felt.at(-1);
   const now = believedAfter(prior, felt);
-  const wanted = nearest(values, now.mean);
+  const wanted = nearestTo(values, now.mean);
   if (!last) return { position: wanted, isRight: false, isAtEnd: false, contradicts: false, measure: null };
   const measure = measureOf(p, prior, now);
   const [above, below] = bracketOf(prior, felt);

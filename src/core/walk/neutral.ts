@@ -8,7 +8,11 @@ import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../s
 /** A little above upright, degrees: as far a locked back leans at the start (common practice). */
 const LOCKED_DEG = 5;
 
-const nearestTo = (values: readonly number[], wanted: number): number =>
+/**
+ * The position whose value lies nearest to one that is wanted; of two alike the first.
+ * @returns a position from 0. Definition.
+ */
+export const nearestTo = (values: readonly number[], wanted: number): number =>
   values.reduce((best, v, i) => (Math.abs(v - wanted) < Math.abs(values[best]! - wanted) ? i : best), 0);
 
 /** What a school asks for; null where it says nothing of an adjustment. */

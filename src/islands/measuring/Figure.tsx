@@ -4,12 +4,11 @@ import { isMeasured, type Body, type DimensionId } from '../../core/body';
 // By itself: no other page carries bodies to measure on.
 import { drawnSizes } from '../../core/scene/measuring-body';
 import { measuringView } from '../../core/scene/measuring-view';
-import { View, viewPicture, type Source } from '../../drawing';
+import { View, viewPicture } from '../../drawing';
+import { still } from '../../drawing/still';
 import { useReading } from '../../ui/preferences';
 import { sayWith, word } from '../../words';
 import type { Told } from '../shared/measures/use-population';
-
-const still = <T,>(value: T): Source<T> => ({ get: () => value, subscribe: () => () => undefined });
 
 export function Figure({
   dimension,

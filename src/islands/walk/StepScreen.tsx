@@ -5,13 +5,12 @@ import type { Scene } from '../../core/scene';
 import { PictogramRow } from '../../drawing/Pictogram';
 import { ControlView } from '../../drawing/ControlView';
 import { pictogramsOf } from '../../drawing/pictograms';
-import { View, viewPicture, type Source } from '../../drawing';
+import { View, viewPicture } from '../../drawing';
+import { still } from '../../drawing/still';
 import { useReading, useSay } from '../../ui/preferences';
 import { word } from '../../words';
 import type { StepView } from './walk-view';
 import styles from './walk.module.css';
-
-const still = <T,>(value: T): Source<T> => ({ get: () => value, subscribe: () => () => undefined });
 
 function Picture({ id, name, scene }: { readonly id: string; readonly name: string; readonly scene: Scene }) {
   const reading = useReading();
