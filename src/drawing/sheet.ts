@@ -1,5 +1,5 @@
 /** The settings card as a sheet of texts, in one reader's words: what the screen shows and both papers print. */
-import type { Card } from '../core/scene';
+import type { Card } from '../core/card';
 import type { Message } from '../core/message';
 import { pictogramsOf } from './pictograms';
 import { say, sayDate, t, word, type Reading } from '../words';

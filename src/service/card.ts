@@ -10,7 +10,7 @@ import {
   type Remedies,
   type RemedySettings,
 } from '../core/fit';
-import { cardHeader, cardOf, type Card } from '../core/scene';
+import { cardHeader, cardOf, type Card } from '../core/card';
 import { positionCount } from '../core/seat';
 import {
   CARD_FORMAT,

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { bodyOf } from '../../bench/body';
 import { NO_REMEDIES, assess, makeInputs, problemOf, solve, PLAIN_WORK } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
-import { cardHeader, cardOf, type Card } from '../../src/core/scene';
+import { cardHeader, cardOf, type Card } from '../../src/core/card';
 import { isFixed, isStepped, type SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';

@@ -13,7 +13,7 @@ import {
   type Problem,
   type Settings,
 } from '../../src/core/fit';
-import { cardOf } from '../../src/core/scene';
+import { cardOf } from '../../src/core/card';
 import type { Adjustment, AdjustmentKind } from '../../src/core/seat';
 import { drawnProblems } from '../support/drawn-seats';
 import { mayBeSet } from '../support/enumeration';

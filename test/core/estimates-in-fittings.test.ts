@@ -12,7 +12,8 @@ import {
   populationOf,
   tableOfAge,
 } from '../../src/core/population';
-import { cardHeader, cardOf, ruleOf } from '../../src/core/scene';
+import { cardHeader, cardOf } from '../../src/core/card';
+import { ruleOf } from '../../src/core/scene';
 import { DEFAULT_READING, say } from '../../src/words';
 import { adjustment, bodyWith, inputsOf, listed, placeWith, q, seatWith, slides } from '../support/inputs';
 

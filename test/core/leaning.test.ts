@@ -9,7 +9,7 @@ import {
   type Settings,
 } from '../../src/core/fit';
 import { LOCK_USES, SHIPPED_METHODS, type Method } from '../../src/core/method';
-import { cardOf } from '../../src/core/scene';
+import { cardOf } from '../../src/core/card';
 import type { LockState } from '../../src/core/seat';
 import { DEFAULT_READING, say } from '../../src/words';
 import {

@@ -22,7 +22,7 @@ import {
 import { bandOf, roomByFingers, roomForChild } from '../../src/core/target';
 import type { Place } from '../../src/core/place';
 import { ADJUSTMENT_KIND_IDS } from '../../src/core/seat';
-import { cardHeader, cardOf } from '../../src/core/scene';
+import { cardHeader, cardOf } from '../../src/core/card';
 import { COMMON as SHARED_WORDS, PAGES as PAGE_WORDS } from '../../src/words/en-GB';
 import { DEFAULT_READING, say } from '../../src/words';
 import {

@@ -9,9 +9,8 @@ import {
   solve,
   type Problem,
 } from '../../src/core/fit';
+import { cardOf, controlWords } from '../../src/core/card';
 import {
-  cardOf,
-  controlWords,
   frontView,
   planView,
   ruleOf,

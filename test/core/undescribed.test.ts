@@ -13,7 +13,7 @@ import { stated } from '../../src/core/quantity';
 import { buildDemo } from '../../src/demo/build';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { ADJUSTMENT_KIND_IDS, offersOf, seatNumbers, type SeatModel } from '../../src/core/seat';
-import { cardOf } from '../../src/core/scene';
+import { cardOf } from '../../src/core/card';
 import {
   PADS,
   WIDE_SEAT,

@@ -19,7 +19,8 @@ import { FILE_FAULTS, ROW_DOUBTS, ROW_FAULTS } from '../../src/core/exchange';
 import type { Message } from '../../src/core/message';
 import { METHOD_CAUTIONS, ORDER_IDS, TIE_BREAKS } from '../../src/core/method';
 import { HANDS_OF, TARGET_BASES } from '../../src/core/target';
-import { cardOf, ruleOf, sideView } from '../../src/core/scene';
+import { cardOf } from '../../src/core/card';
+import { ruleOf, sideView } from '../../src/core/scene';
 import {
   ACTIONS,
   ADJUSTMENT_KIND_IDS,

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect } from 'chai';
 import '../../src/words/pages';
-import { controlWords } from '../../src/core/scene';
+import { controlWords } from '../../src/core/card';
 import { PROCEDURE_KINDS, USUAL_STEPS, seatDoubts, stepsOf, type SeatModel } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';

@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import PDFDocument from 'pdfkit';
 import { assess, problemOf, remediesFor, solve, NO_REMEDIES } from '../../src/core/fit';
-import { cardHeader, cardOf, frontView, planView, ruleOf, sideView, trackOf } from '../../src/core/scene';
+import { cardHeader, cardOf } from '../../src/core/card';
+import { frontView, planView, ruleOf, sideView, trackOf } from '../../src/core/scene';
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';

@@ -10,13 +10,9 @@ export {
   seatSideView,
   type StanceDrawn,
 } from './seat-views';
-export { controlWords, saysValue } from './control-words';
-export { isLifted } from './lifted';
 export { controlSpots, zoneFromAbove, type ControlSpot } from './control-spots';
 export { SURVEY_PLACES, surveyView, type SurveyPlace } from './survey-view';
 export { MOVED_PARTS, movedIn, withMoved } from './moved';
 export { sideView } from './side-view';
 export { ruleOf, type Pair, type Rule, type Tag } from './rule';
 export { trackOf, type Track } from './track';
-export { cardHeader, cardOf, type Card, type CardHeader, type CardRow } from './card';
-export { postureRows, type PostureRow, type PostureSettings } from './postures';

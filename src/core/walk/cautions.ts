@@ -2,7 +2,7 @@
 import type { Problem } from '../fit';
 import { isChild } from '../fit';
 import { message, type Message } from '../message';
-import { isLifted } from '../scene/lifted';
+import { isLifted } from '../card/lifted';
 import { offers, type AdjustmentKind } from '../seat';
 
 const PINCHES: readonly AdjustmentKind[] = ['backAngle', 'chairAngle', 'tiltTension', 'tiltLock'];

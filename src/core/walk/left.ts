@@ -1,8 +1,8 @@
 /** The seat as left: of everything that was set what was calculated, where the walk led, where it stands, and why. */
 import type { Assessment, Problem, Settings } from '../fit';
 import { message, type Message } from '../message';
-import { settingOf } from '../scene/checks';
-import { saysValue } from '../scene/control-words';
+import { settingOf } from '../card/checks';
+import { saysValue } from '../card/control-words';
 import type { AdjustmentKind } from '../seat';
 import { kindOfStep, triedOf } from './steps';
 import { isOutsideBand, kindIn, type Walk, type WalkEvent } from './walk';

@@ -2,7 +2,7 @@
 import type { Problem, Settings, Variable } from '../fit';
 import { neutralPosition } from '../fit/search/axes';
 import type { NeutralStart } from '../method';
-import { isLifted } from '../scene/lifted';
+import { isLifted } from '../card/lifted';
 import { ADJUSTMENT_KINDS, ADJUSTMENT_KIND_IDS, type AdjustmentKind } from '../seat';
 
 /** A little above upright, degrees: as far a locked back leans at the start (common practice). */

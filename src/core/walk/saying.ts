@@ -13,11 +13,11 @@ import {
 import { eyeMm } from '../fit/geometry/head';
 import { footGapMm, hollowFromRearMm } from '../fit/geometry/on-seat';
 import { message, type Message } from '../message';
-import { settingOf } from '../scene/checks';
-import { UNDESCRIBED, controlWords, type ControlWords } from '../scene/control-words';
-import { inUseMessage, remedyShort } from '../scene/card';
-import { startWords } from '../scene/start';
-import { postureRows, type PostureRow, type PostureSettings } from '../scene/postures';
+import { settingOf } from '../card/checks';
+import { UNDESCRIBED, controlWords, type ControlWords } from '../card/control-words';
+import { inUseMessage, remedyShort } from '../card/card';
+import { startWords } from '../card/start';
+import { postureRows, type PostureRow, type PostureSettings } from '../card/postures';
 import { USUAL_FINGERS_MM } from '../target';
 import { ADJUSTMENT_KINDS, controlFor, isStepped, valuesOf, type AdjustmentKind } from '../seat';
 import { stepCaution } from './cautions';

@@ -1,6 +1,6 @@
 /** What a tape or a level says of a setting: which position that is. */
 import { inPlace, valuesOfSettings, type Problem, type Settings } from '../fit';
-import { checkOf } from '../scene/checks';
+import { checkOf } from '../card/checks';
 import type { AdjustmentKind } from '../seat';
 
 /** A reading and what it means. */

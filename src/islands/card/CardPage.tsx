@@ -1,5 +1,5 @@
 import { Suspense, lazy, useEffect, useRef, useState, type CSSProperties } from 'react';
-import type { Card } from '../../core/scene';
+import type { Card } from '../../core/card';
 import { useInBrowser } from '../../ui/in-browser';
 import { InlineSelect } from '../../ui/InlineSelect';
 import { Providers } from '../../ui/Providers';

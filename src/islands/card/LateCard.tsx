@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { assess, problemOf, type FitInputs, type Settings } from '../../core/fit';
-import { cardOf, type Card, type CardHeader, type PostureSettings } from '../../core/scene';
+import { cardOf, type Card, type CardHeader, type PostureSettings } from '../../core/card';
 import { word } from '../../words';
 import { useJob } from '../shared/use-job';
 

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import type { Remedies } from '../../core/fit';
-import { cardHeader, cardOf } from '../../core/scene';
+import { cardHeader, cardOf } from '../../core/card';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';

@@ -16,7 +16,7 @@ import {
   type SettingOutcome,
   type Settings,
 } from '../../core/fit';
-import { saysValue } from '../../core/scene';
+import { saysValue } from '../../core/card';
 import type { FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { Conflict, type ConflictRow, type Picks } from '../../ui/Conflict';
 import { draftOf, outbox, seatOfSubject, settingsEntry, settingsSubject, type Entry } from '../../ui/outbox';

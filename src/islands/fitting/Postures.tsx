@@ -5,7 +5,7 @@ import { memo, useMemo, useState, type FormEvent } from 'react';
 import type { FittingEdit, PostureSet } from '../../contract';
 import { MOST_POSTURES } from '../../core/fit';
 import { TASKS, type Task } from '../../core/place';
-import { postureRows } from '../../core/scene';
+import { postureRows } from '../../core/card';
 import { usePart } from '../../drawing';
 import parts from '../../ui/parts.module.css';
 import { useSay } from '../../ui/preferences';

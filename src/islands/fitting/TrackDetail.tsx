@@ -9,7 +9,7 @@ import {
   type ConditionId,
 } from '../../core/fit';
 import type { Interval } from '../../core/target';
-import { controlWords, isLifted } from '../../core/scene';
+import { controlWords, isLifted } from '../../core/card';
 import { ADJUSTMENT_KINDS, isFixed, type AdjustmentKind, type Datum } from '../../core/seat';
 import { usePart } from '../../drawing';
 import { Chain } from '../../ui/Chain';

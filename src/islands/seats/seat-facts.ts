@@ -1,5 +1,5 @@
 /** What a page says of a seat, as text: how far each adjustment goes, how it moves, and how it is worked. */
-import { controlWords } from '../../core/scene';
+import { controlWords } from '../../core/card';
 import {
   NAMED_KINDS,
   controlFor,

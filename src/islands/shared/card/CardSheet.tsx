@@ -1,6 +1,6 @@
 import '../../../words/sheet';
 import { Fragment } from 'react';
-import type { Card } from '../../../core/scene';
+import type { Card } from '../../../core/card';
 import { PictogramRow } from '../../../drawing/Pictogram';
 import { sheetOf, type Paragraph, type Sheet } from '../../../drawing/sheet';
 import { useReading } from '../../../ui/preferences';
