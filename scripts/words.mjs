@@ -65,9 +65,12 @@ export async function compileWords(language = process.env.VELTO_LANGUAGE ?? CATA
   try {
     const outfile = join(folder, 'catalogue.mjs');
     await build({ entryPoints: [join(WORDS, CATALOGUE, 'index.ts')], bundle: true, format: 'esm', outfile });
-    const { ABOUTS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } = await import(pathToFileURL(outfile).href);
+    const { ABOUTS, CARDS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } = await import(
+      pathToFileURL(outfile).href
+    );
     for (const [name, messages] of Object.entries({
       about: ABOUTS,
+      cards: CARDS,
       common: COMMON,
       offline: OFFLINE,
       pages: PAGES,

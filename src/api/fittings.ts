@@ -1,7 +1,6 @@
 /** Fittings: choosing, settings, acts, the card. */
 import { z } from 'zod';
 import {
-  CardSchema,
   ChoicesSchema,
   DeletionSchema,
   DraftEditSchema,
@@ -14,10 +13,8 @@ import {
   NewFittingSchema,
   RemainsSchema,
   SavedDraftSchema,
-  done,
 } from '../contract';
 import { PAGE_QUERY, pageOf } from '../contract/paging';
-import { fittingCard } from '../service/card';
 import {
   actOnFitting,
   createFitting,
@@ -31,7 +28,7 @@ import {
   restoreFitting,
   saveSettings,
 } from '../service/fittings';
-import { cardPaper, drawingsPaper } from './papers';
+import { drawingsPaper } from './papers';
 import { UNITS_QUERY, readingIn } from './reading';
 import { query, route } from './route';
 import { PAPER_QUERY } from './sitters';
@@ -212,36 +209,6 @@ export const FITTING_ROUTES = [
     record: 'fitting',
     answer: RemainsSchema,
     handle: ({ ctx, id }) => fittingRemains(ctx, id),
-  }),
-  route({
-    key: 'GET /fittings/{id}/card',
-    operationId: 'getCard',
-    tag: 'Fittings',
-    summary: 'The settings card as JSON',
-    description: 'Values in mm, degrees and kg; sentences in the units asked for. Positions count from 0.',
-    act: 'read',
-    record: 'fitting',
-    query: query(UNITS_QUERY),
-    answer: CardSchema,
-    refusals: SEATED,
-    handle: async ({ ctx, id, query: { units } }) => {
-      const found = await fittingCard(ctx, id, readingIn(ctx.practice, units));
-      return found.ok ? done(found.value.json) : found;
-    },
-  }),
-  route({
-    key: 'GET /fittings/{id}/card.pdf',
-    operationId: 'printCard',
-    tag: 'Fittings',
-    summary: 'The settings card on one page',
-    description: 'As it is printed.',
-    act: 'read',
-    record: 'fitting',
-    query: PRINTED,
-    answer: 'pdf',
-    refusals: SEATED,
-    handle: ({ ctx, id, query: { units, paper } }) =>
-      cardPaper(ctx, id, readingIn(ctx.practice, units), paper),
   }),
   route({
     key: 'GET /fittings/{id}/drawings.pdf',

@@ -15,7 +15,7 @@ import {
   PieceSummarySchema,
 } from '../contract/pieces';
 import { LONGEST_SERIES } from '../contract/piece-lists';
-import { TOKEN } from '../service/label-token';
+import { TOKEN } from '../service/random-token';
 import { reportByLabel } from '../service/labels';
 import {
   createPiece,

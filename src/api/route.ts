@@ -20,7 +20,8 @@ export const isFileType = (answer: z.ZodType | FileType): answer is FileType => 
 
 export const TAGS = {
   Sitters: 'People who are fitted, with their measurements.',
-  Fittings: 'One sitter, one seat, one workstation and one method: settings, acts and the card.',
+  Fittings: 'One sitter, one seat, one workstation and one method: settings and acts.',
+  Cards: 'The settings card of a fitting, in its forms, and private links to it.',
   Walks: 'Setting a seat step by step beside it: answers, and what the sitter felt.',
   Seats: 'Seats and the ranges of their adjustments.',
   'Tagged seats': 'Seats that stand somewhere: where they are, who sits on them, what is set, what is wrong.',

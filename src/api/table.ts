@@ -1,6 +1,7 @@
 /** Every operation of the API: server, client, description and tests read this one table. */
 import { done } from '../contract';
 import { CALCULATION_ROUTES } from './calculation';
+import { CARD_ROUTES } from './cards';
 import { CATALOGUE_ROUTES } from './catalogue';
 import { EXCHANGE_ROUTES } from './exchange';
 import { textFile } from './files';
@@ -31,6 +32,7 @@ const DESCRIPTION_ROUTES = [
 export const TYPED_ROUTES = [
   ...SITTER_ROUTES,
   ...FITTING_ROUTES,
+  ...CARD_ROUTES,
   ...WALK_ROUTES,
   ...CATALOGUE_ROUTES,
   ...SEAT_FILE_ROUTES,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { Id } from '../core/document';
 
 export const CARD_FORMAT = 'velto-settings-card';
-export const CARD_FORMAT_VERSION = 4;
+export const CARD_FORMAT_VERSION = 5;
 
 const Text = z.string();
 
@@ -58,6 +59,52 @@ export const CardSchema = z.object({
   unmeasured: z.array(z.object({ adjustment: Text, reason: Text })),
   uncalculated: z.array(Text),
   posture: z.array(Text),
+  move: z.array(Text).describe('how and when to change posture'),
+  levers: z.array(Text).describe('the adjustments that each who shares the seat has to move, at most three'),
+  asLeft: z
+    .object({
+      by: Text.nullable(),
+      at: Text.describe('when it was signed off'),
+      settings: z.array(
+        z.object({
+          adjustment: Text,
+          name: Text,
+          calculated: Text.nullable(),
+          reached: Text.nullable().describe('where the steps at the seat led'),
+          left: Text.nullable().describe('null where nobody set it'),
+          why: z.array(Text),
+          note: Text.nullable(),
+        }),
+      ),
+    })
+    .nullable()
+    .describe('of a version that was signed off after setting the seat step by step'),
   cautions: z.array(Text),
 });
 export type CardJson = z.infer<typeof CardSchema>;
+
+const Instant = z.string();
+
+export const CardLinkSchema = z.object({
+  id: Id,
+  madeAt: Instant,
+  madeBy: Text.nullable().describe('name of the fitter; null where nobody was named'),
+});
+export type CardLink = z.infer<typeof CardLinkSchema>;
+
+export const CardLinksSchema = z.object({
+  isSigned: z.boolean().describe('whether there is a version that a link could open'),
+  links: z.array(CardLinkSchema).describe('the oldest first; what they lead by is not kept'),
+});
+export type CardLinks = z.infer<typeof CardLinksSchema>;
+
+export const NewCardLinkSchema = CardLinkSchema.extend({
+  token: Text.describe('what the link leads by; given this once'),
+  path: Text.describe('of the page that it opens, from the root of the program'),
+  url: Text.nullable().describe('the whole address; null where the program has no public address'),
+  code: z
+    .object({ size: z.int(), path: Text })
+    .nullable()
+    .describe('QR code of the address: black squares as an SVG path, on a field of so many units'),
+});
+export type NewCardLink = z.infer<typeof NewCardLinkSchema>;

@@ -93,4 +93,14 @@ export {
   type ProblemDetails,
   type ProblemReason,
 } from './problems';
-export { CARD_FORMAT, CARD_FORMAT_VERSION, CardSchema, type CardJson } from './card';
+export {
+  CARD_FORMAT,
+  CARD_FORMAT_VERSION,
+  CardLinksSchema,
+  CardSchema,
+  NewCardLinkSchema,
+  type CardJson,
+  type CardLink,
+  type CardLinks,
+  type NewCardLink,
+} from './card';

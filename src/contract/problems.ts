@@ -14,6 +14,7 @@ export const PROBLEMS = {
   incomplete: 409,
   seatRefused: 409,
   doNotUse: 409,
+  notSigned: 409,
   erased: 410,
   importBegun: 409,
   importUnfinished: 409,

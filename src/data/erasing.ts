@@ -3,6 +3,7 @@ import { and, eq, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import { forgetAnswersAbout } from './answers';
 import type { Queries } from './client';
 import { fittings, settingSets, sitters } from './schema';
+import { cardLinks } from './schema-cards';
 import { walks } from './schema-walks';
 
 /** Ids of sitters marked as deleted before an instant. */
@@ -33,6 +34,7 @@ export async function eraseSitter(q: Queries, id: string): Promise<void> {
     await q.update(settingSets).set({ inputs: null, walk: null }).where(inArray(settingSets.fittingId, ids));
     // What a walk started from holds the measures as well, and its answers may tell of the person.
     await q.delete(walks).where(inArray(walks.fittingId, ids));
+    await q.delete(cardLinks).where(inArray(cardLinks.fittingId, ids));
     await q
       .delete(fittings)
       .where(

@@ -11,7 +11,7 @@ import { insertReading, insertSitter, listSitters, withdrawReading } from '../da
 import { localDate, type Context } from '../service/context';
 import { actOnFitting, editFitting } from '../service/fittings';
 import { refreshInputs } from '../service/inputs';
-import { newToken } from '../service/label-token';
+import { newToken } from '../service/random-token';
 import { HOW_SAID } from '../service/sitters';
 import { buildDemo, type DemoRecords } from './build';
 

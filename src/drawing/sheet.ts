@@ -47,6 +47,20 @@ function sentences(...said: readonly (string | null)[]): string | null {
 
 const plain = (text: string): Paragraph => ({ lead: null, text });
 
+/** What is to be changed for the other postures. */
+export const posturesOn = (card: Card, said: (m: Message) => string): readonly Paragraph[] =>
+  card.postures.map(({ name, rows }) => ({
+    lead: `${name}:`,
+    text:
+      rows.length === 0
+        ? word('postures.same')
+        : rows
+            .map(({ kind, setting, check }) =>
+              [`${word(`kind.${kind}`)}: ${said(setting)}`, check && said(check)].filter(Boolean).join(', '),
+            )
+            .join(' · '),
+  }));
+
 export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
   const said = (m: Message) => say(m, reading);
   const { header } = card;
@@ -66,17 +80,6 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
   ];
   const isReached =
     card.unreached.length + card.remedies.length + card.unmeasured.length + card.uncalculated.length === 0;
-  const postures = card.postures.map(({ name, rows }) => ({
-    lead: `${name}:`,
-    text:
-      rows.length === 0
-        ? word('postures.same')
-        : rows
-            .map(({ kind, setting, check }) =>
-              [`${word(`kind.${kind}`)}: ${said(setting)}`, check && said(check)].filter(Boolean).join(', '),
-            )
-            .join(' · '),
-  }));
   return {
     title: word('card.title'),
     draft: isDraft ? word('card.draft') : null,
@@ -104,7 +107,7 @@ export function sheetOf(card: Card, isDraft: boolean, reading: Reading): Sheet {
       pictograms: row.shown ? pictogramsOf(row.shown.control, row.shown.move) : [],
       control: row.control ? sentences(said(row.control), ...row.movement.map(said))! : '–',
     })),
-    postures: { title: word('card.postures'), paragraphs: postures },
+    postures: { title: word('card.postures'), paragraphs: posturesOn(card, said) },
     unreached: {
       title: word('card.unreached'),
       paragraphs: [

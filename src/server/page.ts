@@ -1,5 +1,6 @@
 import type { AstroGlobal } from 'astro';
 import type { Outcome } from '../contract';
+import { linkedCard } from '../service/card';
 import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
 import { labelled, pieceByLabel } from '../service/labels';
@@ -34,6 +35,16 @@ export async function labelOf(astro: PageRequest, token: string) {
     ...found.value,
     record: record.ok ? `/seats/tagged/${record.value}` : null,
   };
+}
+
+/** Returns the card that a private link opens, and how this reader wants it; null where it opens nothing. */
+export async function linkedCardOf(astro: PageRequest, token: string) {
+  const context = { ...currentContext(), actor: await actorOf(astro) };
+  const found = await linkedCard(context, token);
+  if (!found.ok) return null;
+  const reading = readingOf(astro.cookies, context.practice);
+  const { card, more } = found.value;
+  return { reading, token, card, more };
 }
 
 /** Returns what every page hands to its frame. */

@@ -15,7 +15,7 @@ import {
 } from '../data/pieces';
 import { write, type Context } from './context';
 import { forStrangers } from './for-strangers';
-import { TOKEN, labelPath } from './label-token';
+import { TOKEN, labelPath } from './random-token';
 import { useCase } from './rights';
 import { found } from './versions';
 

@@ -39,7 +39,7 @@ import { today, write, type Context } from './context';
 import { deletionOf } from './deleting';
 import { settingRows } from './draft-faults';
 import { isEdited, type EditedVersion } from './edited';
-import { labelPath, newToken } from './label-token';
+import { labelPath, newToken } from './random-token';
 import { pageFound } from './paging';
 import { useCase } from './rights';
 import { found } from './versions';

@@ -32,14 +32,15 @@ export const RECORD_KINDS = [
   'description',
   'piece',
   'label',
+  'linkedCard',
 ] as const;
 export interface RecordRef {
   readonly kind: (typeof RECORD_KINDS)[number];
   readonly id: string | null;
 }
 
-/** Open to everybody: signing in and out, what the API looks like, and what the label on a seat leads to. */
-export const PUBLIC: readonly RecordRef['kind'][] = ['session', 'description', 'label'];
+/** Open to everybody: signing in and out, what the API looks like, what a label or the link to a card leads to. */
+export const PUBLIC: readonly RecordRef['kind'][] = ['session', 'description', 'label', 'linkedCard'];
 
 /** Returns why an act is not allowed to somebody; null where it is. The one place where rights are decided. */
 export function mayNot(actor: Actor, act: Act, record: RecordRef): ProblemReason | null {

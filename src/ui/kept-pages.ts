@@ -1,6 +1,9 @@
 /** The pages that the service worker (offline-worker.ts) keeps for a lost connection. */
 export const KEPT_PAGES = 'velto-pages';
 
+/** Where pages begin that are never kept: a card opened by a private link is gone once the link is withdrawn. */
+export const NEVER_KEPT = '/c/';
+
 /** Said to the worker when what the page shows has changed on the server. */
 export const REFRESH = 'refresh';
 

@@ -5,7 +5,7 @@
  */
 /// <reference lib="webworker" />
 import offline from '../words/compiled/offline';
-import { KEPT_PAGES, REFRESH } from './kept-pages';
+import { KEPT_PAGES, NEVER_KEPT, REFRESH } from './kept-pages';
 
 const worker = globalThis as unknown as ServiceWorkerGlobalScope;
 
@@ -42,7 +42,8 @@ const isPage = (response: Response): boolean =>
 async function page(event: FetchEvent): Promise<Response> {
   try {
     const response = await fetch(event.request);
-    if (isPage(response)) event.waitUntil(keepPage(event.request.url, response.clone()));
+    if (isPage(response) && !new URL(event.request.url).pathname.startsWith(NEVER_KEPT))
+      event.waitUntil(keepPage(event.request.url, response.clone()));
     return response;
   } catch {
     const kept = await (await caches.open(KEPT_PAGES)).match(pageKey(event.request.url));

@@ -1,8 +1,14 @@
 /** The compiled catalogue: from keys to functions that put values into sentences. No parser comes along. */
-import type { ABOUTS, COMMON, PAGES, SERVER, SHEET, WALK } from './en-GB';
+import type { ABOUTS, CARDS, COMMON, PAGES, SERVER, SHEET, WALK } from './en-GB';
 import common from './compiled/common';
 
-type Catalogue = typeof ABOUTS & typeof COMMON & typeof PAGES & typeof SERVER & typeof SHEET & typeof WALK;
+type Catalogue = typeof ABOUTS &
+  typeof COMMON &
+  typeof PAGES &
+  typeof SERVER &
+  typeof SHEET &
+  typeof WALK &
+  typeof CARDS;
 export type WordKey = keyof Catalogue;
 
 /** The names of what a message in ICU format takes: of nested ones the outer and the inner. */

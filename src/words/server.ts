@@ -1,5 +1,5 @@
 /** Brings the words of the server: no page needs them. */
-import './sheet';
+import './cards';
 import server from './compiled/server';
 import { addMessages } from './messages';
 

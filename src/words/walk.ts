@@ -1,5 +1,5 @@
 /** Brings the words of setting a seat beside it: they come with the page on which that is done. */
-import './sheet';
+import './cards';
 import walk from './compiled/walk';
 import { addMessages } from './messages';
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import MessageFormat from '@messageformat/core';
 import offline from '../../src/words/compiled/offline';
-import { ABOUTS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
+import { ABOUTS, CARDS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
 import '../../src/words/pages';
 import '../../src/words/server';
 import '../../src/words/walk';
@@ -10,7 +10,7 @@ import { DEFAULT_READING, say, sayWith, t } from '../../src/words';
 import { PSEUDO, pseudo } from '../../scripts/words.mjs';
 import { message } from '../../src/core/message';
 
-const ALL = { ...COMMON, ...PAGES, ...SERVER, ...ABOUTS, ...OFFLINE, ...WALK, ...SHEET };
+const ALL = { ...COMMON, ...PAGES, ...SERVER, ...ABOUTS, ...OFFLINE, ...WALK, ...SHEET, ...CARDS };
 addMessages(offline);
 const format = new MessageFormat('en');
 

@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { ABOUTS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
+import { ABOUTS, CARDS, COMMON, OFFLINE, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { TABLES } from '../../src/core/population';
 
@@ -54,7 +54,16 @@ const EXCEPT: Readonly<Record<string, RegExp>> = {
 const withoutHoles = (text: string): string => text.replace(/\{\w+\}/g, '{}');
 
 describe('plain words', () => {
-  const all = Object.entries({ ...COMMON, ...PAGES, ...SERVER, ...ABOUTS, ...OFFLINE, ...WALK, ...SHEET });
+  const all = Object.entries({
+    ...COMMON,
+    ...PAGES,
+    ...SERVER,
+    ...ABOUTS,
+    ...OFFLINE,
+    ...WALK,
+    ...SHEET,
+    ...CARDS,
+  });
   for (const [pattern, instead] of NOT)
     it(`says “${instead}”`, () => {
       const found = all

@@ -3,7 +3,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { build } from 'esbuild';
 import { CHOOSE_WORDS } from '../../src/words/en-GB/choose';
-import { ABOUTS, COMMON, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
+import { ABOUTS, CARDS, COMMON, PAGES, SERVER, SHEET, WALK } from '../../src/words/en-GB';
 
 /** The first pages that a fitter opens; every other page brings the rest of the words along. */
 const LIGHT_PAGES = [
@@ -40,9 +40,9 @@ function keysIn(text: string, keys: readonly string[]): string[] {
 }
 
 describe('the words that come with a page', () => {
-  const elsewhere = [...new Set([PAGES, SERVER, WALK, SHEET].flatMap((words) => Object.keys(words)))].filter(
-    (key) => !(key in COMMON),
-  );
+  const elsewhere = [
+    ...new Set([PAGES, SERVER, WALK, SHEET, CARDS].flatMap((words) => Object.keys(words))),
+  ].filter((key) => !(key in COMMON));
 
   for (const page of LIGHT_PAGES)
     it(`are all that ${page} uses`, async () => {
@@ -51,6 +51,7 @@ describe('the words that come with a page', () => {
       const brought = {
         ...(files.includes('src/words/walk.ts') && WALK),
         ...(files.includes('src/words/sheet.ts') && SHEET),
+        ...(files.includes('src/words/cards.ts') && CARDS),
       };
       const others = elsewhere.filter((key) => !(key in brought));
       const missing = files

@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import jsQR from 'jsqr';
 import '../../src/words/pages';
-import { codeOf, labelsPdf, labelsPerSheet } from '../../src/drawing/pdf/labels-pdf';
+import { codeOf } from '../../src/drawing/code';
+import { labelsPdf, labelsPerSheet } from '../../src/drawing/pdf/labels-pdf';
 import { PAPER_NAMES } from '../../src/drawing/pdf/paper';
 
 const MADE = new Date('2026-11-25T09:30:00Z');

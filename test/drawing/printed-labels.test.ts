@@ -87,7 +87,9 @@ describe('the words of what is printed', function () {
     for (const { p, a, reading, paper } of CASES) {
       const header = cardHeader(p, { sitter: LONG, fitter: LONG, date: '2026-11-25' });
       const card = cardOf(a, header, remediesFor(p));
-      const pages = await wordsOf(() => cardPdf(sheetOf(card, true, reading), paper, 'Card', MADE));
+      const pages = await wordsOf(() =>
+        cardPdf(sheetOf(card, true, reading), null, { paper, title: 'Card', made: MADE, url: null }),
+      );
       expect(pages, p.inputs.seat.name).to.have.length(1);
       for (const boxes of pages)
         expect(collisions(boxes, PAPERS[paper]), `${p.inputs.seat.name}, ${paper}`).to.deep.equal([]);
@@ -123,7 +125,12 @@ describe('the words of what is printed', function () {
     const { a, p, reading } = CASES[0]!;
     const header = cardHeader(p, { sitter: LONG, fitter: LONG, date: '2026-11-25' });
     const pages = await wordsOf(() =>
-      cardPdf(sheetOf(cardOf(a, header, null), true, reading), 'A4', 'Card', MADE),
+      cardPdf(sheetOf(cardOf(a, header, null), true, reading), null, {
+        paper: 'A4',
+        title: 'Card',
+        made: MADE,
+        url: null,
+      }),
     );
     const [first = []] = pages;
     const moved = first.map((box, i) => (i === 1 ? { ...first[0]!, text: 'moved' } : box));

@@ -6,6 +6,7 @@ import { v7 } from 'uuid';
 import { ROUTES } from '../../src/api/table';
 import { methodOf, pathOf, type AnyRoute } from '../../src/api/route';
 import * as card from '../../src/service/card';
+import * as cardLinks from '../../src/service/card-links';
 import * as catalogue from '../../src/service/catalogue';
 import * as compute from '../../src/service/compute';
 import * as exchange from '../../src/service/exchange';
@@ -37,8 +38,8 @@ function pages(ids: Readonly<Record<string, string>>): string[] {
           .slice(PAGES.length)
           .replace(/(\/index)?\.astro$/, ''),
       )
-      // What the label on a seat leads to is everybody's: test/server/labels.test.ts.
-      .filter((path) => !/^\/(?:404|500|sign-in|t\/\[token\])$/.test(path))
+      // What a label or a private link leads to is everybody's: test/server/labels.test.ts, linked-card.test.ts.
+      .filter((path) => !/^\/(?:404|500|sign-in|[tc]\/\[token\])$/.test(path))
       .map(
         (path) =>
           path.replace(
@@ -54,6 +55,7 @@ const address = (route: AnyRoute, id: string): string => `/api/v1${pathOf(route)
 /** Use cases by name; helpers that are called within them are not among them. */
 const USE_CASES = {
   card,
+  cardLinks,
   catalogue,
   compute,
   exchange,
@@ -66,8 +68,9 @@ const USE_CASES = {
   tables,
   walks,
 };
-/** What the program itself calls, pure helpers, and what the label on a seat leads everybody to. */
+/** What the program itself calls, pure helpers, and what a label or a private link leads everybody to. */
 const INNER = [
+  'linkedCard',
   'labelled',
   'reportByLabel',
   'ensureShippedMethods',

@@ -9,7 +9,7 @@ import { actingAs, found, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
 import { DEFAULT_READING } from '../../src/words';
 import { sheetOf } from '../../src/drawing/sheet';
-import { fittingCard } from '../../src/service/card';
+import { fittingCard, fittingCardJson } from '../../src/service/card';
 import type { Context } from '../../src/service/context';
 import { tidy } from '../../src/service/deleting';
 import { everythingAbout } from '../../src/service/exchange';
@@ -202,7 +202,8 @@ describe('a seat that has a tag', () => {
       reason: 'doNotUse',
     });
     expect((await tagged('CR-01')).setting).to.equal(null);
-    const { card, json } = valueOf(await fittingCard(ctx, fitting.id, DEFAULT_READING));
+    const { card } = valueOf(await fittingCard(ctx, fitting.id));
+    const json = valueOf(await fittingCardJson(ctx, fitting.id, DEFAULT_READING));
     expect(json.settings).to.deep.equal([]);
     expect(json.start).to.equal(null);
     expect(json.refusals[0]).to.equal('Do not use this seat: it is faulty.');
@@ -217,7 +218,7 @@ describe('a seat that has a tag', () => {
     const mended = valueOf(await editFault(ctx, piece.id, { fault, isMended: true }));
     expect(mended).to.deep.include({ state: 'inUse', doNotUse: false });
     expect(mended.faultList[0]).to.deep.include({ mendedBy: 'Hedda Kvist', doNotUse: true });
-    expect(valueOf(await fittingCard(ctx, fitting.id, DEFAULT_READING)).json.settings).to.not.be.empty;
+    expect(valueOf(await fittingCardJson(ctx, fitting.id, DEFAULT_READING)).settings).to.not.be.empty;
     valueOf(await actOnFitting(ctx, fitting.id, named.version, { act: 'signOff' }));
     valueOf(await editFault(ctx, piece.id, { fault, isMended: false }));
     expect((await tagged('CR-01')).doNotUse).to.equal(true);

@@ -4,7 +4,7 @@ import { NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { FittingDetail, Outcome, PlaceEdit, SitterDetail } from '../../src/contract';
 import { DEFAULT_READING } from '../../src/words';
-import { fittingCard } from '../../src/service/card';
+import { fittingCard, fittingCardJson } from '../../src/service/card';
 import {
   addFitter,
   allFitters,
@@ -262,7 +262,7 @@ describe('what a fitter does', () => {
       expect(
         reasonOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' })),
       ).to.equal('incomplete');
-      expect(reasonOf(await fittingCard(bench.context, fitting.id, DEFAULT_READING))).to.equal('incomplete');
+      expect(reasonOf(await fittingCard(bench.context, fitting.id))).to.equal('incomplete');
     });
 
     it('takes only positions that its seat has, and names the wrong one', async () => {
@@ -428,7 +428,7 @@ describe('what a fitter does', () => {
     it('has the words of the sheet and the numbers behind them', async () => {
       const fitting = await fittingOn('Gullstone');
       valueOf(await actOnFitting(bench.context, fitting.id, fitting.version, { act: 'solve' }));
-      const { json } = valueOf(await fittingCard(bench.context, fitting.id, DEFAULT_READING));
+      const json = valueOf(await fittingCardJson(bench.context, fitting.id, DEFAULT_READING));
       expect(json.format).to.equal('velto-settings-card');
       expect(json.header).to.deep.include({
         sitter: 'Test Sitter',

@@ -73,13 +73,13 @@ describe('what is handed out on paper', function () {
   }
 
   /** Every line of a card as the page has it, without a browser. */
-  async function lines(id: string): Promise<string[]> {
-    const html = await (await fetch(`${app.base}/fittings/${id}/card`)).text();
+  async function lines(id: string, form = 'record'): Promise<string[]> {
+    const html = await (await fetch(`${app.base}/fittings/${id}/card?form=${form}`)).text();
     // What is folded away on the screen never goes on paper.
     const article = html
       .slice(html.indexOf('<article'), html.indexOf('</article>'))
       .replace(/<details.*?<\/details>/gs, '');
-    return [...article.matchAll(/<(h2|dt|dd|td|th|p)\b[^>]*>(.*?)<\/\1>/gs)].map(([, , inner]) =>
+    return [...article.matchAll(/<(h2|h3|dt|dd|td|th|p)\b[^>]*>(.*?)<\/\1>/gs)].map(([, , inner]) =>
       plain(inner!.replace(/<[^>]*>/g, '\n')),
     );
   }
@@ -98,6 +98,21 @@ describe('what is handed out on paper', function () {
       for (const paragraph of paragraphs) expect(bare(made.text), paragraph).to.include(bare(paragraph));
     }
   });
+
+  for (const form of ['sitter', 'shared', 'pocket'])
+    it(`is the same on the page and by the program for ${form}, on as few pages as will do`, async () => {
+      for (const [i, fitting] of fittings.entries()) {
+        const paper: Paper = i % 2 === 0 ? 'Letter' : 'A4';
+        const path = `/api/v1/fittings/${fitting.id}/card.pdf?paper=${paper}&form=${form}`;
+        const made = await pdf(path, 'made.pdf');
+        const pages = Number(/Pages:\s+(\d+)/.exec(made.info)![1]);
+        expect(pages, fitting.seat?.name).to.be.at.most(form === 'sitter' ? 2 : 1);
+        expect(made.info).to.match(PAPERS[paper]);
+        const paragraphs = shown(await lines(fitting.id, form));
+        expect(paragraphs.length, fitting.sitter?.name).to.be.greaterThan(8);
+        for (const paragraph of paragraphs) expect(bare(made.text), paragraph).to.include(bare(paragraph));
+      }
+    });
 
   for (const [i, paper] of (['A4', 'Letter'] as const).entries())
     it(`is the same card by the browser and by the program, letter for letter, on ${paper}`, async () => {

@@ -22,10 +22,11 @@ import {
   type SettingOutcome,
   type Verdict,
 } from '../fit';
-import { UNSET, settingOf } from './checks';
+import { settingOf } from './checks';
 import { UNDESCRIBED, controlWords, type ControlWords } from './control-words';
 import { isLifted } from './lifted';
 import { startWords } from './start';
+import { UNSET } from './unset';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
 import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
 import { ADJUSTMENT_KINDS, isFixed, offers, type AdjustmentKind } from '../seat';

@@ -4,9 +4,7 @@ import { apexMm, datumMm, frontEdgeMm, hollowFromRearMm } from '../fit/geometry/
 import { clearMm } from '../fit/geometry/arms';
 import { message, type Message } from '../message';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../seat';
-
-/** Positions that nobody sets. */
-export const UNSET: readonly string[] = ['position.leans', 'position.follows', 'position.carried'];
+import { UNSET } from './unset';
 
 /** Kinds whose value a tape or a level can show as it is: lengths and angles that count from something one can touch. */
 const PLAIN_CHECKS: readonly AdjustmentKind[] = [

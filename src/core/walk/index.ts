@@ -10,6 +10,7 @@ export {
   type Felt,
   type FeltMeasure,
 } from './feel';
+export { cardMore, type AsLeft, type CardMore } from './handed-over';
 export { judged } from './judged';
 export { leftOf, leftSettings, type LeftRow } from './left';
 export { neutralOf } from './neutral';

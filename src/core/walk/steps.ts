@@ -1,6 +1,6 @@
 /** The steps of a walk at the seat, in the order in which this method sets it, with what has to be looked at again. */
 import { REMEDY_IDS, sizeInUse, type Assessment, type Problem, type RemedyId, type Settings } from '../fit';
-import { UNSET } from '../card/checks';
+import { UNSET } from '../card/unset';
 import {
   ADJUSTMENT_KINDS,
   isFixed,

@@ -1,9 +1,11 @@
 /** The settings card on paper, one page: the type is set smaller until it fits. */
 import { VERDICT_LINES } from '../../core/scene';
 import { t, word } from '../../words';
+import type { Block } from '../card-forms';
 import type { Paragraph, Sheet, SheetRow } from '../sheet';
 import { paintPictograms } from './paint-pictograms';
-import { MARGIN, PAPERS, documentOf, type Paper } from './paper';
+import { paintCode } from './paint-code';
+import { MARGIN, PAPERS, documentOf, mm, type Printed } from './paper';
 import { TypeSetter, type Span } from './type-setter';
 
 const LARGEST_PT = 9.6;
@@ -15,22 +17,35 @@ const COLUMN_GAP = 10;
 /** Field of a verdict's line, and its size on paper. */
 /** A pictogram's side, in type sizes. */
 const PICTOGRAM_EMS = 1.8;
+const CODE_SIDE = mm(24);
 const GLYPH = { width: 26, scale: 0.5 };
 
 const strong = (text: string): Span => ({ text, weight: 'strong' });
 const regular = (text: string): Span => ({ text, weight: 'regular' });
 
+/** What stands on the page. */
+interface Page {
+  readonly sheet: Sheet;
+  readonly left: Block | null;
+  readonly url: string | null;
+  readonly width: number;
+}
+
 /** Lays the sheet out from the top down in one type size, drawing it or only measuring how long it gets. */
 class SheetLayout {
   private y = MARGIN;
+  private readonly sheet: Sheet;
+  private readonly width: number;
+  private readonly url: string | null;
 
   constructor(
     private readonly setter: TypeSetter,
-    private readonly sheet: Sheet,
-    private readonly width: number,
+    private readonly page: Page,
     private readonly size: number,
     private readonly draw: boolean,
-  ) {}
+  ) {
+    ({ sheet: this.sheet, width: this.width, url: this.url } = page);
+  }
 
   /** @returns where it ends */
   run(): number {
@@ -45,33 +60,36 @@ class SheetLayout {
     return this.setter.paragraph(spans, x, y, width, size, this.draw);
   }
 
-  private ruleAt(y: number, thick: number): void {
+  private ruleAt(y: number, thick: number, width = this.width): void {
     if (!this.draw) return;
     this.setter.doc
       .moveTo(MARGIN, y)
-      .lineTo(MARGIN + this.width, y)
+      .lineTo(MARGIN + width, y)
       .lineWidth(thick)
       .stroke('black');
   }
 
   private header(): void {
-    const { sheet, size } = this;
+    const { sheet, size, url } = this;
+    const top = this.y;
+    // Beside the code, where there is one.
+    const width = url === null ? this.width : this.width - CODE_SIDE - COLUMN_GAP;
     const large = size * 1.5;
     if (sheet.draft) {
       const small = size * 0.9;
       const draftWidth = this.setter.widthOf([regular(sheet.draft)], small);
       this.paragraph(
         [regular(sheet.draft)],
-        MARGIN + this.width - draftWidth,
+        MARGIN + width - draftWidth,
         this.y + size * 0.5,
         draftWidth + 1,
         small,
       );
     }
-    this.y += this.paragraph([strong(sheet.title)], MARGIN, this.y, this.width * 0.6, large);
-    this.ruleAt(this.y, 3);
+    this.y += this.paragraph([strong(sheet.title)], MARGIN, this.y, width * 0.6, large);
+    this.ruleAt(this.y, 3, width);
     this.y += size * 0.6;
-    const column = this.width / 3;
+    const column = width / 3;
     for (let i = 0; i < sheet.facts.length; i += 3) {
       const heights = sheet.facts.slice(i, i + 3).map(({ name, value }, j) => {
         const x = MARGIN + j * column;
@@ -80,6 +98,11 @@ class SheetLayout {
       });
       this.y += Math.max(...heights) + size * 0.2;
     }
+    if (url === null) return;
+    const x = MARGIN + this.width - CODE_SIDE;
+    if (this.draw) paintCode(this.setter.doc, url, { x, y: top, side: CODE_SIDE });
+    const caption = this.paragraph([regular(word('cards.code'))], x, top + CODE_SIDE, CODE_SIDE, size * 0.75);
+    this.y = Math.max(this.y, top + CODE_SIDE + caption);
   }
 
   private refusals(): void {
@@ -168,6 +191,8 @@ class SheetLayout {
     const { postures } = this.sheet;
     if (postures.paragraphs.length > 0)
       this.y = this.block(postures.title, postures.paragraphs, MARGIN, this.y, this.width) + this.size * 0.3;
+    const { left } = this.page;
+    if (left) this.y = this.block(left.title, left.paragraphs, MARGIN, this.y, this.width) + this.size * 0.3;
     const top = this.y;
     const ends = [this.sheet.unreached, this.sheet.cautions]
       .filter((block) => block.paragraphs.length > 0)
@@ -193,14 +218,23 @@ class SheetLayout {
   }
 }
 
-export function cardPdf(sheet: Sheet, paper: Paper, title: string, made: Date): Promise<Uint8Array> {
+/**
+ * The whole card on one page.
+ * @param left what was left at the seat; null where that was not signed off
+ */
+export function cardPdf(
+  sheet: Sheet,
+  left: Block | null,
+  { paper, title, made, url }: Printed,
+): Promise<Uint8Array> {
   const { width, height } = PAPERS[paper];
   const inner = width - 2 * MARGIN;
   return documentOf(paper, title, made, (doc) => {
     const setter = new TypeSetter(doc);
+    const run = (size: number, draw: boolean) =>
+      new SheetLayout(setter, { sheet, left, url, width: inner }, size, draw).run();
     let size = LARGEST_PT;
-    while (size > SMALLEST_PT && new SheetLayout(setter, sheet, inner, size, false).run() > height - MARGIN)
-      size -= STEP_PT;
-    new SheetLayout(setter, sheet, inner, size, true).run();
+    while (size > SMALLEST_PT && run(size, false) > height - MARGIN) size -= STEP_PT;
+    run(size, true);
   });
 }

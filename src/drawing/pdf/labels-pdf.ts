@@ -1,6 +1,6 @@
 /** Labels to be stuck on seats: the tag in large letters, the name of the seat, and a code. */
-import { create } from 'qrcode';
 import { word } from '../../words';
+import { paintCode } from './paint-code';
 import { PAPERS, documentOf, mm, type Paper } from './paper';
 import { TypeSetter } from './type-setter';
 
@@ -29,42 +29,12 @@ export const labelsPerSheet = (paper: Paper): number => SHEETS[paper].columns * 
 
 const EDGE = mm(3.5);
 const GAP = mm(2.5);
-/** Light round a code that readers want, in its own squares. */
-const QUIET = 2;
 const LARGEST_TAG_PT = 26;
 const SMALLEST_TAG_PT = 7;
 const NAME_PT = 8;
 const HINT_PT = 6.5;
 const LINES_OF_NAME = 2;
 const LEADING = 1.28;
-
-/** A code as bars of black squares, its quiet edge included. */
-export interface Code {
-  /** Squares along a side. */
-  readonly size: number;
-  readonly bars: readonly { readonly x: number; readonly y: number; readonly length: number }[];
-}
-
-/** Returns the code of a text, with errors of about a sixth mended. */
-export function codeOf(text: string): Code {
-  const { modules } = create(text, { errorCorrectionLevel: 'M' });
-  const bars: { x: number; y: number; length: number }[] = [];
-  for (let y = 0; y < modules.size; y++)
-    for (let x = 0; x < modules.size; x++) {
-      let length = 0;
-      while (x + length < modules.size && modules.get(y, x + length)) length++;
-      if (length > 0) bars.push({ x: QUIET + x, y: QUIET + y, length });
-      x += length;
-    }
-  return { size: modules.size + 2 * QUIET, bars };
-}
-
-function paintCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number, side: number): void {
-  const { size, bars } = codeOf(text);
-  const unit = side / size;
-  for (const bar of bars) doc.rect(x + bar.x * unit, y + bar.y * unit, bar.length * unit, unit);
-  doc.fill('black');
-}
 
 /** The largest size in which a text is no wider than a width, points. */
 function sizeFor(setter: TypeSetter, text: string, width: number): number {
@@ -80,7 +50,7 @@ function paintLabel(
   sheet: Sheet,
 ): void {
   const side = sheet.height - 2 * EDGE;
-  paintCode(setter.doc, url ?? tag, x + EDGE, y + EDGE, side);
+  paintCode(setter.doc, url ?? tag, { x: x + EDGE, y: y + EDGE, side });
   const left = x + EDGE + side + GAP;
   const width = sheet.width - EDGE - side - GAP - EDGE;
   const size = sizeFor(setter, tag, width);

@@ -4,6 +4,10 @@ import { PICTOGRAMS, PICTOGRAM_FIELD, PICTOGRAM_PEN } from '../pictograms';
 /** From one to the next, in sides. */
 const STEP = 1.1;
 
+/** How wide so many stand in a row. */
+export const pictogramsWidth = (count: number, side: number): number =>
+  count === 0 ? 0 : ((count - 1) * STEP + 1) * side;
+
 /** @param side of each, pt */
 export function paintPictograms(
   doc: PDFKit.PDFDocument,

@@ -14,6 +14,15 @@ export const PAPERS = {
 /** Free edge all round. */
 export const MARGIN = mm(12);
 
+/** How a card is printed. */
+export interface Printed {
+  readonly paper: Paper;
+  readonly title: string;
+  readonly made: Date;
+  /** Where its code leads; null: it has none. */
+  readonly url: string | null;
+}
+
 /**
  * Draws a document and gives its bytes.
  * @param made when it was made, so that the same input gives the same file

@@ -33,6 +33,8 @@ const faceName = (weight: Weight, part: string): string => `${weight}/${part}`;
 
 export class TypeSetter {
   private readonly coverage = new Map<string, OpenFont>();
+  /** Known words: a page is measured at one size after the other before it is drawn. */
+  private readonly words = new Map<string, Word>();
 
   constructor(readonly doc: PDFKit.PDFDocument) {
     const { resolve } = createRequire(import.meta.url);
@@ -109,6 +111,14 @@ export class TypeSetter {
 
   /** A word in runs of the faces that have its letters. */
   private word(text: string, weight: Weight, size: number): Word {
+    const key = `${weight} ${text}`;
+    const known = this.words.get(key) ?? this.wordOf(text, weight);
+    this.words.set(key, known);
+    return { runs: known.runs, width: known.width * size };
+  }
+
+  /** With its width in type sizes. */
+  private wordOf(text: string, weight: Weight): Word {
     const runs: { text: string; face: string }[] = [];
     for (const letter of text) {
       const face = this.faceFor(letter, weight);
@@ -117,7 +127,7 @@ export class TypeSetter {
       else runs.push({ text: letter, face });
     }
     const width = runs.reduce(
-      (sum, run) => sum + this.doc.font(run.face).fontSize(size).widthOfString(run.text),
+      (sum, run) => sum + this.doc.font(run.face).fontSize(1).widthOfString(run.text),
       0,
     );
     return { runs, width };

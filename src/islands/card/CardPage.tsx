@@ -1,72 +1,71 @@
-import { Suspense, lazy, useEffect, useRef, useState, type CSSProperties } from 'react';
+import '../../words/cards';
+import { Suspense, lazy, useState, type ReactNode } from 'react';
+import type { CardLinks, NewCardLink } from '../../contract';
 import type { Card } from '../../core/card';
+import { CARD_FORMS, cardFormOf, type CardForm } from '../../core/card/forms';
+import type { CardMore } from '../../core/walk';
+import { asLeftBlock, plainSheetOf } from '../../drawing/card-forms';
 import { useInBrowser } from '../../ui/in-browser';
 import { InlineSelect } from '../../ui/InlineSelect';
 import { Providers } from '../../ui/Providers';
 import { type Reading, word } from '../../words';
 import parts from '../../ui/parts.module.css';
+import { CardBlock } from '../shared/card/CardBlock';
 import { CardSheet } from '../shared/card/CardSheet';
+import { CodeMark } from '../shared/card/CodeMark';
+import { PlainCard } from '../shared/card/PlainCard';
 import type { CardSource } from './LateCard';
+import { MARGIN_MM, OnOnePage, PAPERS, type Paper } from './OnOnePage';
+import { PrivateLinks } from './PrivateLinks';
 import styles from '../shared/card/card.module.css';
 
 const LateCard = lazy(() => import('./LateCard'));
-
-const MARGIN_MM = 12;
-const PAPERS = {
-  A4: { page: 'A4', widthMm: 210, heightMm: 297 },
-  Letter: { page: 'letter', widthMm: 215.9, heightMm: 279.4 },
-} as const;
-type Paper = keyof typeof PAPERS;
-
-const LARGEST_PT = 9.6;
-const SMALLEST_PT = 6;
-const STEP_PT = 0.2;
-const PX_PER_MM = 96 / 25.4;
-/** Room kept free at the foot of the page: print and screen break lines a little differently, mm. */
-const FOOT_MM = 4;
-
-/** The largest type in which the sheet stays on one page of this paper, points. */
-function fittingSize(sheet: HTMLElement, paper: Paper): number {
-  const { widthMm, heightMm } = PAPERS[paper];
-  const room = (heightMm - 2 * MARGIN_MM - FOOT_MM) * PX_PER_MM;
-  const kept = sheet.getAttribute('style') ?? '';
-  let size = LARGEST_PT;
-  for (; size > SMALLEST_PT; size -= STEP_PT) {
-    sheet.setAttribute(
-      'style',
-      `width:${widthMm - 2 * MARGIN_MM}mm;max-width:none;padding:0;border:0;font-size:${size.toFixed(1)}pt`,
-    );
-    if (sheet.getBoundingClientRect().height <= room) break;
-  }
-  sheet.setAttribute('style', kept);
-  return size;
-}
 
 interface Props {
   readonly reading: Reading;
   readonly fittingId: string;
   readonly card: Card;
+  readonly more: CardMore;
   readonly draft: boolean;
+  readonly form: CardForm;
+  readonly links: CardLinks;
   /** To look for remedies in the browser; null where all is known, or nothing is wanted. */
   readonly late: CardSource | null;
 }
 
-/** The sheet alone, to print or to open on a phone. */
-export default function CardPage({ reading, fittingId, card: first, draft, late }: Props) {
+/** Keeps the form in the address, so that the page comes back as it was. */
+function rememberForm(form: CardForm): void {
+  const url = new URL(location.href);
+  url.searchParams.set('form', form);
+  history.replaceState(null, '', url);
+}
+
+/** A card in one of its forms, to print, to download, or to be opened on a phone. */
+export default function CardPage(props: Props) {
+  const { reading, fittingId, card: first, more, draft, late } = props;
   const [card, setCard] = useState(first);
   const isLive = useInBrowser();
   const [paper, setPaper] = useState<Paper>('A4');
-  const [size, setSize] = useState(LARGEST_PT);
-  const holder = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    const measure = () => {
-      const sheet = holder.current?.querySelector('article');
-      if (sheet) setSize(fittingSize(sheet, paper));
-    };
-    measure();
-    // The face may arrive after the first measuring.
-    void document.fonts.ready.then(measure);
-  }, [paper, card]);
+  const [form, setForm] = useState(props.form);
+  const [made, setMade] = useState<NewCardLink | null>(null);
+  const code = made?.code ?? null;
+  const left = asLeftBlock(more, reading);
+  const printed = new URLSearchParams({ form, paper, units: reading.length });
+  if (made?.url) printed.set('link', made.token);
+  const sheets: Record<'record' | 'plain', () => ReactNode> = {
+    record: () => (
+      <OnOnePage paper={paper} on={card}>
+        <CardSheet card={card} draft={draft}>
+          {code && <CodeMark code={code} caption={word('cards.code')} />}
+          {left && <CardBlock {...left} />}
+        </CardSheet>
+      </OnOnePage>
+    ),
+    plain: () =>
+      form === 'record' ? null : (
+        <PlainCard sheet={plainSheetOf(form, card, more, draft, reading)} code={code} />
+      ),
+  };
   return (
     <Providers reading={reading}>
       <style>{`@page { size: ${PAPERS[paper].page}; margin: ${MARGIN_MM}mm; } @media print { html, body, main { background: #fff !important; padding: 0 !important; min-height: 0 !important; } }`}</style>
@@ -77,17 +76,28 @@ export default function CardPage({ reading, fittingId, card: first, draft, late 
         <div className={styles.controls}>
           <a href={`/fittings/${fittingId}?stage=card`}>{word('card.back')}</a>
           <InlineSelect
+            label={word('cards.form')}
+            value={form}
+            onChange={(e) => {
+              const next = cardFormOf(e.currentTarget.value);
+              setForm(next);
+              rememberForm(next);
+            }}
+            data={CARD_FORMS.map((one) => ({ value: one, label: word(`cards.form.${one}`) }))}
+          />
+          <InlineSelect
             label={word('card.paper')}
             value={paper}
             onChange={(e) => setPaper(e.currentTarget.value as Paper)}
             data={Object.keys(PAPERS)}
           />
-          <button type="button" className={parts.plainButton} onClick={() => window.print()}>
-            {word('card.print')}
-          </button>
-          <a href={`/api/v1/fittings/${fittingId}/card.pdf?paper=${paper}&units=${reading.length}`}>
-            {word('card.pdf')}
-          </a>
+          {/* Only the file has the lines along which it is cut and folded. */}
+          {form !== 'pocket' && (
+            <button type="button" className={parts.plainButton} onClick={() => window.print()}>
+              {word('card.print')}
+            </button>
+          )}
+          <a href={`/api/v1/fittings/${fittingId}/card.pdf?${printed}`}>{word('card.pdf')}</a>
           <a href={`/api/v1/fittings/${fittingId}/drawings.pdf?paper=${paper}&units=${reading.length}`}>
             {word('card.drawings')}
           </a>
@@ -98,9 +108,8 @@ export default function CardPage({ reading, fittingId, card: first, draft, late 
             <LateCard source={late} onCard={setCard} />
           </Suspense>
         )}
-        <div ref={holder} style={{ '--print-size': `${size.toFixed(1)}pt` } as CSSProperties}>
-          <CardSheet card={card} draft={draft} />
-        </div>
+        {sheets[form === 'record' ? 'record' : 'plain']()}
+        <PrivateLinks fittingId={fittingId} links={props.links} made={made} onMade={setMade} />
       </main>
     </Providers>
   );

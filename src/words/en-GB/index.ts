@@ -1,6 +1,7 @@
 /** The catalogue in British English, in ICU message format: words of every page, of the pages beside a fitting, and of the server. */
 import { BUILT_IN_WORDS, METHOD_ABOUTS } from './built-in';
 import { CARD_WORDS } from './card';
+import { CARDS_WORDS } from './cards';
 import { CHAIN_WORDS } from './chain';
 import { CHOOSE_WORDS } from './choose';
 import { FIT_WORDS } from './fit';
@@ -26,6 +27,7 @@ export const PAGES = PAGE_WORDS;
 export const SERVER = SERVER_WORDS;
 export const WALK = WALK_WORDS;
 export const SHEET = SHEET_WORDS;
+export const CARDS = CARDS_WORDS;
 export const ABOUTS = { ...METHOD_ABOUTS, ...CHOOSE_WORDS } as const;
 
 /** What the service worker says of a page that it has not kept. */

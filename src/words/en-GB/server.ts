@@ -11,6 +11,7 @@ export const SERVER_WORDS = {
   'problem.unreadable': 'This record was saved in a form that this version of the program cannot read',
   'problem.incomplete': 'Choose a seat first',
   'problem.doNotUse': 'This seat is marked “do not use”: choose another, or have it repaired first',
+  'problem.notSigned': 'A private link needs a version that is signed off: sign the fitting off first',
   'problem.seatRefused': 'This seat must not be used for this sitter: choose another',
   'problem.erased': 'The person of this fitting was deleted; seat, date and settings remain',
   'problem.importBegun': 'This import has already been started or cancelled',
@@ -93,6 +94,8 @@ export const SERVER_WORDS = {
   'field.noPerson': 'There is no such person.',
   'field.walkChanged':
     'Seat or workstation have been changed since this was started. Start again with the changes; what was answered is kept.',
+  'field.linksFull': 'Up to {most} links open a card at the same time. Withdraw one first.',
+  'field.otherLink': 'This is no link to this card, or it was withdrawn',
   'field.walkFull': 'A walk holds {most} answers. Begin another one.',
   'field.noAdjustment': 'This seat and workstation have no such adjustment.',
   'field.position': 'Enter a position from 0 to {last}.',

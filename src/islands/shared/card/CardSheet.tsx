@@ -1,11 +1,12 @@
 import '../../../words/sheet';
-import { Fragment } from 'react';
+import type { ReactNode } from 'react';
 import type { Card } from '../../../core/card';
 import { PictogramRow } from '../../../drawing/Pictogram';
-import { sheetOf, type Paragraph, type Sheet } from '../../../drawing/sheet';
+import { sheetOf, type Sheet } from '../../../drawing/sheet';
 import { useReading } from '../../../ui/preferences';
 import { Chain } from '../../../ui/Chain';
 import { VerdictMark } from '../../../ui/VerdictMark';
+import { CardBlock } from './CardBlock';
 import styles from './card.module.css';
 
 function Header({ sheet }: { readonly sheet: Sheet }) {
@@ -59,26 +60,17 @@ function Rows({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
-function Block({ title, paragraphs }: { readonly title: string; readonly paragraphs: readonly Paragraph[] }) {
-  return (
-    <section>
-      <h3>{title}</h3>
-      {paragraphs.map(({ lead, text }, i) => (
-        <p key={i}>
-          {lead && (
-            <Fragment>
-              <strong>{lead}</strong>{' '}
-            </Fragment>
-          )}
-          {text}
-        </p>
-      ))}
-    </section>
-  );
-}
-
 /** The settings card, the same on screen and on paper. */
-export function CardSheet({ card, draft }: { readonly card: Card; readonly draft: boolean }) {
+export function CardSheet({
+  card,
+  draft,
+  children,
+}: {
+  readonly card: Card;
+  readonly draft: boolean;
+  /** Goes between the settings and what is out of range. */
+  readonly children?: ReactNode;
+}) {
   const reading = useReading();
   const sheet = sheetOf(card, draft, reading);
   return (
@@ -93,10 +85,11 @@ export function CardSheet({ card, draft }: { readonly card: Card; readonly draft
       )}
       {sheet.start && <p className={styles.start}>{sheet.start}</p>}
       {sheet.rows.length > 0 && <Rows sheet={sheet} />}
-      {sheet.postures.paragraphs.length > 0 && <Block {...sheet.postures} />}
+      {sheet.postures.paragraphs.length > 0 && <CardBlock {...sheet.postures} />}
+      {children}
       <div className={styles.below}>
-        {sheet.unreached.paragraphs.length > 0 && <Block {...sheet.unreached} />}
-        <Block {...sheet.cautions} />
+        {sheet.unreached.paragraphs.length > 0 && <CardBlock {...sheet.unreached} />}
+        <CardBlock {...sheet.cautions} />
       </div>
     </article>
   );
