@@ -10,6 +10,7 @@ import { PICTOGRAMS } from '../../src/drawing/pictograms';
 import { PAPER_NAMES } from '../../src/drawing/pdf/paper';
 import { controlSheetPdf } from '../../src/drawing/pdf/control-sheet-pdf';
 import { DEFAULT_READING } from '../../src/words';
+import { leastMs, timeOf } from '../support/pace';
 
 const SEATS = DEMO_SEATS.map((seat) => ({ ...seat, id: '01990000-0000-7000-8000-000000000001' }));
 const FIELD = { width: 460, height: 380 };
@@ -85,10 +86,14 @@ describe('the sheet of a seat’s controls', () => {
   it('is one page of either paper, within a second', async () => {
     for (const seat of SEATS)
       for (const paper of PAPER_NAMES) {
-        const started = performance.now();
-        const sheet = controlSheetOf(seat, DEFAULT_READING);
-        const bytes = await controlSheetPdf(seat, sheet, DEFAULT_READING, paper, new Date('2026-11-29'));
-        expect(performance.now() - started, seat.name).to.be.lessThan(1000);
+        let bytes = new Uint8Array();
+        const draw = async () => {
+          const sheet = controlSheetOf(seat, DEFAULT_READING);
+          bytes = new Uint8Array(
+            await controlSheetPdf(seat, sheet, DEFAULT_READING, paper, new Date('2026-11-29')),
+          );
+        };
+        expect(await leastMs(1000, () => timeOf(draw)), seat.name).to.be.lessThan(1000);
         expect(
           Buffer.from(bytes)
             .toString('latin1')

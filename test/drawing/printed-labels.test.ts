@@ -1,4 +1,5 @@
 /** The words of what is printed: all of them on the paper, and none over another. */
+import { inflateSync } from 'node:zlib';
 import { expect } from 'chai';
 import PDFDocument from 'pdfkit';
 import { assess, problemOf, remediesFor, solve, NO_REMEDIES } from '../../src/core/fit';
@@ -7,13 +8,17 @@ import { frontView, planView, ruleOf, sideView, trackOf } from '../../src/core/s
 import { DEMO_PLACES } from '../../src/demo/places';
 import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
+import { cardMore } from '../../src/core/walk';
+import { plainSheetOf } from '../../src/drawing/card-forms';
 import { cardPdf } from '../../src/drawing/pdf/card-pdf';
+import { plainCardPdf } from '../../src/drawing/pdf/plain-card-pdf';
 import { drawingsPdf } from '../../src/drawing/pdf/drawings-pdf';
 import { PAPERS, PAPER_NAMES, type Paper } from '../../src/drawing/pdf/paper';
 import { sheetOf } from '../../src/drawing/sheet';
 import { DEFAULT_READING, say, word, type Reading } from '../../src/words';
 import { collisions, type Box } from '../support/boxes';
 import { OPEN_HIP, bodyWith, inputsOf } from '../support/inputs';
+import { leastMs, timeOf } from '../support/pace';
 
 const MADE = new Date('2026-11-25T09:30:00Z');
 const LONG = 'Maximiliane Featherstonehaugh-Cholmondeley of Skarrow and the Outer Skerries';
@@ -31,6 +36,30 @@ interface Drawn {
 interface Pen {
   text: (this: Drawn, words: string, x: number, y: number, ...rest: unknown[]) => unknown;
   addPage: (this: Drawn, ...options: unknown[]) => unknown;
+}
+
+/** Half of a card that is folded, points. */
+const PANEL_PT = (74 / 25.4) * 72;
+/** A paper is there before anybody waits for it. */
+const MOST_MS = 1000;
+
+/** The colours that a paper is painted in, as it names them. */
+function coloursIn(pdf: Uint8Array): string[] {
+  const file = Buffer.from(pdf);
+  const found = new Set<string>();
+  for (let at = file.indexOf('stream\n'); at >= 0; at = file.indexOf('stream\n', at + 1)) {
+    if (file.subarray(at - 3, at).toString('latin1') === 'end') continue;
+    const end = file.indexOf('endstream', at);
+    let painted: string;
+    try {
+      painted = inflateSync(file.subarray(at + 'stream\n'.length, end)).toString('latin1');
+    } catch {
+      continue;
+    }
+    for (const [, colour] of painted.matchAll(/(?:^|\s)((?:[\d.]+ ){1,4})(?:rg|RG|scn|SCN|sc|SC|k|K|g|G)\s/g))
+      found.add(colour!.trim());
+  }
+  return [...found];
 }
 
 /** Runs a painter and gives the words of every page as boxes, in points from the top left corner. */
@@ -96,6 +125,48 @@ describe('the words of what is printed', function () {
       seen += pages.flat().length;
     }
     expect(seen).to.be.greaterThan(1000);
+  });
+
+  for (const form of ['sitter', 'shared', 'pocket'] as const)
+    it(`of a card for ${form} stay on the paper, none runs into another, and all is black`, async () => {
+      for (const { p, a, reading, paper } of CASES) {
+        const header = cardHeader(p, { sitter: LONG, fitter: LONG, date: '2026-11-25' });
+        const card = cardOf(a, header, null);
+        const postures = [{ name: LONG, settings: a.settings }];
+        const more = cardMore(card, a, { postures, others: [], asLeft: null });
+        const sheet = plainSheetOf(form, card, more, true, reading);
+        const how = {
+          paper,
+          title: 'Card',
+          made: MADE,
+          url: 'https://seats.skarrow.example/c/Zx3_q-9LkTt0aVbN',
+        };
+        let pdf: Uint8Array = new Uint8Array();
+        const draw = async () => (pdf = await plainCardPdf(sheet, how));
+        expect(await leastMs(MOST_MS, () => timeOf(draw)), p.inputs.seat.name).to.be.lessThan(MOST_MS);
+        const pages = await wordsOf(draw);
+        for (const boxes of pages)
+          expect(collisions(boxes, PAPERS[paper]), `${p.inputs.seat.name}, ${paper}`).to.deep.equal([]);
+        expect(coloursIn(pdf), p.inputs.seat.name).to.deep.equal(['0 0 0']);
+      }
+    });
+
+  it('of a card for the pocket stay inside the lines along which it is cut', async () => {
+    for (const { p, a, reading, paper } of CASES) {
+      const header = cardHeader(p, { sitter: LONG, fitter: LONG, date: '2026-11-25' });
+      const card = cardOf(a, header, null);
+      const more = cardMore(card, a, { postures: [], others: [], asLeft: null });
+      const sheet = plainSheetOf('pocket', card, more, true, reading);
+      const how = { paper, title: 'Card', made: MADE, url: null };
+      const { width } = PAPERS[paper];
+      const [left, fold] = [width / 2 - PANEL_PT, width / 2];
+      const [boxes = []] = await wordsOf(() => plainCardPdf(sheet, how));
+      const hint = new Set(word('cards.fold').split(' '));
+      for (const box of boxes.filter(({ text }) => !hint.has(text))) {
+        expect(box.left >= left && box.right <= fold + PANEL_PT, box.text).to.equal(true);
+        expect(box.right <= fold || box.left >= fold, `${box.text} over the fold`).to.equal(true);
+      }
+    }
   });
 
   it('of drawings stay on the paper, and none runs into another', async () => {

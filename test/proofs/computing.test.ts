@@ -6,6 +6,7 @@ import type { FitRequest, RankAnswer } from '../../src/contract/compute';
 import { startApp, type App } from '../support/app';
 import { runLines } from '../support/command-line';
 import { FULL } from '../support/inputs';
+import { pace } from '../support/pace';
 
 const FIT = JSON.parse(readFileSync('docs/examples/fit.json', 'utf8')) as FitRequest;
 const RANK = JSON.parse(readFileSync('docs/examples/rank.json', 'utf8')) as object;
@@ -32,9 +33,10 @@ describe('cases from outside, many at once', () => {
     // What else the machine does can be in the way: the best of three counts.
     let took = Infinity;
     for (let n = 0; n < 3 && took >= 5000; n++) {
+      const before = pace();
       const start = performance.now();
       const { out, code } = await runLines([], `${lines.join('\n')}\n`);
-      took = performance.now() - start;
+      took = (performance.now() - start) / ((before + pace()) / 2);
       expect(code).to.equal(0);
       expect(out.trim().split('\n')).to.have.length(1000);
     }
@@ -46,6 +48,7 @@ describe('cases from outside, many at once', () => {
     const seats = (await get<Page<SeatSummary>>('/seats')).items.map(({ versionId }) => ({ id: versionId }));
     const many = Array.from({ length: 600 }, (_, n) => seats[n % seats.length]!);
     const body = JSON.stringify({ ...RANK, seats: many });
+    const before = pace();
     const ranking = fetch(`${app.base}/api/v1/rank`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -62,6 +65,7 @@ describe('cases from outside, many at once', () => {
     }
     expect((await ranking).count).to.equal(600);
     expect(waits.length).to.be.greaterThan(3);
-    expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).to.be.lessThan(100);
+    const middle = waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]!;
+    expect(middle / ((before + pace()) / 2)).to.be.lessThan(100);
   });
 });

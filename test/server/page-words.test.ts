@@ -1,12 +1,12 @@
 /** The text of every page with every demo record, as the server sends it: nothing in it is a key. */
 import { readdirSync } from 'node:fs';
 import { expect } from 'chai';
-import { PAGES as PAGE_WORDS } from '../../src/words/en-GB';
-import { COMMON as WORDS } from '../../src/words/en-GB';
+import type { NewCardLink } from '../../src/contract';
+import { CARDS, COMMON, PAGES, SHEET, WALK } from '../../src/words/en-GB';
 import { startApp, type App } from '../support/app';
 import { readRows } from '../support/read-database';
 
-const KEYS = [...Object.keys(WORDS), ...Object.keys(PAGE_WORDS)];
+const KEYS = [COMMON, PAGES, SHEET, WALK, CARDS].flatMap((words) => Object.keys(words));
 const AREAS = [...new Set(KEYS.map((key) => key.split('.')[0]!))];
 /** What a key looks like that nobody worded: it begins as the others do. */
 const KEY_LIKE = new RegExp(`(?<![\\w./-])(?:${AREAS.join('|')})\\.[a-z]\\w*(?:\\.\\w+)*(?![\\w-]*/)`, 'g');
@@ -40,11 +40,17 @@ describe('the words of every page', function () {
       (await readRows(app.folder, `select id from ${table}`)).map((r) => String(r.id));
     const fittings = await ids('fittings');
     const seats = await ids('seat_versions');
+    const [signed] = await readRows(app.folder, "select id from fittings where state = 'left'");
+    const link = `${app.base}/api/v1/fittings/${String(signed?.id)}/links`;
+    const linked = (await (await fetch(link, { method: 'POST' })).json()) as NewCardLink;
     const addresses: Readonly<Record<string, readonly string[]>> = {
       '/fittings/[id]': fittings.flatMap((id) =>
         ['measure', 'choose', 'set', 'card'].map((s) => `/fittings/${id}?stage=${s}`),
       ),
-      '/fittings/[id]/card': fittings.map((id) => `/fittings/${id}/card`),
+      '/fittings/[id]/card': fittings.flatMap((id) =>
+        ['record', 'sitter', 'shared', 'pocket'].map((form) => `/fittings/${id}/card?form=${form}`),
+      ),
+      '/c/[token]': [linked.path],
       '/fittings/[id]/walk': fittings.map((id) => `/fittings/${id}/walk`),
       '/people/[id]': (await ids('sitters')).map((id) => `/people/${id}`),
       '/people/[id]/measure': (await ids('sitters')).map((id) => `/people/${id}/measure`),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { DimensionId } from '../../src/core/body';
-import type { ReadingEdit, MeasuringSessionEdit, Outcome } from '../../src/contract';
+import type { ReadingEdit, MeasuringSessionEdit } from '../../src/contract';
 import { deleteSitter, createSitter, sitterDetail, takeReading } from '../../src/service/sitters';
 import {
   measuringSessions,
@@ -14,11 +14,9 @@ import { TolerancesSchema } from '../../src/contract/tolerances';
 import { nextStep, progressOf, toleranceOf, type Tour } from '../../src/core/measuring';
 import { tidy } from '../../src/service/deleting';
 import { type Bench, actingAs, openBench } from '../support/context';
-import { valueOf } from '../support/outcome';
+import { reasonOf, valueOf } from '../support/outcome';
 
 const MINUTE = 60_000;
-
-const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
 
 describe('a session of measuring', () => {
   let bench: Bench;

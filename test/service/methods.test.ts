@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { SHIPPED_METHODS, targetOf, type Method } from '../../src/core/method';
-import type { Outcome } from '../../src/contract';
 import { problemOf, type FitInputs } from '../../src/core/fit';
 import {
   allFitters,
@@ -15,9 +14,8 @@ import { allSeats } from '../../src/service/seats';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
 import { createSitter } from '../../src/service/sitters';
 import { openBench, type Bench } from '../support/context';
-import { valueOf } from '../support/outcome';
+import { reasonOf, valueOf } from '../support/outcome';
 
-const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
 const [RIGHT_ANGLE] = SHIPPED_METHODS as [Method, ...Method[]];
 const ours = (more: Partial<Method> = {}): Method => ({ ...RIGHT_ANGLE, id: v7(), name: 'Ours', ...more });
 

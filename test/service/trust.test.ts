@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { DraftEdit, FittingDetail, Outcome, SitterDetail } from '../../src/contract';
+import type { DraftEdit, FittingDetail, SitterDetail } from '../../src/contract';
 import { NO_REMEDIES, type Settings } from '../../src/core/fit';
 import { allSeats } from '../../src/service/seats';
 import type { Context } from '../../src/service/context';
@@ -28,12 +28,8 @@ import { may, PROGRAM, UNNAMED_FITTER, VISITOR, type Act, type RecordRef } from 
 import { type Bench, actingAs, fittingsOf, found, openBench } from '../support/context';
 import { FULL } from '../support/inputs';
 import { DIMENSION_IDS } from '../../src/core/body';
+import { reasonOf, valueOf } from '../support/outcome';
 
-const valueOf = <T>(outcome: Outcome<T>): T => {
-  if (!outcome.ok) throw new Error(`refused: ${outcome.reason}`);
-  return outcome.value;
-};
-const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
 const MINUTE_MS = 60_000;
 
 describe('trust in what is kept', function () {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
-import type { FittingDetail, Outcome, PlaceEdit, SitterDetail } from '../../src/contract';
+import type { FittingDetail, PlaceEdit, SitterDetail } from '../../src/contract';
 import { DEFAULT_READING } from '../../src/words';
 import { fittingCard, fittingCardJson } from '../../src/service/card';
 import {
@@ -27,9 +27,7 @@ import {
 import { createSitter, editSitter, sitterDetail, takeReading } from '../../src/service/sitters';
 import { ROUND, adjustment, listed, slides } from '../support/inputs';
 import { actingAs, fittingsOf, found, openBench, type Bench } from '../support/context';
-import { valueOf } from '../support/outcome';
-
-const reasonOf = (outcome: Outcome<unknown>): string => (outcome.ok ? 'done' : outcome.reason);
+import { reasonOf, valueOf } from '../support/outcome';
 
 describe('what a fitter does', () => {
   let bench: Bench;

@@ -1,5 +1,5 @@
 /** Every page of the application with demo records: its name, and where it is. */
-import type { MethodSummary } from '../../src/contract';
+import type { MethodSummary, NewCardLink } from '../../src/contract';
 import type { Page } from '../../src/contract/paging';
 import type { App } from './app';
 import { readRows } from './read-database';
@@ -12,6 +12,9 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
   const fittingOf = (name: string) =>
     id(`select f.id from fittings f join sitters s on s.id = f.sitter_id where s.name = '${name}'`);
   const [maren, ines] = [await fittingOf('Maren Tolve'), await fittingOf('Ines Farrowby')];
+  const odd = await fittingOf('Odd Quillsay');
+  const link = `${base}/api/v1/fittings/${odd}/links`;
+  const linked = (await (await fetch(link, { method: 'POST' })).json()) as NewCardLink;
   const jory = await id("select id from sitters where name = 'Jory Pell'");
   const wren = await id("select id from sitters where name = 'Wren Ostley'");
   const seat = await id(
@@ -60,6 +63,11 @@ export async function everyPage({ base, folder }: App): Promise<ReadonlyMap<stri
     ['the card stage', `/fittings/${ines}?stage=card`],
     ['a walk', `/fittings/${ines}/walk`],
     ['the card', `/fittings/${ines}/card`],
+    ['the card for the sitter', `/fittings/${odd}/card?form=sitter`],
+    ['the card of a shared seat', `/fittings/${ines}/card?form=shared`],
+    ['the card for the pocket', `/fittings/${ines}/card?form=pocket`],
+    ['a linked card', linked.path],
+    ['a linked card that is gone', '/c/AAAAAAAAAAAAAAAAAAAAAA'],
     ['a page that is not there', '/nowhere'],
     ['signing in', '/sign-in'],
   ]);
