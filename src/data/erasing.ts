@@ -31,7 +31,10 @@ export async function eraseSitter(q: Queries, id: string): Promise<void> {
   const rows = await q.select({ id: fittings.id }).from(fittings).where(eq(fittings.sitterId, id));
   const ids = rows.map((r) => r.id);
   if (ids.length > 0) {
-    await q.update(settingSets).set({ inputs: null, walk: null }).where(inArray(settingSets.fittingId, ids));
+    await q
+      .update(settingSets)
+      .set({ inputs: null, walk: null, postures: null })
+      .where(inArray(settingSets.fittingId, ids));
     // What a walk started from holds the measures as well, and its answers may tell of the person.
     await q.delete(walks).where(inArray(walks.fittingId, ids));
     await q.delete(cardLinks).where(inArray(cardLinks.fittingId, ids));

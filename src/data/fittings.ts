@@ -421,6 +421,8 @@ export interface SettingVersion {
   readonly inputs: FitInputs;
   /** Of what was signed off at the end of a walk. */
   readonly walk: unknown;
+  /** Further postures of the fitting as they are with these settings. */
+  readonly postures: readonly PostureSet[];
   readonly by: string | null;
   readonly at: string;
 }
@@ -431,7 +433,7 @@ export async function insertSettingVersion(
   id: string,
   fittingId: string,
   stage: 'computed' | 'left',
-  { settings, inputs, walk, by, at }: SettingVersion,
+  { settings, inputs, walk, postures, by, at }: SettingVersion,
 ): Promise<void> {
   const [newest] = await q
     .select({ version: sql<number>`coalesce(max(${settingSets.version}), 0)` })
@@ -445,6 +447,7 @@ export async function insertSettingVersion(
     settings,
     inputs,
     walk,
+    postures: [...postures],
     savedBy: by,
     savedAt: at,
   });

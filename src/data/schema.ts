@@ -424,6 +424,8 @@ export const settingSets = sqliteTable(
     inputs: text({ mode: 'json' }),
     /** Of a version that was signed off at the end of a walk: from where it started, and what was answered. */
     walk: text({ mode: 'json' }),
+    /** Further postures as they were then; null where that was not kept. */
+    postures: text({ mode: 'json' }),
     /** Name of whoever made the version; null where nobody was named. */
     savedBy: text(),
     savedAt: instant(),

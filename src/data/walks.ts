@@ -104,6 +104,8 @@ export interface SignedVersion {
   readonly settings: Settings;
   readonly inputs: FitInputs | null;
   readonly walk: SignedWalk | null;
+  /** Further postures as they were then; null where that was not kept. */
+  readonly postures: readonly PostureSet[] | null;
 }
 
 /** The newest version of a fitting that was signed off; null where none was. */
@@ -123,6 +125,7 @@ export async function findSigned(q: Queries, fittingId: string): Promise<SignedV
     inputs: row.inputs === null ? null : InputsSchema.parse(upgradeInputs(row.inputs)),
     // Written by signing off only.
     walk: row.walk as SignedWalk | null,
+    postures: row.postures === null ? null : PostureSetSchema.array().parse(row.postures),
   };
 }
 

@@ -149,8 +149,6 @@ export function asLeftBlock({ asLeft }: CardMore, reading: Reading): Block | nul
       ...differing.map(({ kind, computed, reached, left, why, note }) => ({
         lead: `${word(`kind.${kind}`)}:`,
         text: [
-          ...why.map((m) => stopped(said(m))),
-          ...(note === null ? [] : [`“${note}”.`]),
           `${[
             computed && sayWith('left.wasComputed', { setting: said(computed) }),
             reached && sayWith('left.wasReached', { setting: said(reached) }),
@@ -158,6 +156,8 @@ export function asLeftBlock({ asLeft }: CardMore, reading: Reading): Block | nul
           ]
             .filter(Boolean)
             .join('; ')}.`,
+          ...why.map((m) => stopped(said(m))),
+          ...(note === null ? [] : [`“${note}”.`]),
         ].join(' '),
       })),
     ],

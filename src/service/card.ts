@@ -239,7 +239,11 @@ export const linkedCard = useCase(
     const found = await fittingDetail({ ...ctx, actor: PROGRAM }, id);
     const signed = await findSigned(db, id);
     if (!found.ok || !signed) return refused('notFound');
-    const detail: FittingDetail = { ...found.value, state: 'left' };
+    const detail: FittingDetail = {
+      ...found.value,
+      state: 'left',
+      postures: [...(signed.postures ?? found.value.postures)],
+    };
     const inputs = signed.inputs ?? detail.inputs;
     if (!inputs) return refused('notFound');
     return done(await cardFrom(ctx, { detail, inputs, settings: signed.settings }, false, 0));

@@ -73,7 +73,7 @@ import { bodyForFitting, composeInputs } from './inputs';
 import { pageFound } from './paging';
 import { solvedPostures } from './postures';
 import { useCase } from './rights';
-import { keepFelt, walkToSign } from './walks';
+import { keepFelt, staysAfter, walkToSign } from './walks';
 
 /** Returns a page of fittings, the newest first. */
 export const recentFittings = useCase(
@@ -393,8 +393,9 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
         pointer: f.pointer.replace(/^\/positions/, '/settings/positions'),
       })),
     });
-  const stays = Object.fromEntries(held.map((kind) => [kind, asked.positions[kind]!]));
-  const settings = act.act === 'solve' || !draft ? solve(problem, { remedies, held: stays }).settings : draft;
+  const pinned = Object.fromEntries(held.map((kind) => [kind, asked.positions[kind]!]));
+  const settings =
+    act.act === 'solve' || !draft ? solve(problem, { remedies, held: pinned }).settings : draft;
   if (act.act === 'signOff' && assess(problem, settings).refused) return refused('seatRefused');
   if (act.act === 'signOff' && row.pieceId && (await isStopped(q, row.pieceId))) return refused('doNotUse');
   const at = ctx.now().toISOString();
@@ -404,11 +405,16 @@ async function settle(ctx: Context, q: Queries, row: FittingRow, act: FittingAct
     return refused('invalid', { faults: [{ pointer: '/walk', detail: word('field.walkChanged') }] });
   const by = ctx.actor.fitter?.name ?? null;
   const stage = act.act === 'solve' ? 'computed' : 'left';
-  await insertSettingVersion(q, ctx.newId(), row.id, stage, { settings, inputs, walk, by, at });
+  const stays = walk ? staysAfter(inputs, walk) : {};
+  const isSolvedAnew = act.act === 'solve' || Object.keys(stays).length > 0;
+  const postures = isSolvedAnew
+    ? solvedPostures(inputs, row.postures, settings.remedies, stays)
+    : row.postures;
+  const version = { settings, inputs, walk, postures, by, at };
+  await insertSettingVersion(q, ctx.newId(), row.id, stage, version);
   if (walk) await keepFelt(ctx, q, row, inputs, walk);
   if (act.act === 'signOff') await notePiece(ctx, q, row, settings);
   const left = act.act === 'signOff' ? ({ state: 'left', date: today(ctx) } as const) : {};
-  const postures = act.act === 'solve' ? solvedPostures(inputs, row.postures, remedies) : row.postures;
   await updateFitting(q, row.id, { ...left, postures, ...(isOlder ? { inputs } : {}) }, at);
   return null;
 }

@@ -165,6 +165,18 @@ export async function walkToSign(
   return isSame ? { id: walk.id, base: walk.base, events: walk.events } : null;
 }
 
+/**
+ * What stands where it is in every posture after a walk: what could not be moved, and what the sitter wanted so; the
+ * lean of the back is each posture's own unless it is stuck.
+ */
+export function staysAfter(inputs: FitInputs, { base, events }: SignedWalk): Settings['positions'] {
+  const { held, felt } = walkOf(problemOf(inputs), base, events);
+  const wanted = Object.entries(felt)
+    .filter(([kind]) => kind !== 'backAngle')
+    .map(([kind, { position }]) => [kind, position]);
+  return { ...(Object.fromEntries(wanted) as Settings['positions']), ...held };
+}
+
 /** Keeps what was felt on a walk, beside what was measured. */
 export async function keepFelt(
   ctx: Context,

@@ -1,25 +1,52 @@
 /** From step to step of a walk on a slow tablet: the main line is there before anybody notices. */
 import { expect } from 'chai';
+import { v7 } from 'uuid';
+import type { FittingDetail } from '../../src/contract';
+import { atPace } from '../support/pace';
 import { screens } from '../support/screens';
 import { Walker } from '../support/walker';
 
 /** Slower than this machine by so much. */
 const SLOWER = 4;
 const MOST_MS = 100;
-/** The share of steps that has to be as quick, and what none may take longer than: others use this machine as well. */
-const SHARE = 0.8;
-const NEVER_MS = 600;
+/** The share of steps that has to be as quick, and what none may take longer than. */
+const SHARE = 0.95;
+const NEVER_MS = 150;
 /** As long as one reads at least. */
 const READS_MS = 600;
+/** Others on this machine can only make a step look slower: the walk is gone through so often at most. */
+const TRIES = 4;
 
 describe('a walk on a slow tablet', function () {
-  this.timeout(180_000);
+  this.timeout(300_000);
   const on = screens();
   const walker = new Walker(on);
 
-  it('goes from most steps to the next in a tenth of a second', async () => {
+  /** Another fitting of the same person on the same seat. */
+  async function likeOf(id: string): Promise<string> {
+    const { sitter, seat, place, method } = await walker.api<FittingDetail>('GET', `/fittings/${id}`);
+    const like = await walker.api<FittingDetail>('POST', '/fittings', {
+      id: v7(),
+      sitterId: sitter.id,
+      fitterId: null,
+    });
+    await walker.api('PATCH', `/fittings/${like.id}`, {
+      seatVersionId: seat!.versionId,
+      placeVersionId: place!.versionId,
+      methodVersionId: method.versionId,
+    });
+    return like.id;
+  }
+
+  /** Times of all steps of a walk, ms. */
+  async function timesOf(id: string): Promise<number[]> {
     const { page } = on.user;
-    await walker.open(await walker.fittingOf('Ines Farrowby'));
+    await walker.open(id);
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll<HTMLButtonElement>('main button')].some(
+        (b) => b.innerText.trim() === 'Start',
+      ),
+    );
     const session = await page.createCDPSession();
     await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
     const times: number[] = [];
@@ -47,12 +74,27 @@ describe('a walk on a slow tablet', function () {
       times.push(took);
     }
     await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-    const sorted = [...times].sort((a, b) => a - b);
-    console.log(
-      `      ${times.length} steps: median ${Math.round(sorted[Math.floor(times.length / 2)]!)} ms, longest ${Math.round(sorted.at(-1)!)} ms`,
-    );
-    expect(times.length).to.be.greaterThan(15);
-    expect(times.filter((ms) => ms < MOST_MS).length / times.length).to.be.at.least(SHARE);
-    expect(sorted.at(-1)).to.be.lessThan(NEVER_MS);
+    await session.detach();
+    return times;
+  }
+
+  it('goes from most steps to the next in a tenth of a second', async () => {
+    const first = await walker.fittingOf('Ines Farrowby');
+    // Of each step the least time, in milliseconds of the machine that the limits were set on.
+    let least: number[] = [];
+    const share = () => least.filter((ms) => ms < MOST_MS).length / least.length;
+    const isQuick = () => least.length > 0 && share() >= SHARE && Math.max(...least) < NEVER_MS;
+    for (let n = 0; n < TRIES && !isQuick(); n++) {
+      const id = await likeOf(first);
+      const { result, pace } = await atPace(() => timesOf(id));
+      expect(result.length).to.be.greaterThan(15);
+      least = result.map((ms, i) => Math.min(ms / pace, least[i] ?? Infinity));
+      const sorted = [...least].sort((a, b) => a - b);
+      console.log(
+        `      ${least.length} steps, pace ${pace.toFixed(2)}: median ${Math.round(sorted[Math.floor(least.length / 2)]!)} ms, longest ${Math.round(sorted.at(-1)!)} ms: ${least.map(Math.round).join(' ')}`,
+      );
+    }
+    expect(share()).to.be.at.least(SHARE);
+    expect(Math.max(...least)).to.be.lessThan(NEVER_MS);
   });
 });

@@ -82,6 +82,7 @@ const INNER = [
   'rankCase',
   'walkToSign',
   'keepFelt',
+  'staysAfter',
 ];
 
 describe('rights, inside every use case', () => {

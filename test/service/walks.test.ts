@@ -6,6 +6,8 @@ import type { NewWalkEvent, WalkState } from '../../src/contract/walks';
 import { problemOf } from '../../src/core/fit';
 import { leftOf, leftSettings, walkOf, type WalkEvent } from '../../src/core/walk';
 import { findSigned } from '../../src/data/walks';
+import { fittingCard, fittingCardJson, linkedCard, type FittingCard } from '../../src/service/card';
+import { addCardLink } from '../../src/service/card-links';
 import { tidy } from '../../src/service/deleting';
 import { everythingAbout } from '../../src/service/exchange';
 import { actOnFitting, editFitting, fittingDetail, recentFittings } from '../../src/service/fittings';
@@ -14,6 +16,7 @@ import { allSeats, editSeat } from '../../src/service/seats';
 import { deleteSitter } from '../../src/service/sitters';
 import { addWalkEvents, beginWalk, feltBySitter, walkState } from '../../src/service/walks';
 import type { Context } from '../../src/service/context';
+import { DEFAULT_READING } from '../../src/words';
 import { actingAs, bytesOf, openBench, type Bench } from '../support/context';
 import { readRows } from '../support/read-database';
 import { valueOf } from '../support/outcome';
@@ -120,7 +123,14 @@ describe('a walk at the seat, kept', () => {
     expect(height.why.map((m) => m.key)).to.include('left.why.jammed');
     expect(height.note).to.equal('lever bent');
     expect(height.left).not.to.deep.equal(height.computed);
+    // The card for the record tells of it, and of nothing once the fitting is open again.
+    const { asLeft } = valueOf(await fittingCardJson(ctx, fitting.id, DEFAULT_READING));
+    expect(asLeft).to.deep.include({ by: 'Hedda Kvist' });
+    const told = asLeft!.settings.find((row) => row.adjustment === 'seatHeight')!;
+    expect(told).to.deep.include({ why: ['Could not be set: jammed'], note: 'lever bent' });
+    expect(told.left).not.to.equal(told.calculated);
     const reopened = valueOf(await actOnFitting(ctx, fitting.id, left.version, { act: 'reopen' }));
+    expect(valueOf(await fittingCardJson(ctx, fitting.id, DEFAULT_READING)).asLeft).to.equal(null);
     const again = await begun(true);
     // What was answered before still counts.
     expect(again.walk!.events).to.have.length(done.events.length);
@@ -130,6 +140,31 @@ describe('a walk at the seat, kept', () => {
     // Answers that come after that are kept, and change nothing of it.
     await add(again, event('set:seatHeight', { position: 9 }));
     expect((await findSigned(ctx.store.db, fitting.id))!.walk!.events).to.have.length(done.events.length);
+  });
+
+  it('leaves what could not be moved where it is in the other postures, on the card and by its link', async () => {
+    const { items } = valueOf(await recentFittings(ctx, ALL));
+    const ines = items.find((f) => f.sitter?.name === 'Ines Farrowby')!;
+    fitting = valueOf(await fittingDetail(ctx, ines.id));
+    expect(fitting.postures.length).to.be.greaterThan(1);
+    const state = await begun();
+    const done = await walkThrough(state, {
+      'set:deskHeight': { answer: 'stuck', position: 5, reason: 'jammed' },
+    });
+    const asked = fitting.postures.map(({ settings }) => settings!.positions.deskHeight);
+    expect(asked).not.to.include(5);
+    const act = { act: 'signOff', settings: done.settings, walk: state.walk!.id } as const;
+    const left = valueOf(await actOnFitting(ctx, fitting.id, fitting.version, act));
+    for (const { settings } of left.postures) expect(settings!.positions.deskHeight).to.equal(5);
+    const rowsOf = ({ card }: FittingCard) => card.postures.map(({ rows }) => rows.map(({ kind }) => kind));
+    const onCard = rowsOf(valueOf(await fittingCard(ctx, fitting.id)));
+    expect(onCard).to.have.length(fitting.postures.length);
+    expect(onCard.flat()).not.to.include('deskHeight');
+    // Opened again they are solved anew; what the link shows stays as it was signed off.
+    const { token } = valueOf(await addCardLink(ctx, fitting.id));
+    valueOf(await actOnFitting(ctx, fitting.id, left.version, { act: 'reopen' }));
+    expect(rowsOf(valueOf(await fittingCard(ctx, fitting.id))).flat()).to.include('deskHeight');
+    expect(rowsOf(valueOf(await linkedCard(ctx, token)))).to.deep.equal(onCard);
   });
 
   it('keeps what was felt beside what was measured: the next fitting counts with both', async () => {

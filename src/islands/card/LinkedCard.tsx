@@ -19,6 +19,9 @@ export function LinkedCard({ reading, token, card, more }: Props) {
   return (
     <Providers reading={reading}>
       <main className={styles.page}>
+        <h1 className="visually-hidden">
+          {word('card.title')}: {card.header.sitter}
+        </h1>
         <PlainCard sheet={plainSheetOf('sitter', card, more, false, reading)} code={null} />
         <p className={styles.file}>
           <a href={`/api/v1/cards/${token}/card.pdf?units=${reading.length}`}>{word('private.pdf')}</a>

@@ -15,12 +15,20 @@ function heldLean({ variables }: Problem, leanDeg: number): Settings['positions'
 
 /**
  * The best settings for a posture of a fitting, solved by itself.
+ * @param stays what cannot be moved, or the sitter wants so, whatever the posture
  * @returns positions by kind. Definition.
  * @example
  * solvePosture(inputs, { name: 'Reading', leanDeg: 10 }, NO_REMEDIES).positions.backAngle // => 2
  */
-export function solvePosture(inputs: FitInputs, posture: Posture, remedies: RemedySettings): Settings {
+export function solvePosture(
+  inputs: FitInputs,
+  posture: Posture,
+  remedies: RemedySettings,
+  stays: Settings['positions'] = {},
+): Settings {
   const p = problemOf(inputsOfPosture(inputs, posture));
-  const held = posture.leanDeg === undefined ? {} : heldLean(p, posture.leanDeg);
-  return solve(p, { remedies, held, budget: BUDGET_OF_MANY }).settings;
+  const lean = posture.leanDeg === undefined ? {} : heldLean(p, posture.leanDeg);
+  // Of what was found by trial nobody knows the positions.
+  const kept = Object.fromEntries(Object.entries(stays).filter(([kind]) => kind in p.variables));
+  return solve(p, { remedies, held: { ...lean, ...kept }, budget: BUDGET_OF_MANY }).settings;
 }

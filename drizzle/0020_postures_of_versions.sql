@@ -1,0 +1,1 @@
+ALTER TABLE `setting_sets` ADD `postures` text;
