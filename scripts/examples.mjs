@@ -93,6 +93,8 @@ async function labelOf(id) {
   client.close();
   return rows[0].token;
 }
+/** Stands for what a private link leads by. */
+const CARD_TOKEN = 'q1w2e3r4t5y6u7i8o9p0AA';
 /** A fitting says most where everything has been chosen. */
 const isWhole = (fitting) => fitting.seat && fitting.place && fitting.state === 'open';
 
@@ -136,6 +138,12 @@ try {
   await answer('post', '/labels/{id}/faults', { id: await labelOf(ids['/tagged-seats']) });
   await answer('post', '/fittings/{id}/walk', { id: ids['/fittings'] });
   await answer('post', '/fittings/{id}/walk/events', { id: ids['/fittings'] });
+  const signed = listed['/fittings'].find((f) => f.state === 'left').id;
+  const link = await answer('post', '/fittings/{id}/links', { id: signed });
+  // Drawn at random: the same example every time.
+  Object.assign(answers.addCardLink, { token: CARD_TOKEN, path: `/c/${CARD_TOKEN}` });
+  await answer('get', '/fittings/{id}/links', { id: signed });
+  await answer('delete', '/links/{id}', { id: link.id });
   const idFor = (path) => ids[/^\/[a-z-]+/.exec(path)[0]];
   for (const path of readings().filter((p) => p !== REMAINS)) await answer('get', path, { id: idFor(path) });
   await answer('put', '/sitters/{id}/measuring-sessions', { id: ids['/sitters'] });

@@ -31,6 +31,8 @@ const base = await new Promise((resolve) => {
 const get = async (path) => (await fetch(`${base}/api/v1${path}`)).json();
 const { items: fittings } = await get('/fittings');
 const fittingOf = (name) => `/fittings/${fittings.find((f) => f.sitter?.name === name).id}`;
+const linking = `${base}/api/v1${fittingOf('Odd Quillsay')}/links`;
+const linked = await (await fetch(linking, { method: 'POST' })).json();
 const { items: seats } = await get('/seats');
 const { items: sitters } = await get('/sitters');
 
@@ -124,7 +126,6 @@ async function scrollToTracks(page) {
 const PICTURES = [
   ['people', '/people'],
   ['sitter', `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}`],
-  ['seat', `/seats/${seats.find((s) => s.facts.seatClass === 'task').versionId}`],
   ['seats', '/seats'],
   ['seat-add', '/seats/new', { meanwhile: enterSeat }],
   ['seat-compare', `/seats/compare?ids=${comparedIds.join(',')}`, { meanwhile: scrollToTracks }],
@@ -132,7 +133,6 @@ const PICTURES = [
   ['tagged', '/seats/tagged'],
   ['survey', '/seats/survey', { width: 800, height: 1280, meanwhile: surveySeat }],
   ['methods', '/practice/methods'],
-  ['measure', `${fittingOf('Maren Tolve')}?stage=measure`, { width: 800, height: 1280 }],
   ['choose', `${fittingOf('Ines Farrowby')}?stage=choose`],
   ['set', `${fittingOf('Piet Lunder')}?stage=set`],
   ['set-misfit', `${fittingOf('Ines Farrowby')}?stage=set`],
@@ -140,6 +140,8 @@ const PICTURES = [
   ['walk', `${fittingOf('Ines Farrowby')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(2) }],
   ['as-left', `${fittingOf('Maren Tolve')}/walk`, { width: 800, height: 1280, meanwhile: goSteps(60) }],
   ['card', `${fittingOf('Piet Lunder')}/card`],
+  ['card-sitter', `${fittingOf('Odd Quillsay')}/card?form=sitter`],
+  ['card-phone', linked.path, { width: 390, height: 844 }],
   [
     'measuring',
     `/people/${sitters.find((s) => s.name.startsWith('Sunniva')).id}/measure`,

@@ -235,7 +235,7 @@ describe('threads beside the server', () => {
   const quick = question(inputsOf({ body: bodyWith(FULL) }));
 
   it('give up what takes too long; waiting for a turn is not taking long', async () => {
-    const threads = openThreads('dist/thread.mjs', { limitMs: 1500 * pace(), threads: 1 });
+    const threads = openThreads('dist/thread.mjs', { limitMs: Math.round(1500 * pace()), threads: 1 });
     try {
       const [first, second, third] = await Promise.all([
         threads.compute.rank(endless),

@@ -80,6 +80,7 @@ describe('the API’s description', () => {
       'getPeopleSchema',
       'reportByLabel',
       'controlSheetByLabel',
+      'printLinkedCard',
     ]);
   });
 
