@@ -1,19 +1,14 @@
 /** Walks at the seat: begun, read, added to. */
 import { z } from 'zod';
-import { DIMENSION_IDS } from '../core/body';
-import { NewWalkEventsSchema, NewWalkSchema, WalkEventsSchema, WalkStateSchema } from '../contract/walks';
+import {
+  FeltSchema,
+  NewWalkEventsSchema,
+  NewWalkSchema,
+  WalkEventsSchema,
+  WalkStateSchema,
+} from '../contract/walks';
 import { addWalkEvents, beginWalk, feltBySitter, walkState } from '../service/walks';
 import { route } from './route';
-
-const FeltSchema = z.object({
-  dimension: z.enum(DIMENSION_IDS),
-  value: z.number().describe('mm or kg, by the dimension'),
-  spread: z.number().min(0).describe('standard deviation, same unit'),
-  basis: z.literal('felt'),
-  fittingId: z.string().nullable(),
-  takenAt: z.string(),
-  takenBy: z.string().nullable(),
-});
 
 export const WALK_ROUTES = [
   route({

@@ -1,5 +1,6 @@
 /** A walk at the seat: what it started from, and every answer that was given on the way. */
 import { z } from 'zod';
+import { DIMENSION_IDS } from '../core/body';
 import { FEEL_ANSWERS, STUCK_REASONS, WALK_ANSWERS } from '../core/walk';
 import { Id, type Frozen } from '../core/document';
 import { FITTING_STATES, PostureSetSchema } from './api';
@@ -88,3 +89,15 @@ export type WalkState = Frozen<z.infer<typeof WalkStateSchema>>;
 
 export const WalkEventsSchema = z.object({ walkId: Id, events: z.array(GivenWalkEventSchema) });
 export type WalkEvents = Frozen<z.infer<typeof WalkEventsSchema>>;
+
+export const FeltSchema = z.object({
+  dimension: z.enum(DIMENSION_IDS),
+  value: z.number().describe('mm or kg, by the dimension'),
+  spread: z.number().min(0).describe('standard deviation, same unit'),
+  basis: z.literal('felt'),
+  fittingId: z.string().nullable(),
+  takenAt: z.string(),
+  takenBy: z.string().nullable(),
+});
+/** What a person has felt of a measure, beside what was measured. */
+export type FeltMeasured = Frozen<z.infer<typeof FeltSchema>>;

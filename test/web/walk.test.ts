@@ -143,4 +143,63 @@ describe('a seat, set beside it', function () {
     await on.user.sees('Nobody may use this seat');
     expect(await on.user.count('button', 'Done')).to.equal(0);
   });
+
+  it('is read aloud step by step where the browser has a voice, and gone through by tapping anywhere', async () => {
+    const id = await walker.fittingOf('Tam Brask');
+    const page = await on.bench.open();
+    await page.evaluateOnNewDocument(`
+      window.said = [];
+      Object.defineProperty(window, 'SpeechSynthesisUtterance', { value: class { constructor(text) { this.text = text; } } });
+      Object.defineProperty(window, 'speechSynthesis', {
+        value: { speak: (one) => window.said.push([one.text, one.lang]), cancel: () => window.said.push(null) },
+      });
+    `);
+    const said = () => page.evaluate('window.said') as Promise<([string, string] | null)[]>;
+    const title = () => page.$eval('main h2', (e) => e.innerText);
+    await page.setViewport({ width: 800, height: 1280, hasTouch: true });
+    await page.goto(`${on.app.base}/fittings/${id}/walk`);
+    await page.waitForFunction('document.documentElement.dataset.isLive === "true"');
+    await tap(page, 'main button', 'Read aloud');
+    const first = (await said()).findLast((one) => one !== null)!;
+    expect(first[0]).to.include(await title());
+    expect(first[1]).to.equal('en-GB');
+    await tap(page, 'main button', 'Tap anywhere');
+    for (let n = 0; n < 3; n++) {
+      const before = await title();
+      // In the middle of the screen, whatever is drawn there.
+      await page.touchscreen.tap(400, 640);
+      await page.waitForFunction(
+        (was) => document.querySelector<HTMLElement>('main h2')!.innerText !== was,
+        { timeout: 10_000 },
+        before,
+      );
+      const now = await title();
+      await page.waitForFunction(
+        `window.said.findLast((one) => one !== null)[0].includes(${JSON.stringify(now)})`,
+        { timeout: 5000 },
+      );
+      // What was being said is cut short first.
+      expect((await said()).at(-2)).to.equal(null);
+    }
+    await tap(page, 'main button', 'Read aloud');
+    expect((await said()).at(-1)).to.equal(null);
+    await page.close();
+  });
+
+  it('says that a browser has no voice, and goes on without', async () => {
+    const id = await walker.fittingOf('Tam Brask');
+    const page = await on.bench.open();
+    await page.evaluateOnNewDocument(
+      'delete window.speechSynthesis; delete Window.prototype.speechSynthesis;',
+    );
+    await page.goto(`${on.app.base}/fittings/${id}/walk`);
+    await page.waitForFunction('document.documentElement.dataset.isLive === "true"');
+    await page.waitForFunction(
+      `[...document.querySelectorAll('main button')].some((b) => b.innerText === 'Read aloud' && b.disabled)`,
+    );
+    expect(await page.evaluate(() => document.querySelector<HTMLElement>('main')!.innerText)).to.match(
+      /no voice|cannot read aloud|not available/i,
+    );
+    await page.close();
+  });
 });

@@ -4,6 +4,7 @@ import { useCallback, useState } from 'react';
 import type { FittingSummary, SitterDetail } from '../../contract';
 import type { Page } from '../../contract/paging';
 import type { PieceSummary } from '../../contract/pieces';
+import type { FeltMeasured } from '../../contract/walks';
 import { api, explain } from '../../ui/client';
 import { Frame } from '../../ui/Frame';
 import { newId } from '../../ui/ids';
@@ -13,6 +14,7 @@ import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { word } from '../../words';
 import { FittingList } from '../shared/fittings/FittingList';
+import { Felt } from './Felt';
 import { History } from './History';
 import { Identity } from './Identity';
 import { MeasureForm } from '../shared/measures/MeasureForm';
@@ -21,17 +23,21 @@ import { SheetLinks } from './SheetLinks';
 import { Standing } from './Standing';
 import styles from './people.module.css';
 
+interface Props {
+  readonly page: PageProps;
+  readonly sitter: SitterDetail;
+  readonly fittings: Page<FittingSummary>;
+  readonly pieces: Page<PieceSummary>;
+  readonly felt: readonly FeltMeasured[];
+}
+
 function SitterScreen({
   page,
   initial,
   fittings,
   pieces,
-}: {
-  readonly page: PageProps;
-  readonly initial: SitterDetail;
-  readonly fittings: Page<FittingSummary>;
-  readonly pieces: Page<PieceSummary>;
-}) {
+  felt,
+}: Omit<Props, 'sitter'> & { readonly initial: SitterDetail }) {
   const [sitter, setSitter] = useState(initial);
   const [fault, setFault] = useState<string | null>(null);
   const onSaved = useCallback((saved: SitterDetail) => setSitter(saved), []);
@@ -70,6 +76,7 @@ function SitterScreen({
       <Identity sitter={sitter} today={page.today} onSaved={onSaved} />
       <PanelBoundary>
         <MeasureForm sitter={sitter} onSaved={onSaved} />
+        <Felt sitter={sitter} felt={felt} />
         <SheetLinks sitterId={sitter.id} isMeasured={Object.keys(sitter.body).length > 0} />
       </PanelBoundary>
       <PanelBoundary>
@@ -104,20 +111,10 @@ function SitterScreen({
   );
 }
 
-export default function SitterPage({
-  page,
-  sitter,
-  fittings,
-  pieces,
-}: {
-  readonly page: PageProps;
-  readonly sitter: SitterDetail;
-  readonly fittings: Page<FittingSummary>;
-  readonly pieces: Page<PieceSummary>;
-}) {
+export default function SitterPage({ page, sitter, ...rest }: Props) {
   return (
     <Frame page={page} area="people">
-      <SitterScreen page={page} initial={sitter} fittings={fittings} pieces={pieces} />
+      <SitterScreen page={page} initial={sitter} {...rest} />
     </Frame>
   );
 }

@@ -182,11 +182,19 @@ function useWarmth({ ground, walk, events }: WalkInHand, { step, kind }: StepVie
 const WARM_MS = 150;
 
 /** The step in hand, with its answers. */
-function Step({ hand, view }: { readonly hand: WalkInHand; readonly view: StepView }) {
+function Step({
+  hand,
+  view,
+  taps: [tapsAnywhere, setTaps],
+}: {
+  readonly hand: WalkInHand;
+  readonly view: StepView;
+  /** Whether the whole step is one button: chosen once for the walk. */
+  readonly taps: readonly [boolean, (isOn: boolean) => void];
+}) {
   const reading = useReading();
   const { walk, step, answer, go, record, device } = hand;
   const [open, setOpen] = useState<{ readonly id: string; readonly asked: Asked } | null>(null);
-  const [tapsAnywhere, setTaps] = useState(false);
   const voice = useVoice(useSpoken(view), reading.locale);
   const id = view.step.id;
   // What was asked at another step is closed.
@@ -217,7 +225,7 @@ function Step({ hand, view }: { readonly hand: WalkInHand; readonly view: StepVi
           of={walk.steps.length}
           onPrevious={before ? previous : null}
           tapsAnywhere={tapsAnywhere}
-          onTaps={() => setTaps((now) => !now)}
+          onTaps={() => setTaps(!tapsAnywhere)}
           voice={voice}
         />
         <Notches walk={walk} now={step?.id ?? null} />
@@ -256,6 +264,7 @@ function Begun({
 }) {
   const { fitting, isCurrent } = state;
   const hand = useWalk(record, fitting.id, fitting.fitter);
+  const taps = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const reopen = async () => {
     try {
@@ -295,7 +304,7 @@ function Begun({
             {fitting.state === 'open' && <AllSteps hand={hand} />}
           </>
         ) : (
-          !fitting.doNotUse && <Step hand={hand} view={hand.view} />
+          !fitting.doNotUse && <Step hand={hand} view={hand.view} taps={taps} />
         )}
       </PanelBoundary>
     </>
