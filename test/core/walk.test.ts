@@ -243,6 +243,22 @@ describe('a walk at the seat', function () {
     expect(Object.keys(odd.standing.positions).filter(isOfSeat)).to.include('seatHeight');
   });
 
+  it('ends with what is looked at on this seat, and nothing that it has not', () => {
+    const ends = (p: Problem) => {
+      const base = solve(p, { remedies: NO_REMEDIES, budget: 500 }).settings;
+      const walk = walkOf(p, base, []);
+      const last = walk.steps.at(-1)!;
+      expect(last.what).to.equal('end');
+      const { procedure, tells } = stepWords(p, walk, last);
+      expect(say(tells!, DEFAULT_READING)).to.include('nothing gives way');
+      return procedure.map(({ key }) => key);
+    };
+    const stool = problemFor({ seat: seatWith([adjustment('seatHeight', slides(400, 520))]) });
+    expect(ends(stool)).to.deep.equal(['walk.end.knobs']);
+    const full = ends(problemFor({ seat: EVERYTHING, place: EVERY_PLACE }));
+    expect(full).to.include.members(['walk.end.arms', 'walk.end.knobs', 'walk.end.back']);
+  });
+
   it('says how far the heels hang until the pan tips, and that they stand then', () => {
     const seat = seatWith([
       adjustment('seatHeight', slides(400, 600)),

@@ -297,6 +297,24 @@ const neutralWords = (p: Problem): StepWords => ({
   caution: stepCaution(p, 'neutral'),
 });
 
+/** What is looked at once everything is set: both sides alike, all tight, nothing that gives way. Common practice, no source. */
+function endWords(p: Problem): StepWords {
+  const has = (kinds: readonly AdjustmentKind[]) => kinds.some((kind) => p.variables[kind] !== undefined);
+  const looks: readonly [boolean, string][] = [
+    [has(['armHeight', 'armWidth', 'armAngle', 'armPivot', 'padSlide']), 'walk.end.arms'],
+    [true, 'walk.end.knobs'],
+    [p.inputs.seat.controls.some(({ latch }) => latch !== 'none'), 'walk.end.latches'],
+    [has(['backAngle', 'backHeight', 'lumbarApex']), 'walk.end.back'],
+  ];
+  return {
+    ...PLAIN,
+    title: message('walk.end'),
+    main: message('walk.end.main'),
+    procedure: looks.filter(([holds]) => holds).map(([, key]) => message(key)),
+    tells: message('walk.end.tells'),
+  };
+}
+
 const sitWords = (p: Problem): StepWords => ({
   ...PLAIN,
   title: message('walk.sit'),
@@ -363,7 +381,7 @@ export function stepWords(
       main: message('walk.where.main'),
       tells: message('walk.tells.where'),
     };
-  if (step.what === 'end') return { ...PLAIN, title: message('walk.end'), main: message('walk.end.main') };
+  if (step.what === 'end') return endWords(p);
   return {
     ...PLAIN,
     title: message('walk.harness'),

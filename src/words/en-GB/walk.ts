@@ -39,8 +39,11 @@ export const WALK_WORDS = {
   'walk.posture.main': '{name}: {count, plural, =0 {nothing to change} one {1 change} other {# changes}}',
   'walk.end': 'Check of the whole',
   'walk.end.main': 'Tight, level, alike',
-  'walk.end.tells':
-    'Every knob is tight again, both sides are alike, every lock holds without play. Lean back once and come up again',
+  'walk.end.arms': 'Compare both armrests: the same height, width and angle',
+  'walk.end.knobs': 'Feel every knob and clamp: tight again',
+  'walk.end.latches': 'Push and pull at every latch and lock: no play',
+  'walk.end.back': 'Press the backrest from the side: it does not bend',
+  'walk.end.tells': 'Sit, lean back, come upright: nothing gives way or sinks',
   'walk.tells.sit': 'Hips at the very back, lower back against the support, feet flat',
   'walk.tells.seatHeight':
     'Feet flat. A flat hand slides under the thigh at the front edge without being pressed',
