@@ -6,6 +6,7 @@ import { performance } from 'node:perf_hooks';
 import { v7 } from 'uuid';
 import type { FittingDetail, FittingSummary, SavedDraft } from '../src/contract';
 import type { Page } from '../src/contract/paging';
+import { CARD_FORMS } from '../src/core/card';
 import { NO_REMEDIES, type Settings } from '../src/core/fit';
 import { openDatabase } from '../src/data/client';
 import { settingSets } from '../src/data/schema';
@@ -19,6 +20,7 @@ import { fileUrl } from '../test/support/context';
 import { figureOf, type Figure } from './figure';
 
 const PAGE_RUNS = 20;
+const PDF_RUNS = 5;
 const SAVES = 200;
 /** Rounds of raw inserts and of drafts in turn, so that both see the same machine. */
 const ROUNDS = 7;
@@ -37,20 +39,20 @@ async function overHttp(): Promise<Figure[]> {
       (f) => f.state === 'open' && f.seat,
     )!;
     const figures: Figure[] = [];
-    for (const path of [
-      '/',
-      '/people',
-      `/fittings/${fitting.id}?stage=set`,
-      `/fittings/${fitting.id}/card`,
-    ]) {
+    const timed = async (name: string, path: string, runs: number) => {
       const times: number[] = [];
-      for (let i = 0; i <= PAGE_RUNS; i++) {
+      for (let i = 0; i <= runs; i++) {
         const start = performance.now();
-        await (await fetch(app.base + path)).text();
+        await (await fetch(app.base + path)).arrayBuffer();
         if (i > 0) times.push(performance.now() - start);
       }
-      figures.push(figureOf(`page${path.replace(fitting.id, 'id')}`, times));
-    }
+      figures.push(figureOf(name, times));
+    };
+    for (const path of ['/', '/people', `/fittings/${fitting.id}?stage=set`, `/fittings/${fitting.id}/card`])
+      await timed(`page${path.replace(fitting.id, 'id')}`, path, PAGE_RUNS);
+    // On paper after it was on the screen.
+    for (const form of CARD_FORMS)
+      await timed(`pdf/${form}`, `/api/v1/fittings/${fitting.id}/card.pdf?form=${form}`, PDF_RUNS);
     let { draftRevision: revision } = await json<FittingDetail>(`/fittings/${fitting.id}`);
     const times: number[] = [];
     for (let n = 0; n < SAVES; n++) {

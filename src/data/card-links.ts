@@ -50,13 +50,13 @@ export async function fittingByDigest(q: Queries, digest: string): Promise<strin
 
 const MOST_OTHERS = 50;
 
-/** What other people were left with on a seat, the newest of each fitting. */
+/** What other people were left with on a seat, the newest of each. */
 export async function othersOn(
   q: Queries,
   { seatVersionId, sitterId }: { readonly seatVersionId: string; readonly sitterId: string },
 ): Promise<Settings[]> {
   const rows = await q
-    .select({ fittingId: fittings.id, settings: settingSets.settings })
+    .select({ other: fittings.sitterId, settings: settingSets.settings })
     .from(settingSets)
     .innerJoin(fittings, eq(fittings.id, settingSets.fittingId))
     .where(
@@ -70,7 +70,7 @@ export async function othersOn(
     )
     .orderBy(desc(settingSets.savedAt), desc(settingSets.version))
     .limit(MOST_OTHERS);
-  const newest = new Map<string, unknown>();
-  for (const { fittingId, settings } of rows) if (!newest.has(fittingId)) newest.set(fittingId, settings);
+  const newest = new Map<string | null, unknown>();
+  for (const { other, settings } of rows) if (!newest.has(other)) newest.set(other, settings);
   return [...newest.values()].map((settings) => SettingsSchema.parse(upgradeSettings(settings)));
 }

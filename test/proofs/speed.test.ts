@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { serverFigures } from '../../bench/server';
 import type { Figure } from '../../bench/figure';
+import { CARD_FORMS } from '../../src/core/card';
 import { atPace } from '../support/pace';
 
 /** Other work on a shared machine can only make the server look slower. */
@@ -15,6 +16,11 @@ const LIMITS: readonly {
   { name: 'page/people', is: (f, by) => f.median / by < 100, what: 'within 100 ms' },
   { name: 'page/fittings/id?stage=set', is: (f, by) => f.median / by < 100, what: 'within 100 ms' },
   { name: 'page/fittings/id/card', is: (f, by) => f.median / by < 100, what: 'within 100 ms' },
+  ...CARD_FORMS.map((form) => ({
+    name: `pdf/${form}`,
+    is: (f: Figure, by: number) => f.median / by < 1000,
+    what: 'within a second',
+  })),
   { name: 'draft/http', is: (f, by) => f.median / by < 15, what: 'within 15 ms' },
   { name: 'draft/share', is: (f) => f.median >= 0.6, what: 'at least 60 % of bare inserts' },
 ];
