@@ -47,10 +47,12 @@ const stopped = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}
 
 function stepOf(row: CardRow, form: PlainForm, number: number, reading: Reading): PlainStep {
   const said = (m: Message) => say(m, reading);
+  // The card of a shared seat hangs beside it: nobody’s mass is read there.
+  const isOwnWeight = form === 'shared' && row.kind === 'suspensionWeight';
   const how = row.control ? [row.control, ...row.movement].map((m) => stopped(said(m))).join(' ') : null;
   return {
     name: `${number}. ${word(`kind.${row.kind}`)}`,
-    setting: said(row.setting),
+    setting: isOwnWeight ? word('cards.ownWeight') : said(row.setting),
     check: row.check && said(row.check),
     how: form === 'pocket' ? null : how,
     pictograms: form !== 'pocket' && row.shown ? pictogramsOf(row.shown.control, row.shown.move) : [],

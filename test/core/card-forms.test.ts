@@ -17,6 +17,8 @@ import { cardMore } from '../../src/core/walk';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
 import { buildDemo } from '../../src/demo/build';
+import { plainSheetOf } from '../../src/drawing/card-forms';
+import { DEFAULT_READING } from '../../src/words';
 import { CARD_HEADER } from '../support/inputs';
 
 const DEMO = buildDemo(1, new Date('2026-11-25T09:30:00Z'));
@@ -161,6 +163,18 @@ describe('what is said about moving', () => {
     }
   });
 
+  it('lets children move, and says how to begin with standing where it says to stand', () => {
+    const child = assessed('Puffling crèche chair', 'Wren Ostley', 'Crew crèche');
+    const { inputs } = child.problem;
+    const young = { ...child, problem: { ...child.problem, inputs: { ...inputs, sitter: { ageYears: 5 } } } };
+    expect(keys(young)).to.deep.equal(['move.child']);
+    const stands = DEMO.places
+      .map(({ place }) => keys(assessed('Gullstone task chair', 'Piet Lunder', place.name)))
+      .filter((all) => all.includes('move.stand'));
+    expect(stands).not.to.be.empty;
+    for (const all of stands) expect(all).to.include('caution.standing');
+  });
+
   it('is for machines to be parked first', () => {
     expect(keys(assessed('Bellreef helm seat', 'Tam Brask', 'Helm'))).to.deep.equal([
       'move.next',
@@ -173,6 +187,18 @@ describe('what is said about moving', () => {
     expect(a.refused).to.equal(true);
     const card = cardOf(a, CARD_HEADER, null);
     expect(cardMore(card, a, { postures: [], others: [], asLeft: null }).move).to.deep.equal([]);
+  });
+});
+
+describe('the card of a shared seat', () => {
+  it('tells nobody’s mass to whoever passes by', () => {
+    const a = assessed('Bellreef helm seat', 'Tam Brask', 'Helm');
+    const card = cardOf(a, CARD_HEADER, null);
+    const more = cardMore(card, a, { postures: [], others: [], asLeft: null });
+    const said = (form: 'shared' | 'sitter') =>
+      JSON.stringify(plainSheetOf(form, card, more, false, DEFAULT_READING));
+    expect(said('sitter')).to.match(/Set to \d+ kg/);
+    expect(said('shared')).to.include('Set to your own weight').and.not.match(/\d kg/);
   });
 });
 

@@ -1,5 +1,5 @@
 /** What the sitter is told about moving: no setting is meant to be sat in all day. */
-import type { Assessment } from '../fit';
+import { isChild, type Assessment } from '../fit';
 import { message, type Message } from '../message';
 import { offers } from '../seat';
 import type { PostureSettings } from './postures';
@@ -36,11 +36,13 @@ export function movementOf(a: Assessment, postures: readonly PostureSettings[]):
   const stands = Math.max(0, ...desk) >= STANDS_FROM_MM && desk.length > 1;
   const named = solved.length > 0 ? [message('move.postures', { names: { text: solved.join(', ') } })] : [];
   if (isOperated) return [message('move.next'), message('move.operated'), ...named];
+  if (isChild(a.problem.inputs)) return [message('move.child')];
   const lock = lockAdvice(a);
   return [
     message('move.next'),
     ...(lock ? [lock] : leans(a) ? [message('move.lean')] : []),
     ...named,
-    message(stands ? 'move.stand' : 'move.rise'),
+    // Whoever is told to stand is told how to begin with it.
+    ...(stands ? [message('move.stand'), message('caution.standing')] : [message('move.rise')]),
   ];
 }

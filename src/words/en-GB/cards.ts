@@ -17,7 +17,7 @@ export const CARDS_WORDS = {
   'cards.rest.none': 'Nothing has to be moved on this seat: sit down.',
   'cards.rest.others':
     '{number, plural, one {Chosen by how one other person has this seat set.} other {Chosen by how # others have this seat set.}}',
-  'cards.steps': 'To set it again',
+  'cards.ownWeight': 'Set to your own weight',
   'cards.off': 'Not quite in range on this seat: {list}. Ask your fitter before you change it.',
   'cards.move': 'Keep moving',
   'cards.notes': 'Also needed',
@@ -32,6 +32,7 @@ export const CARDS_WORDS = {
   'move.postures': 'Change posture whenever the task allows: {names}.',
   'move.stand': 'Raise the desk and stand: about 20 minutes sitting, then 10 to 20 standing.',
   'move.rise': 'Stand up and walk a few steps at each natural pause of the work.',
+  'move.child': 'Let a child get up and move whenever it wants to.',
   'move.operated': 'Get up and walk at every break, with the machine parked and secured.',
 
   'private.title': 'Private link',
