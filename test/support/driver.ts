@@ -2,7 +2,7 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { allByRole, byRole, type FoundRole } from './by-role';
 
-const WAIT_MS = 10_000;
+const WAIT_MS = 30_000;
 /** How often a text is looked for, ms: reading the whole page at every frame keeps the machine busy by itself. */
 const LOOK_EVERY_MS = 50;
 /** How often something may be drawn anew under the pointer. */

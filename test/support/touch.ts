@@ -2,7 +2,7 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { hitBy } from './driver';
 
-const WAIT_MS = 15_000;
+const WAIT_MS = 30_000;
 
 /** Taps what has this text, as far as a finger can reach it. */
 export async function tap(page: Page, what: string, name: string | RegExp): Promise<void> {

@@ -79,7 +79,7 @@ export class Walker {
     await act();
     await this.on.user.page.waitForFunction(
       (was) => document.querySelector<HTMLElement>('main')?.innerText !== was,
-      { timeout: 15_000, polling: 30 },
+      { timeout: 30_000, polling: 30 },
       before,
     );
   }

@@ -22,7 +22,7 @@ describe('by visible words alone', function () {
             getComputedStyle(e).visibility === 'visible' &&
             e.innerText.trim().split('\n')[0]!.trim() === wanted,
         ),
-      { timeout: 15_000 },
+      { timeout: 30_000 },
       words,
     );
     return found.asElement() as ElementHandle;

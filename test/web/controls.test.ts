@@ -17,7 +17,7 @@ describe('the controls of a seat', function () {
         [...document.querySelectorAll<HTMLElement>(css)].find(
           (e) => e.getClientRects().length > 0 && e.innerText.trim() === wanted,
         ),
-      { timeout: 10_000 },
+      { timeout: 30_000 },
       what,
       name,
     );

@@ -64,7 +64,7 @@ describe('a lost connection in the middle of work', function () {
       (wanted) =>
         document.querySelector('[role="slider"][aria-label="Seat height"]')?.getAttribute('aria-valuenow') ===
         wanted,
-      { timeout: 10_000 },
+      { timeout: 30_000 },
       String(before - 3),
     );
     await user.sees('Offline: saved on this device');

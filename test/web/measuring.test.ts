@@ -150,7 +150,7 @@ describe('measuring, one dimension after the other', function () {
       touches++;
       await user.page.waitForFunction(
         (n) => Number(/(\d+) of \d+ readings/.exec(document.body.innerText)![1]) > n,
-        { timeout: 15_000 },
+        { timeout: 30_000 },
         before,
       );
       expect(touches).to.be.at.most(25);

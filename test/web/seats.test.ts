@@ -24,7 +24,7 @@ const SHEET: readonly (readonly [string, string, string, string, string?])[] = [
   ['Headrest', 'Headrest height', '580', '700'],
 ];
 const MOST_ACTS = 70;
-const WAIT_MS = 10_000;
+const WAIT_MS = 30_000;
 const MOST_TRIES = 4;
 
 /** Counts touches, and keys that are neither digits nor letters of a name. */

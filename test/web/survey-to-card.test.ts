@@ -26,7 +26,7 @@ describe('a chair that nobody described', function () {
     await act();
     await on.user.page.waitForFunction(
       (was) => document.querySelector<HTMLElement>('main h2')?.innerText !== was,
-      { timeout: 10_000 },
+      { timeout: 30_000 },
       before,
     );
   }

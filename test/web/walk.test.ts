@@ -55,7 +55,7 @@ describe('a seat, set beside it', function () {
         await walker.button('Falls back');
         await page.waitForFunction(
           (before) => document.querySelector<HTMLElement>('main h2 + p')?.innerText !== before,
-          { timeout: 10_000 },
+          { timeout: 30_000 },
           was,
         );
         await walker.button('Feels right');
@@ -170,13 +170,13 @@ describe('a seat, set beside it', function () {
       await page.touchscreen.tap(400, 640);
       await page.waitForFunction(
         (was) => document.querySelector<HTMLElement>('main h2')!.innerText !== was,
-        { timeout: 10_000 },
+        { timeout: 30_000 },
         before,
       );
       const now = await title();
       await page.waitForFunction(
         `window.said.findLast((one) => one !== null)[0].includes(${JSON.stringify(now)})`,
-        { timeout: 5000 },
+        { timeout: 30_000 },
       );
       // What was being said is cut short first.
       expect((await said()).at(-2)).to.equal(null);

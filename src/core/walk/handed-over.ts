@@ -25,7 +25,7 @@ export interface CardMore {
  * @param others as other people have this seat set
  * @returns messages and kinds. Definition.
  * @example
- * cardMore(card, assessed, { postures: [], others: [], asLeft: null }).levers.others // => 0
+ * cardMore(cardOf(assessed, cardHeader(problem, { sitter: 'Yrsa', fitter: 'Signy', date: '2026-11-25' }), null), assessed, { postures: [], others: [], asLeft: null }).levers.others // => 0
  */
 export function cardMore(
   card: Card,

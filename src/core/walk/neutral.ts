@@ -10,6 +10,7 @@ const LOCKED_DEG = 5;
 
 /**
  * The position whose value lies nearest to one that is wanted; of two alike the first.
+ * @param wanted in the unit of the values
  * @returns a position from 0. Definition.
  */
 export const nearestTo = (values: readonly number[], wanted: number): number =>
