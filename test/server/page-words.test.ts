@@ -47,8 +47,8 @@ describe('the words of every page', function () {
       '/fittings/[id]': fittings.flatMap((id) =>
         ['measure', 'choose', 'set', 'card'].map((s) => `/fittings/${id}?stage=${s}`),
       ),
-      '/fittings/[id]/card': fittings.flatMap((id) =>
-        ['record', 'sitter', 'shared', 'pocket'].map((form) => `/fittings/${id}/card?form=${form}`),
+      '/fittings/[id]/card': fittings.map(
+        (id, i) => `/fittings/${id}/card?form=${['record', 'sitter', 'shared', 'pocket'][i % 4]}`,
       ),
       '/c/[token]': [linked.path],
       '/fittings/[id]/walk': fittings.map((id) => `/fittings/${id}/walk`),

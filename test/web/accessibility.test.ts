@@ -80,7 +80,6 @@ describe('accessibility', function () {
     'a walk',
     'the card',
     'the card for the sitter',
-    'the card for the pocket',
     'a linked card',
     'a page that is not there',
     'signing in',

@@ -99,9 +99,12 @@ describe('what is handed out on paper', function () {
     }
   });
 
-  for (const form of ['sitter', 'shared', 'pocket'])
+  // Each fitting in one form, each form on several fittings.
+  for (const [n, form] of ['sitter', 'shared', 'pocket'].entries())
     it(`is the same on the page and by the program for ${form}, on as few pages as will do`, async () => {
-      for (const [i, fitting] of fittings.entries()) {
+      const own = fittings.filter((_, i) => i % 3 === n);
+      expect(own.length).to.be.greaterThan(1);
+      for (const [i, fitting] of own.entries()) {
         const paper: Paper = i % 2 === 0 ? 'Letter' : 'A4';
         const path = `/api/v1/fittings/${fitting.id}/card.pdf?paper=${paper}&form=${form}`;
         const made = await pdf(path, 'made.pdf');
