@@ -341,6 +341,20 @@ export interface HostileOutcome {
   readonly faults: readonly string[];
 }
 
+/**
+ * A connection that was kept open may be closed in the very moment in which something is sent on it: as browsers do, it
+ * is sent once more. A server that is gone does not answer that either.
+ */
+async function sentTwice(url: string, init: RequestInit): Promise<Response> {
+  try {
+    return await fetch(url, init);
+  } catch (error) {
+    const { cause } = error as { cause?: { code?: string } };
+    if (cause?.code !== 'ECONNRESET') throw error;
+    return fetch(url, init);
+  }
+}
+
 /** Sends them all, several at once, and gives what came of it. */
 export async function sendHostile(
   base: string,
@@ -355,7 +369,7 @@ export async function sendHostile(
     const queue = fc.sample(hostileOf(ids), { numRuns: Math.min(A_DRAW, count - from), seed: seed + from });
     const work = async () => {
       for (let next = queue.pop(); next; next = queue.pop()) {
-        const response = await fetch(base + next.path, {
+        const response = await sentTwice(base + next.path, {
           method: next.method,
           headers: next.headers,
           ...(next.body === null ? {} : { body: next.body as string }),
