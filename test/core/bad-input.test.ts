@@ -102,7 +102,7 @@ const spoiled: fc.Arbitrary<FitInputs> = fc.oneof(
 const SPOILED = proofRuns(10_000, 400);
 
 describe('a case that cannot be', function () {
-  this.timeout(180_000);
+  this.timeout(600_000);
 
   it('has no doubt about it where it can be', () => {
     expect(caseDoubts(valid)).to.deep.equal([]);

@@ -114,7 +114,7 @@ const isQuickToLook = ({ p }: Case): boolean => {
 
 describe('whether some position of a seat fits', () => {
   it('is told as by looking through the positions for 20,000 drawn bodies', function () {
-    this.timeout(240_000);
+    this.timeout(600_000);
     const off: number[] = [];
     for (const n of [0, 14, 47, 67, 127, 134]) {
       const one = drawnCase(n, 20_000);
@@ -127,7 +127,7 @@ describe('whether some position of a seat fits', () => {
   });
 
   it('is told within six points for nine of ten over many seats, sitters and methods', function () {
-    this.timeout(120_000);
+    this.timeout(600_000);
     const off: number[] = [];
     for (let n = 0; n < 160; n++) {
       const one = drawnCase(n, 500);

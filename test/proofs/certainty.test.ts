@@ -226,7 +226,7 @@ describe('how sure settings are', () => {
   });
 
   it('names the measure that, taken again, settles most', function () {
-    this.timeout(240_000);
+    this.timeout(600_000);
     let [named, right] = [0, 0];
     for (const { p, settings: set, draws } of inDoubt(60)) {
       if (named === 50) break;

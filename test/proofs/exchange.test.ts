@@ -19,7 +19,7 @@ const LIMITS: readonly {
 ];
 
 describe('ten thousand people from a file', function () {
-  this.timeout(300_000);
+  this.timeout(600_000);
 
   it('are checked, written and found among twenty thousand without keeping anybody waiting', async () => {
     const left = new Set(LIMITS);

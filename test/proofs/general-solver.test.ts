@@ -35,7 +35,7 @@ function casesOf(count: number): FitInputs[] {
 }
 
 describe('the solver beside a general one for mixed-integer linear programmes (HiGHS)', function () {
-  this.timeout(300_000);
+  this.timeout(600_000);
 
   it('is never dearer on 200 cases, and as a rule the same', async () => {
     const compared = await compare(casesOf(200));

@@ -188,7 +188,7 @@ interface Pending {
 }
 
 describe('a server that is killed while four writers save', function () {
-  this.timeout(600_000);
+  this.timeout(1_200_000);
   let records: Records;
   before(async () => {
     records = await makeRecords();

@@ -73,7 +73,7 @@ async function typedIn({ folder }: App): Promise<string[]> {
 }
 
 describe('every page in a made-up language', function () {
-  this.timeout(300_000);
+  this.timeout(600_000);
   let folder: string;
   let app: App;
   let bench: BrowserBench;

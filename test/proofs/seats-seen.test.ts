@@ -38,7 +38,7 @@ async function seenAfter(page: Page, act: () => Promise<unknown>): Promise<numbe
 }
 
 describe('5,000 seats on screen', function () {
-  this.timeout(240_000);
+  this.timeout(600_000);
 
   it('are searched, filtered and sorted within 200 ms, as seen', async () => {
     const filled = await openBench();

@@ -7,7 +7,7 @@ import { mayBeSet, plainBest } from '../support/enumeration';
 import { fullCases } from '../support/full-cases';
 
 describe('the solver proved by looking at everything', function () {
-  this.timeout(300_000);
+  this.timeout(600_000);
 
   it('finds the least cost of the whole product on 1,500 small seats, and positions that have it', () => {
     let looked = 0;

@@ -18,7 +18,7 @@ const READS_MS = 600;
 const TRIES = 4;
 
 describe('a walk on a slow tablet', function () {
-  this.timeout(300_000);
+  this.timeout(600_000);
   const on = screens();
   const walker = new Walker(on);
 

@@ -26,7 +26,7 @@ const LIMITS: readonly {
 ];
 
 describe('the server', function () {
-  this.timeout(180_000);
+  this.timeout(600_000);
 
   it('gives pages and takes drafts as fast as a fitter works', async () => {
     const missed = (figures: readonly Figure[], by: number) =>

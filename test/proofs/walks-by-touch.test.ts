@@ -6,7 +6,7 @@ import { screens } from '../support/screens';
 import { Walker } from '../support/walker';
 
 describe('other seats, set beside them', function () {
-  this.timeout(180_000);
+  this.timeout(600_000);
   const on = screens();
   const walker = new Walker(on);
 

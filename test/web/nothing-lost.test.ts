@@ -11,7 +11,7 @@ import { startApp } from '../support/app';
 const ROUNDS = proofRuns(30, 4);
 
 describe('nothing that was typed is lost', function () {
-  this.timeout(120_000);
+  this.timeout(600_000);
   const on = screens();
   let sitterId: string;
   let fittingId: string;
