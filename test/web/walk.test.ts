@@ -1,6 +1,7 @@
 /** By touch alone: an office chair from its start position to the signed card, and what may come between. */
 import { expect } from 'chai';
 import { v7 } from 'uuid';
+import type { FittingDetail } from '../../src/contract';
 import { screens } from '../support/screens';
 import { tap } from '../support/touch';
 import { Walker } from '../support/walker';
@@ -84,6 +85,11 @@ describe('a seat, set beside it', function () {
       reason: 'jammed',
       by: 'Hedda Kvist',
     });
+    // What the tension told of the mass stands beside the scale, and does not take its place.
+    const { sitter } = await walker.api<FittingDetail>('GET', `/fittings/${id}`);
+    await on.user.goTo(`/people/${sitter.id}`);
+    await on.user.sees('Felt at the seat');
+    await on.user.sees('does not count: the mass was weighed');
   });
 
   it('goes on where it was left, also on another device, and says who answered there', async () => {

@@ -6,9 +6,13 @@ import { WideTable } from '../../ui/WideTable';
 import { sayDate, sayWith, word } from '../../words';
 import { sayMeasure } from '../shared/measures/use-measures';
 
-/** Whether a reading was taken after it: then only the reading counts. */
-const isSuperseded = ({ dimension, takenAt }: FeltMeasured, { body }: SitterDetail): boolean =>
-  (body[dimension]?.takenAt ?? '') > takenAt;
+/** What becomes of it in the next fitting. */
+function countsAs({ dimension, takenAt }: FeltMeasured, { body }: SitterDetail): string {
+  const measured = body[dimension];
+  if (!measured) return word('felt.estimated');
+  if ((measured.takenAt ?? '') > takenAt) return word('felt.superseded');
+  return word(dimension === 'bodyMass' && measured.basis === 'measured' ? 'felt.weighed' : 'felt.counts');
+}
 
 /** What a person felt at seats, beside what was measured; nothing where they never said anything. */
 export function Felt({
@@ -50,7 +54,7 @@ export function Felt({
                     ? sayWith('felt.by', { date: sayDate(takenAt, reading), fitter: takenBy })
                     : sayDate(takenAt, reading)}
                 </td>
-                <td>{word(isSuperseded(row, sitter) ? 'felt.superseded' : 'felt.counts')}</td>
+                <td>{countsAs(row, sitter)}</td>
               </tr>
             );
           })}
