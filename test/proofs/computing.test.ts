@@ -6,7 +6,6 @@ import type { FitRequest, RankAnswer } from '../../src/contract/compute';
 import { startApp, type App } from '../support/app';
 import { runLines } from '../support/command-line';
 import { FULL } from '../support/inputs';
-import { pace } from '../support/pace';
 
 const FIT = JSON.parse(readFileSync('docs/examples/fit.json', 'utf8')) as FitRequest;
 const RANK = JSON.parse(readFileSync('docs/examples/rank.json', 'utf8')) as object;
@@ -21,7 +20,7 @@ describe('cases from outside, many at once', () => {
     (await (await fetch(`${app.base}/api/v1${path}`)).json()) as T;
 
   it('are a thousand in five seconds, one a line', async function () {
-    this.timeout(600_000);
+    this.timeout(60_000);
     const one = FIT;
     const lines = Array.from({ length: 1000 }, (_, n) =>
       JSON.stringify({
@@ -33,10 +32,9 @@ describe('cases from outside, many at once', () => {
     // What else the machine does can be in the way: the best of three counts.
     let took = Infinity;
     for (let n = 0; n < 3 && took >= 5000; n++) {
-      const before = pace();
       const start = performance.now();
       const { out, code } = await runLines([], `${lines.join('\n')}\n`);
-      took = (performance.now() - start) / ((before + pace()) / 2);
+      took = performance.now() - start;
       expect(code).to.equal(0);
       expect(out.trim().split('\n')).to.have.length(1000);
     }
@@ -44,11 +42,10 @@ describe('cases from outside, many at once', () => {
   });
 
   it('keep nobody else waiting: many are ranked beside a page that is asked for', async function () {
-    this.timeout(600_000);
+    this.timeout(30_000);
     const seats = (await get<Page<SeatSummary>>('/seats')).items.map(({ versionId }) => ({ id: versionId }));
     const many = Array.from({ length: 600 }, (_, n) => seats[n % seats.length]!);
     const body = JSON.stringify({ ...RANK, seats: many });
-    const before = pace();
     const ranking = fetch(`${app.base}/api/v1/rank`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -65,7 +62,6 @@ describe('cases from outside, many at once', () => {
     }
     expect((await ranking).count).to.equal(600);
     expect(waits.length).to.be.greaterThan(3);
-    const middle = waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]!;
-    expect(middle / ((before + pace()) / 2)).to.be.lessThan(100);
+    expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).to.be.lessThan(100);
   });
 });

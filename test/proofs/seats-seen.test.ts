@@ -7,7 +7,6 @@ import { startApp } from '../support/app';
 import { startBrowser } from '../support/browser';
 import { openBench } from '../support/context';
 import { Driver } from '../support/driver';
-import { atPace } from '../support/pace';
 
 const SEATS_HERE = 5000;
 const MOST_MS = 200;
@@ -38,7 +37,7 @@ async function seenAfter(page: Page, act: () => Promise<unknown>): Promise<numbe
 }
 
 describe('5,000 seats on screen', function () {
-  this.timeout(600_000);
+  this.timeout(240_000);
 
   it('are searched, filtered and sorted within 200 ms, as seen', async () => {
     const filled = await openBench();
@@ -72,13 +71,10 @@ describe('5,000 seats on screen', function () {
       };
       const tries: string[] = [];
       for (let left = TRIES; left > 0; left--) {
-        const { result: rounds, pace: by } = await atPace(async () => {
-          const all: (readonly number[])[] = [];
-          while (all.length < ROUNDS) all.push(await round());
-          return all;
-        });
+        const rounds: (readonly number[])[] = [];
+        while (rounds.length < ROUNDS) rounds.push(await round());
         const medians = rounds[0]!.map(
-          (_, i) => rounds.map((r) => r[i]!).sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]! / by,
+          (_, i) => rounds.map((r) => r[i]!).sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]!,
         );
         tries.push(medians.map((ms) => ms.toFixed(0)).join(', '));
         if (Math.max(...medians) <= MOST_MS) break;

@@ -20,7 +20,6 @@ import { createFitting, editFitting } from '../../src/service/fittings';
 import { SEAT_JOBS, type SeatsFound } from '../../src/workers/seats';
 import { actingAs, found, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
-import { pace } from '../support/pace';
 
 const SEED = '01990000-0000-7000-8000-0000aaaa0000';
 
@@ -369,7 +368,6 @@ describe('1,000 seats from a file', function () {
     const bench = await openBench();
     const { seats } = buildDemo(5, bench.context.now(), { seats: 1000 });
     const file = jsonOf(seats.map((s) => s.seat));
-    const before = pace();
     const began = performance.now();
     const found = read(file);
     for (const part of found.parts) expect(part.seats.length).to.be.below(900_000);
@@ -377,7 +375,7 @@ describe('1,000 seats from a file', function () {
     const counts = await bring(bench, v7(), found);
     const tookMs = performance.now() - began;
     expect(counts.created).to.equal(1000);
-    expect(tookMs / ((before + pace()) / 2)).to.be.below(5000);
+    expect(tookMs).to.be.below(5000);
     await bench.close();
   });
 });

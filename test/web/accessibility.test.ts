@@ -80,6 +80,7 @@ describe('accessibility', function () {
     'a walk',
     'the card',
     'the card for the sitter',
+    'the card for the pocket',
     'a linked card',
     'a page that is not there',
     'signing in',
