@@ -1,6 +1,6 @@
 /** Cases and rankings that are calculated and not kept. */
 import { FitAnswerSchema, FitRequestSchema, RankAnswerSchema, RankRequestSchema } from '../contract/compute';
-import { fitAsked, rankAsked } from '../service/compute';
+import { fitAsked, rankAsked } from '../service/shelf';
 import { route } from './route';
 
 const SITTER_EXAMPLE = {

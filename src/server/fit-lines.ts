@@ -9,9 +9,8 @@ import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
 import { faultsOf, type Outcome } from '../contract';
 import { FitRequestSchema, RankRequestSchema } from '../contract/compute';
-import { BARE_SHELF, fitCase, rankCase, shelfOf, type Shelf } from '../service/compute';
-import { IN_PLACE } from '../service/context';
-import { DATABASE_FILE, openContext } from './open';
+import { BARE_SHELF, fitCase, rankCase, type Shelf } from '../service/compute';
+import { IN_PLACE } from '../service/in-place';
 import { sayWith, word } from '../words';
 import { WITH_INPUT, sayIssue } from '../words/say-schema';
 import '../words/pages';
@@ -69,6 +68,17 @@ async function answerLines(shelf: Shelf): Promise<boolean> {
   return isWell;
 }
 
+/** Records of a data folder; what opens one is loaded only here. */
+async function shelfIn(dataFolder: string): Promise<Shelf> {
+  const [{ DATABASE_FILE, openContext }, { shelfOf }] = await Promise.all([
+    import('./open'),
+    import('../service/shelf'),
+  ]);
+  const file = join(resolve(dataFolder), DATABASE_FILE);
+  if (!existsSync(file)) throw new Error(`there is no ${file}`);
+  return shelfOf((await openContext({ dataFolder, demo: false })).context);
+}
+
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
@@ -78,12 +88,7 @@ async function main(): Promise<number> {
     console.log(USAGE);
     return values.help ? 0 : 1;
   }
-  let shelf = BARE_SHELF;
-  if (values.data !== undefined) {
-    const file = join(resolve(values.data), DATABASE_FILE);
-    if (!existsSync(file)) throw new Error(`there is no ${file}`);
-    shelf = shelfOf((await openContext({ dataFolder: values.data, demo: false })).context);
-  }
+  const shelf = values.data === undefined ? BARE_SHELF : await shelfIn(values.data);
   const [file] = positionals;
   if (file === undefined || file === '-') return (await answerLines(shelf)) ? 0 : 1;
   const answer = await answerCase(shelf, await readFile(file, 'utf8'));

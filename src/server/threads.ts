@@ -11,6 +11,8 @@ const LIMIT_MS = 20_000;
 const MOST_THREADS = 4;
 /** So many may wait; whoever comes then is asked to try again. */
 const MOST_WAITING = 24;
+/** So long a thread waits for the next question, ms: starting one takes about as long as an answer. */
+const IDLE_MS = 10 * 60_000;
 /** When to try again where too many are waiting, seconds. */
 const BUSY_S = 5;
 
@@ -33,7 +35,7 @@ export function openThreads(
   filename: string,
   { limitMs = LIMIT_MS, threads = usualThreads(), mostWaiting = MOST_WAITING }: ThreadOptions = {},
 ): Threads {
-  const pool = new Piscina({ filename, minThreads: 0, maxThreads: threads, idleTimeout: 30_000 });
+  const pool = new Piscina({ filename, minThreads: 0, maxThreads: threads, idleTimeout: IDLE_MS });
   const turns = new Turns(threads, mostWaiting);
   const ask = async <Q, A>(name: Question, question: Q, urgency?: Urgency): Promise<Outcome<A>> => {
     if (!(await turns.take(urgency?.patienceMs))) return refused('busy', { retryAfterS: BUSY_S });

@@ -10,14 +10,9 @@ import type { Place } from '../core/place';
 import { BRITISH, filledBody, type PopulationTable } from '../core/population';
 import type { Ranking } from '../core/rank';
 import { positionCount, seatDoubts, type SeatModel } from '../core/seat';
-import { METHODS, PLACES, SEATS } from '../data/documents/kinds';
-import { bodyOf, findSitter } from '../data/sitters';
 import { DEFAULT_READING, say, sayCaseDoubt, word } from '../words';
 import '../words/server';
-import { ageOn, today, type Compute, type Context } from './context';
-import { bodyForFitting } from './inputs';
-import { useCase } from './rights';
-import { tableOf } from './sitter-table';
+import type { Compute } from './context';
 
 /** A sitter as a case takes one. */
 interface Person {
@@ -33,29 +28,6 @@ export interface Shelf {
   readonly place: (id: string) => Promise<Place | null>;
   readonly method: (id: string) => Promise<Method | null>;
   readonly table: () => Promise<PopulationTable>;
-}
-
-/** The practice's own records. */
-export function shelfOf(ctx: Context): Shelf {
-  const { db } = ctx.store;
-  return {
-    sitter: async (id, estimateMissing) => {
-      const sitter = await findSitter(db, id);
-      if (!sitter) return null;
-      const { birthDate } = sitter;
-      const ageYears = birthDate === null ? null : ageOn(birthDate, today(ctx));
-      const body = estimateMissing
-        ? await bodyForFitting(ctx, db, { estimateMissing }, sitter)
-        : await bodyOf(db, id);
-      return { body, ageYears };
-    },
-    seat: async (id) => (await SEATS.find(db, id))?.document ?? null,
-    seats: async () =>
-      (await SEATS.all(db)).map(({ versionId, document }) => ({ id: versionId, seat: document })),
-    place: async (id) => (await PLACES.find(db, id))?.document ?? null,
-    method: async (id) => (await METHODS.find(db, id))?.document ?? null,
-    table: () => tableOf(db, { tableId: null }),
-  };
 }
 
 const nothing = (): Promise<null> => Promise.resolve(null);
@@ -300,13 +272,3 @@ export async function rankCase(
   const found = await compute.rank({ asked: inputs, seats: known });
   return found.ok ? done(saidRanking(found.value, request.limit, inputs)) : found;
 }
-
-/** Calculates a case on the practice's own records. */
-export const fitAsked = useCase('read', 'case', (ctx: Context, request: FitRequest) =>
-  fitCase(shelfOf(ctx), ctx.compute, request),
-);
-
-/** Ranks seats on the practice's own records. */
-export const rankAsked = useCase('read', 'case', (ctx: Context, request: RankRequest) =>
-  rankCase(shelfOf(ctx), ctx.compute, request),
-);

@@ -1,10 +1,11 @@
 import { v7 } from 'uuid';
-import { done, refused, type Outcome } from '../contract';
-import { fitAnswer, rankAnswer, type FitFound, type FitQuestion, type RankQuestion } from '../core/answer';
+import { refused, type Outcome } from '../contract';
+import type { FitFound, FitQuestion, RankQuestion } from '../core/answer';
 import type { Ranking } from '../core/rank';
 import { findAnswer, insertAnswer } from '../data/answers';
 import type { Queries } from '../data/client';
 import type { Store } from '../data/store';
+import { IN_PLACE } from './in-place';
 import { PROGRAM, type Actor } from './rights';
 
 /** Where the practice is: its local dates and the way it writes numbers and dates. */
@@ -28,12 +29,6 @@ export interface Compute {
   readonly fit: (question: FitQuestion, urgency?: Urgency) => Promise<Outcome<FitFound>>;
   readonly rank: (question: RankQuestion) => Promise<Outcome<Ranking>>;
 }
-
-/** Computed where it is asked: for the command line and tests. */
-export const IN_PLACE: Compute = {
-  fit: (question) => Promise.resolve(done(fitAnswer(question))),
-  rank: (question) => Promise.resolve(done(rankAnswer(question))),
-};
 
 /** What use cases are handed: the data, the time, new ids and who asks. They know no HTTP. */
 export interface Context {

@@ -8,7 +8,7 @@ import { methodOf, pathOf, type AnyRoute } from '../../src/api/route';
 import * as card from '../../src/service/card';
 import * as cardLinks from '../../src/service/card-links';
 import * as catalogue from '../../src/service/catalogue';
-import * as compute from '../../src/service/compute';
+import * as shelf from '../../src/service/shelf';
 import * as exchange from '../../src/service/exchange';
 import * as fittings from '../../src/service/fittings';
 import * as importing from '../../src/service/importing';
@@ -57,7 +57,7 @@ const USE_CASES = {
   card,
   cardLinks,
   catalogue,
-  compute,
+  shelf,
   exchange,
   fittings,
   importing,

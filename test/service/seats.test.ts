@@ -4,7 +4,7 @@ import { SeatEditSchema, type Outcome } from '../../src/contract';
 import type { SeatModel } from '../../src/core/seat';
 import { addSeat, allSeats, editSeat, seatOf } from '../../src/service/seats';
 import { createFitting, editFitting, fittingDetail } from '../../src/service/fittings';
-import { fitAsked } from '../../src/service/compute';
+import { fitAsked } from '../../src/service/shelf';
 import { createSitter } from '../../src/service/sitters';
 import { readSeat } from '../../src/islands/seats/read-seat';
 import { textOfSeat } from '../../src/islands/seats/seat-text';

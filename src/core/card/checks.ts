@@ -69,7 +69,7 @@ const BY_TAPE: readonly string[] = ['position.tape', 'position.angle'];
  */
 export function settingOf(
   p: Problem,
-  a: Assessment,
+  a: Pick<Assessment, 'values'>,
   { kind, words }: Pick<SettingOutcome, 'kind' | 'words'>,
 ): { readonly setting: Message; readonly check: Message | null } {
   const check = UNSET.includes(words.key) ? null : checkOf(p, a, kind);

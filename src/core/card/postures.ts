@@ -1,6 +1,6 @@
 import {
-  assess,
   inputsOfPosture,
+  placed,
   problemOf,
   type Assessment,
   type Posture,
@@ -33,11 +33,14 @@ const bareOf = (p: Problem): Problem => p.bare?.problem ?? p;
  */
 export function postureRows(main: Assessment, posture: PostureSettings): readonly PostureRow[] | null {
   if (!posture.settings) return null;
-  const there = assess(problemOf(inputsOfPosture(bareOf(main.problem).inputs, posture)), posture.settings);
+  const { problem, values, stands } = placed(
+    problemOf(inputsOfPosture(bareOf(main.problem).inputs, posture)),
+    posture.settings,
+  );
   const here = new Map(main.outcomes.map((o) => [o.kind, o]));
-  return there.outcomes.flatMap(({ kind, position, words }) => {
+  return stands.flatMap(({ kind, position, words }) => {
     const now = here.get(kind);
     const isSame = now?.position === position && now.words.key === words.key;
-    return isSame ? [] : [{ kind, ...settingOf(there.problem, there, { kind, words }) }];
+    return isSame ? [] : [{ kind, ...settingOf(problem, { values }, { kind, words }) }];
   });
 }

@@ -62,7 +62,9 @@ export { bindingAt, choicesOf, type Choice, type ChoicesFound } from './outcome/
 export {
   assess,
   fitCountOf,
+  placed,
   type Assessment,
+  type Placed,
   type PublishedCheck,
   type SettingOutcome,
 } from './outcome/assess';

@@ -31,6 +31,37 @@ export const knownOf = (body: Body): Known[] =>
       : [];
   });
 
+interface Regression {
+  /** Each column says how much of each known dimension's surprise goes into one estimate. */
+  readonly gains: Matrix;
+  readonly across: Matrix;
+}
+
+/** It hangs on which dimensions are known and how well, not on their values: one case after the other asks for the same. */
+const REGRESSIONS = new WeakMap<Population, Map<string, Regression>>();
+const MOST_KEPT = 64;
+
+function regressionOf(population: Population, known: readonly Known[]): Regression {
+  const kept = REGRESSIONS.get(population) ?? new Map<string, Regression>();
+  REGRESSIONS.set(population, kept);
+  const key = known.map(({ number, spread }) => `${number}:${spread}`).join(' ');
+  const found = kept.get(key);
+  if (found) return found;
+  const { means, covariance } = population;
+  const within = Matrix.zeros(known.length, known.length);
+  known.forEach((a, i) =>
+    known.forEach((b, j) =>
+      within.set(i, j, covariance.get(a.number, b.number) + (i === j ? a.spread ** 2 : 0)),
+    ),
+  );
+  const across = Matrix.zeros(known.length, means.length);
+  known.forEach((a, i) => means.forEach((_, j) => across.set(i, j, covariance.get(a.number, j))));
+  const made = { gains: new CholeskyDecomposition(within).solve(across), across };
+  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(key, made);
+  return made;
+}
+
 /**
  * Mean and deviation of each dimension given those known, as the best straight estimate has it: exact for normal
  * dimensions, and for skewed and mixed ones the straight line with the least mean square error, whose deviation is that
@@ -41,21 +72,12 @@ export const knownOf = (body: Body): Known[] =>
 export function conditional(population: Population, known: readonly Known[]): Estimate[] {
   const { means, covariance } = population;
   if (known.length === 0) return means.map((mean, i) => ({ mean, spread: Math.sqrt(covariance.get(i, i)) }));
-  const within = Matrix.zeros(known.length, known.length);
-  known.forEach((a, i) =>
-    known.forEach((b, j) =>
-      within.set(i, j, covariance.get(a.number, b.number) + (i === j ? a.spread ** 2 : 0)),
-    ),
-  );
-  const across = Matrix.zeros(known.length, means.length);
-  known.forEach((a, i) => means.forEach((_, j) => across.set(i, j, covariance.get(a.number, j))));
-  const off = Matrix.columnVector(known.map((a) => a.value - means[a.number]!));
-  // Each column says how much of each known dimension's surprise goes into one estimate.
-  const gains = new CholeskyDecomposition(within).solve(across);
+  const off = known.map((a) => a.value - means[a.number]!);
+  const { gains, across } = regressionOf(population, known);
   return means.map((mean, j) => {
     let [shift, explained] = [0, 0];
     for (let i = 0; i < known.length; i++) {
-      shift += gains.get(i, j) * off.get(i, 0);
+      shift += gains.get(i, j) * off[i]!;
       explained += gains.get(i, j) * across.get(i, j);
     }
     return { mean: mean + shift, spread: Math.sqrt(Math.max(0, covariance.get(j, j) - explained)) };

@@ -94,7 +94,17 @@ function intervalDoubts(field: string, { lo, hi }: Interval): CaseDoubt[] {
  * @example
  * methodDoubts(method) // => []
  */
-export function methodDoubts(method: Method): CaseDoubt[] {
+export function methodDoubts(method: Method): readonly CaseDoubt[] {
+  const known = KNOWN_METHODS.get(method);
+  if (known) return known;
+  const found = doubtsOfMethod(method);
+  KNOWN_METHODS.set(method, found);
+  return found;
+}
+/** A method is never changed, and is the same for one case after the other. */
+const KNOWN_METHODS = new WeakMap<Method, readonly CaseDoubt[]>();
+
+function doubtsOfMethod(method: Method): CaseDoubt[] {
   const doubts = [
     ...targetDoubts('/kneeRoom', method.kneeRoom),
     ...targetsDoubts('/targets', method.targets),

@@ -33,8 +33,16 @@ const PLAIN: readonly (readonly [AdjustmentKind, readonly Plain[]])[] = [
 /** Likewise of the place: everything that lies on a desk or hangs under it. */
 const PLAIN_OF_PLACE = ['deskThicknessMm', 'keyboardThicknessMm', 'drawerMm', 'apronMm'] as const;
 
-const plainOf = ({ scope }: Condition): readonly Plain[] =>
-  PLAIN.flatMap(([kind, keys]) => (scope.includes(kind) ? keys : []));
+const PLAIN_IN = new WeakMap<Condition['scope'], readonly Plain[]>();
+
+function plainOf({ scope }: Condition): readonly Plain[] {
+  let found = PLAIN_IN.get(scope);
+  if (!found) {
+    found = PLAIN.flatMap(([kind, keys]) => (scope.includes(kind) ? keys : []));
+    PLAIN_IN.set(scope, found);
+  }
+  return found;
+}
 
 const middleOf = (target: Target): number => {
   const [aim, band] = [aimOf(target), bandOf(target)];

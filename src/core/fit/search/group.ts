@@ -28,7 +28,7 @@ export interface GroupParts {
   readonly standing: readonly Term[];
   /** What it costs at least, wherever the stance stands. */
   readonly floor: number;
-  /** The same of what is neither told together with the pads and the desk. */
+  /** The same of what is neither told together with the pads and the desk; 0 where no pads have to get past one. */
   readonly besides: number;
   /** Whether it hangs on no height: what it comes to is then kept, for the same is asked again and again. */
   readonly isFree: boolean;

@@ -51,6 +51,8 @@ export class Parts {
   constructor(
     private readonly s: Standing,
     private readonly stance: readonly Axis[],
+    /** Whether pads have to get past a desk. */
+    private readonly hasDesk: boolean,
   ) {
     this.p = s.p;
   }
@@ -91,12 +93,13 @@ export class Parts {
       counts: this.stance.map((a) => a.values.length),
       standing,
       floor: standing.length === 0 ? 0 : this.leastOf(part, standing),
-      besides: part.terms.some(({ condition }) => TOLD_TOGETHER.includes(condition.id))
-        ? this.leastOf(
-            part,
-            part.terms.filter((t) => standing.includes(t) || TOLD_TOGETHER.includes(t.condition.id)),
-          )
-        : 0,
+      besides:
+        this.hasDesk && part.terms.some(({ condition }) => TOLD_TOGETHER.includes(condition.id))
+          ? this.leastOf(
+              part,
+              part.terms.filter((t) => standing.includes(t) || TOLD_TOGETHER.includes(t.condition.id)),
+            )
+          : 0,
       isFree,
       lighter,
     });

@@ -113,7 +113,8 @@ export class Whole {
     this.stance = axes.filter((a) => isStance(a) && a.values.length > 1);
     const after = axes.filter((a) => !isStance(a) && a.values.length > 1);
     for (const a of axes) if (a.values.length === 1) this.constant += a.costs[0]!;
-    this.parts = new Parts(this.s, this.stance);
+    const hasDesk = judges.some(({ condition }) => condition.either);
+    this.parts = new Parts(this.s, this.stance, hasDesk);
     this.counts = this.stance.map((a) => a.values.length);
     this.weights = this.stance.map(weightOf);
     const tables = this.stance.map((a) => a.costs.slice());
