@@ -80,6 +80,31 @@ function carriedOver(walk: WalkRecord, inputs: FitInputs): readonly GivenWalkEve
   });
 }
 
+/**
+ * The walk that a fitting would begin with, under the id it would have: a page shows its first step before anybody has
+ * begun it. null where there is one already, or none can be begun.
+ */
+export const walkAhead = useCase(
+  'read',
+  'fitting',
+  async (ctx: Context, id: string): Promise<Outcome<WalkRecord | null>> => {
+    const { db } = ctx.store;
+    const row = await findFitting(db, id);
+    if (!row) return refused('notFound');
+    if (row.state !== 'open' || row.sitterId === null || !row.inputs) return done(null);
+    if ((row.pieceId && (await isStopped(db, row.pieceId))) || (await findWalk(db, id))) return done(null);
+    return done({
+      id: ctx.newId(),
+      inputs: row.inputs,
+      base: await baseOf(db, row.inputs, row),
+      postures: row.postures,
+      startedAt: ctx.now().toISOString(),
+      startedBy: ctx.actor.fitter?.name ?? null,
+      events: [],
+    });
+  },
+);
+
 /** Begins a walk, unless one is under way already: then that one is given, whoever began it. */
 export const beginWalk = useCase('edit', 'fitting', (ctx: Context, id: string, asked: NewWalk) =>
   write(ctx, async (q): Promise<Outcome<WalkState>> => {

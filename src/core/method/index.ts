@@ -6,6 +6,7 @@ export {
   NEUTRAL_STARTS,
   SCREEN_WAYS,
   TIE_BREAKS,
+  leanMethod,
   targetOf,
   type ArmsTo,
   type LockUse,

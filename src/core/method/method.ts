@@ -98,3 +98,27 @@ export interface Method {
  */
 export const targetOf = (method: Method, id: Exclude<ConditionId, 'kneeRoom'>): Target =>
   method.targets[id] ?? COMMON_TARGETS[id];
+
+const beyondCommon = (targets: Targets): Targets =>
+  Object.fromEntries(
+    Object.entries(targets).filter(
+      ([id, target]) =>
+        JSON.stringify(target) !== JSON.stringify(COMMON_TARGETS[id as keyof typeof COMMON_TARGETS]),
+    ),
+  );
+
+/**
+ * The same method in fewer words: without the targets that hold anyway where a method leaves them out.
+ * @returns a method that computes the same. Definition.
+ * @example
+ * leanMethod(method).targets // => {}
+ */
+export const leanMethod = (method: Method): Method => ({
+  ...method,
+  targets: beyondCommon(method.targets),
+  ...(method.steps && {
+    steps: method.steps.map((step) =>
+      step.targets ? { ...step, targets: beyondCommon(step.targets) } : step,
+    ),
+  }),
+});

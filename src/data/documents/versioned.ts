@@ -5,6 +5,7 @@
  */
 import { and, asc, count, desc, eq, inArray, ne, sql, type SQL } from 'drizzle-orm';
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
+import { LRUCache } from 'lru-cache';
 import type { z } from 'zod';
 import type { DocumentKind, RecordState } from '../../contract/catalogue';
 import type { Page, PageRequest } from '../../contract/paging';
@@ -54,9 +55,13 @@ interface Row {
   readonly id: string;
   readonly recordId: string;
   readonly number: number;
-  readonly document: unknown;
+  /** JSON. */
+  readonly document: string;
   readonly createdAt: string;
 }
+
+/** A document as it was read, or why it cannot be. */
+type Read<T> = { readonly document: T } | { readonly fault: string };
 
 interface Described {
   readonly id: string;
@@ -87,8 +92,24 @@ export interface DocumentType<T extends Described, S> {
 const LONGEST_FAULT = 300;
 /** Names that cannot be read are shown by this many characters of what stands there. */
 const LONGEST_NAME = 120;
+/** So many documents of a kind are kept as they were read: one page after the other asks for the same. */
+const MOST_KNOWN = 300;
+
+/** What stands as a name in a document that may be anything. */
+function nameIn(text: string): unknown {
+  try {
+    const document: unknown = JSON.parse(text);
+    return typeof document === 'object' && document !== null && 'name' in document ? document.name : null;
+  } catch {
+    return null;
+  }
+}
 
 export class VersionedDocuments<T extends Described, S> {
+  private readonly readBefore = new LRUCache<string, { readonly text: string; readonly read: Read<T> }>({
+    max: MOST_KNOWN,
+  });
+
   constructor(readonly type: DocumentType<T, S>) {}
 
   private rows(q: Queries, where: SQL | undefined, limit?: number): Promise<Row[]> {
@@ -98,7 +119,8 @@ export class VersionedDocuments<T extends Described, S> {
         id: table.id,
         recordId,
         number: table.number,
-        document: table.document,
+        // As text: what was read before is not read again.
+        document: sql<string>`${table.document}`,
         createdAt: table.createdAt,
       })
       .from(table)
@@ -107,10 +129,9 @@ export class VersionedDocuments<T extends Described, S> {
     return (limit === undefined ? chosen : chosen.limit(limit)) as unknown as Promise<Row[]>;
   }
 
-  /** Reads a row's document, or says why that cannot be done. */
-  private parsed({ document }: Row): { readonly document: T } | { readonly fault: string } {
+  private parsed(text: string): Read<T> {
     try {
-      const read = this.type.schema.safeParse(this.type.upgrade(document));
+      const read = this.type.schema.safeParse(this.type.upgrade(JSON.parse(text)));
       if (read.success) return { document: read.data };
       const [first] = read.error.issues;
       const said = [first?.path.join('/'), first?.message].filter(Boolean).join(': ');
@@ -120,9 +141,18 @@ export class VersionedDocuments<T extends Described, S> {
     }
   }
 
+  /** Reads a row's document, or says why that cannot be done; the same object for the same version. */
+  private readOf({ id, document: text }: Row): Read<T> {
+    const before = this.readBefore.get(id);
+    if (before?.text === text) return before.read;
+    const read = this.parsed(text);
+    this.readBefore.set(id, { text, read });
+    return read;
+  }
+
   private version(row: Row | undefined): Version<T> | null {
     if (!row) return null;
-    const read = this.parsed(row);
+    const read = this.readOf(row);
     if ('fault' in read) throw new UnreadableDocument(row.id, read.fault);
     return { versionId: row.id, number: row.number, savedAt: row.createdAt, document: read.document };
   }
@@ -165,7 +195,7 @@ export class VersionedDocuments<T extends Described, S> {
   /** Returns every version of a record that can be read, the newest first. */
   async history(q: Queries, recordId: string): Promise<Version<T>[]> {
     const rows = await this.rows(q, eq(this.type.recordId, recordId));
-    return rows.filter((row) => 'document' in this.parsed(row)).map((row) => this.version(row)!);
+    return rows.filter((row) => 'document' in this.readOf(row)).map((row) => this.version(row)!);
   }
 
   /** Returns the newest version of several records by the ids of these versions; what cannot be read is left out. */
@@ -174,7 +204,7 @@ export class VersionedDocuments<T extends Described, S> {
     const rows = await this.rows(q, inArray(this.type.table.id, [...versionIds]));
     return new Map(
       rows.flatMap((row) => {
-        const read = this.parsed(row);
+        const read = this.readOf(row);
         return 'fault' in read ? [] : [[row.id, this.version(row)!] as const];
       }),
     );
@@ -343,7 +373,7 @@ export class VersionedDocuments<T extends Described, S> {
     if (!newest) return;
     await q.delete(table).where(eq(table.id, newest.id));
     const own = and(eq(catalogue.kind, kind), eq(catalogue.id, recordId));
-    const read = before && this.parsed(before);
+    const read = before && this.readOf(before);
     if (!before) {
       await q.delete(catalogue).where(own);
       await this.type.unindex?.(q, recordId);
@@ -391,7 +421,7 @@ export class VersionedDocuments<T extends Described, S> {
       .limit(most);
     for (const { id, versionId } of rows) {
       const [row] = await this.rows(q, eq(table.id, versionId), 1);
-      const read = row ? this.parsed(row) : { fault: 'missing' };
+      const read = row ? this.readOf(row) : { fault: 'missing' };
       if ('document' in read)
         await this.keepRow(q, { id, versionId, number: row!.number, document: read.document }, {});
       else await this.noteFault(q, id, row, read.fault);
@@ -400,9 +430,7 @@ export class VersionedDocuments<T extends Described, S> {
   }
 
   private async noteFault(q: Queries, id: string, row: Row | undefined, fault: string): Promise<void> {
-    const { document } = row ?? {};
-    const given =
-      typeof document === 'object' && document !== null && 'name' in document ? document.name : null;
+    const given = nameIn(row?.document ?? '');
     const name = typeof given === 'string' && given !== '' ? given.slice(0, LONGEST_NAME) : id;
     await q
       .update(catalogue)

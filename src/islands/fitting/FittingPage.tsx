@@ -8,7 +8,8 @@ import {
   useMemo,
   useRef,
   useState,
-  useSyncExternalStore,
+  type ComponentProps,
+  type ComponentType,
   type ReactNode,
 } from 'react';
 import type { FittingDetail, FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
@@ -37,9 +38,9 @@ import styles from './fitting.module.css';
 
 /** Not needed to set a seat: brought when it is asked for, and a while after the page for whoever then loses the network. */
 const loadChoosing = () => import('./ChooseStage');
-const ChooseStage = lazy(async () => ({ default: (await loadChoosing()).ChooseStage }));
+const LateChooseStage = lazy(async () => ({ default: (await loadChoosing()).ChooseStage }));
 const loadCard = () => import('./CardStage');
-const CardStage = lazy(loadCard);
+const LateCardStage = lazy(loadCard);
 const LATER_MS = 4000;
 
 /** Two at one fitting are rare, and whoever meets another is connected: what shows it is fetched then. */
@@ -48,46 +49,41 @@ const EditConflictPanel = lazy(async () => ({ default: (await loadConflicts()).E
 const SettingsConflict = lazy(async () => ({ default: (await loadConflicts()).SettingsConflict }));
 const OrphanSettings = lazy(async () => ({ default: (await loadConflicts()).OrphanSettings }));
 
-/** Returns whether the page is in a browser yet: the server does not wait for what is brought later. */
-function useRestSoon(): boolean {
+/** Everything else of the page is brought a while after it, for whoever then loses the network. */
+function useRestSoon(): void {
   useEffect(() => {
     const timer = setTimeout(() => {
       for (const load of [loadChoosing, loadCard]) load().catch(() => undefined);
     }, LATER_MS);
     return () => clearTimeout(timer);
   }, []);
-  return useSyncExternalStore(
-    () => () => undefined,
-    () => true,
-    () => false,
-  );
 }
 
-/** What is brought later: on the server, and until it is here, words stand in its place. */
-function Later({
-  isInBrowser,
-  words,
-  children,
-}: {
-  readonly isInBrowser: boolean;
-  readonly words: string;
-  readonly children: ReactNode;
-}) {
+/** Stages that came with the page, because it was asked for at one of them: nobody waits for those. */
+export interface Brought {
+  readonly choose?: ComponentType<ComponentProps<typeof LateChooseStage>>;
+  readonly card?: ComponentType<ComponentProps<typeof LateCardStage>>;
+}
+
+/** What is brought later: until it is here, words stand in its place. */
+function Later({ words, children }: { readonly words: string; readonly children: ReactNode }) {
   const waiting = (
     <p role="status" className={styles.later}>
       {words}
     </p>
   );
-  return isInBrowser ? <Suspense fallback={waiting}>{children}</Suspense> : waiting;
+  return <Suspense fallback={waiting}>{children}</Suspense>;
 }
 
-interface Props {
+export interface FittingPageProps {
   readonly page: PageProps;
   readonly fitting: FittingDetail;
   readonly stage: Stage;
   readonly places: readonly PlaceSummary[];
   readonly methods: readonly MethodSummary[];
+  readonly brought?: Brought;
 }
+const NONE: Brought = {};
 
 /** The stage stands in the address, so that a reload comes back to it. */
 function useStage(initial: Stage, name: string) {
@@ -145,7 +141,7 @@ const ToCard = memo(function ToCard({
 /** Setting with autosave and acts; only once a seat is chosen. */
 function SetOrCard({
   stage,
-  isInBrowser,
+  brought,
   seats,
   methods,
   state,
@@ -154,7 +150,7 @@ function SetOrCard({
   onStage,
 }: {
   readonly stage: 'set' | 'card';
-  readonly isInBrowser: boolean;
+  readonly brought: Brought['card'];
   readonly seats: readonly OfferedSeat[];
   readonly methods: readonly MethodSummary[];
   readonly state: FittingState;
@@ -180,17 +176,17 @@ function SetOrCard({
       if (store.get() === settings && !sameSettings(settings, next.draft.settings))
         store.set(next.draft.settings);
     });
-  if (stage === 'card')
-    return (
-      <Later isInBrowser={isInBrowser} words={word('fitting.cardComing')}>
-        <CardStage
-          state={state}
-          setting={setting}
-          remedies={found.remedies}
-          onHandOver={() => void record('signOff', setting.live.get().settings)}
-        />
-      </Later>
+  if (stage === 'card') {
+    const card = (CardStage: NonNullable<Brought['card']>) => (
+      <CardStage
+        state={state}
+        setting={setting}
+        remedies={found.remedies}
+        onHandOver={() => void record('signOff', setting.live.get().settings)}
+      />
     );
+    return brought ? card(brought) : <Later words={word('fitting.cardComing')}>{card(LateCardStage)}</Later>;
+  }
   return (
     <>
       <SetStage
@@ -289,8 +285,14 @@ function useKeptFocus(stage: Stage, fittingState: FittingDetail['state']) {
   return here;
 }
 
-function FittingScreen({ fitting: initial, stage: first, places, methods }: Props) {
-  const isInBrowser = useRestSoon();
+function FittingScreen({
+  fitting: initial,
+  stage: first,
+  places,
+  methods,
+  brought = NONE,
+}: FittingPageProps) {
+  useRestSoon();
   const state = useFitting(initial);
   const { stage, go } = useStage(first, state.fitting.sitter.name);
   const setting = useSetting(state.fitting);
@@ -315,6 +317,16 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
   useStageCommands(go, setting ? link.make : null);
   const conflict = autosave?.saving.state === 'conflict' ? autosave.keeper.conflict() : null;
   const onMeasured = useCallback(() => void reload(), [reload]);
+  const choosing = (ChooseStage: NonNullable<Brought['choose']>) => (
+    <ChooseStage
+      state={state}
+      shelf={shelf}
+      filter={filter}
+      onFilter={setFilter}
+      places={places}
+      methods={methods}
+    />
+  );
   return (
     <>
       <div className={styles.title}>
@@ -389,16 +401,11 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
           )}
           {(stage === 'choose' || (!setting && stage !== 'measure')) && (
             <>
-              <Later isInBrowser={isInBrowser} words={word('fitting.choosing')}>
-                <ChooseStage
-                  state={state}
-                  shelf={shelf}
-                  filter={filter}
-                  onFilter={setFilter}
-                  places={places}
-                  methods={methods}
-                />
-              </Later>
+              {brought.choose ? (
+                choosing(brought.choose)
+              ) : (
+                <Later words={word('fitting.choosing')}>{choosing(LateChooseStage)}</Later>
+              )}
               <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
                 {word('fitting.next.set')}
               </Button>
@@ -407,7 +414,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
           {setting && autosave && (stage === 'set' || stage === 'card') && (
             <SetOrCard
               stage={stage}
-              isInBrowser={isInBrowser}
+              brought={brought.card}
               seats={seats}
               methods={methods}
               state={state}
@@ -423,7 +430,7 @@ function FittingScreen({ fitting: initial, stage: first, places, methods }: Prop
   );
 }
 
-export default function FittingPage(props: Props) {
+export default function FittingPage(props: FittingPageProps) {
   return (
     <Frame page={props.page} area="fittings">
       <FittingScreen {...props} />

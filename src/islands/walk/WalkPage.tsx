@@ -21,6 +21,8 @@ import styles from './walk.module.css';
 interface Props {
   readonly page: PageProps;
   readonly state: WalkState;
+  /** The walk that opening the page begins; null where there is one, or none can be begun. */
+  readonly ahead: WalkRecord | null;
 }
 
 /** What of a walk is done: one notch a step, that in hand longer. */
@@ -254,16 +256,19 @@ function Stopped({ state }: { readonly state: WalkState }) {
 function Begun({
   state,
   walk: record,
+  isBegun,
   begin,
   look,
 }: {
   readonly state: WalkState;
   readonly walk: WalkRecord;
+  /** Until it is, its first step is only looked at. */
+  readonly isBegun: boolean;
   readonly begin: (again: boolean) => Promise<void>;
   readonly look: () => Promise<void>;
 }) {
   const { fitting, isCurrent } = state;
-  const hand = useWalk(record, fitting.id, fitting.fitter);
+  const hand = useWalk(record, fitting.id, { by: fitting.fitter, isBegun });
   const taps = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const reopen = async () => {
@@ -304,35 +309,54 @@ function Begun({
             {fitting.state === 'open' && <AllSteps hand={hand} />}
           </>
         ) : (
-          !fitting.doNotUse && <Step hand={hand} view={hand.view} taps={taps} />
+          !fitting.doNotUse && (
+            <div inert={!isBegun}>
+              <Step hand={hand} view={hand.view} taps={taps} />
+            </div>
+          )
         )}
       </PanelBoundary>
     </>
   );
 }
 
-function WalkScreen({ state: first }: Pick<Props, 'state'>) {
-  const { state, fault, begin, look } = useWalkState(first);
-  const { fitting, walk } = state;
-  if (walk) return <Begun key={walk.id} state={state} walk={walk} begin={begin} look={look} />;
+function Fault({ text, onStart }: { readonly text: string; readonly onStart: () => void }) {
+  return (
+    <div className={parts.notice} data-tone="misfit" role="alert">
+      <span>{text}</span>
+      <button type="button" className={parts.plainButton} onClick={onStart}>
+        {word('walk.start')}
+      </button>
+    </div>
+  );
+}
+
+function WalkScreen({ state: first, ahead }: Pick<Props, 'state' | 'ahead'>) {
+  const { state, fault, begin, look } = useWalkState(first, ahead);
+  const { fitting } = state;
+  const walk = state.walk ?? ahead;
+  const notBegun = fault !== null && <Fault text={fault} onStart={() => void begin(false)} />;
+  if (walk)
+    return (
+      <>
+        {notBegun}
+        <Begun
+          key={walk.id}
+          state={state}
+          walk={walk}
+          isBegun={state.walk !== null}
+          begin={begin}
+          look={look}
+        />
+      </>
+    );
   return (
     <>
       <div className={styles.head}>
         <h1>{fitting.sitter}</h1>
       </div>
       <Stopped state={state} />
-      {fitting.seat === null ? (
-        <p>{word('walk.noSeat')}</p>
-      ) : (
-        fault && (
-          <div className={parts.notice} data-tone="misfit" role="alert">
-            <span>{fault}</span>
-            <button type="button" className={parts.plainButton} onClick={() => void begin(false)}>
-              {word('walk.start')}
-            </button>
-          </div>
-        )
-      )}
+      {fitting.seat === null ? <p>{word('walk.noSeat')}</p> : notBegun}
       <p>
         <a href={`/fittings/${fitting.id}`}>{word('walk.toFitting')}</a>
       </p>
@@ -340,10 +364,10 @@ function WalkScreen({ state: first }: Pick<Props, 'state'>) {
   );
 }
 
-export default function WalkPage({ page, state }: Props) {
+export default function WalkPage({ page, state, ahead }: Props) {
   return (
     <Frame page={page} area="fittings">
-      <WalkScreen state={state} />
+      <WalkScreen state={state} ahead={ahead} />
     </Frame>
   );
 }

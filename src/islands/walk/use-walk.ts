@@ -36,21 +36,25 @@ export interface Given {
   readonly note?: string;
 }
 
-/** The record on the server, begun when the page is first opened. */
-export function useWalkState(first: WalkState) {
+/**
+ * The record on the server, begun when the page is first opened.
+ * @param ahead the walk that would then be begun: its id is taken
+ */
+export function useWalkState(first: WalkState, ahead: WalkRecord | null) {
   const [state, setState] = useState(first);
   const [fault, setFault] = useState<string | null>(null);
   const { id, state: fittingState } = state.fitting;
   const begin = useCallback(
     async (again: boolean) => {
       try {
-        setState(await api.beginWalk(id, { id: newId(), ...(again && { again: true }) }));
+        const wanted = again ? null : ahead;
+        setState(await api.beginWalk(id, { id: wanted?.id ?? newId(), ...(again && { again: true }) }));
         setFault(null);
       } catch (error) {
         setFault(explain(error));
       }
     },
-    [id],
+    [ahead, id],
   );
   const look = useCallback(async () => {
     try {
@@ -116,7 +120,11 @@ function useAnswer(
 }
 
 /** Answers of this walk, wherever they are kept, and where it stands by them. */
-export function useWalk(record: WalkRecord, fittingId: string, by: string | null) {
+export function useWalk(
+  record: WalkRecord,
+  fittingId: string,
+  { by, isBegun }: { readonly by: string | null; readonly isBegun: boolean },
+) {
   const ground = useMemo(() => groundOf(record), [record.id]); // eslint-disable-line react-hooks/exhaustive-deps
   const {
     text: kept,
@@ -144,7 +152,13 @@ export function useWalk(record: WalkRecord, fittingId: string, by: string | null
     (event: GivenWalkEvent) => put({ events: mergedEvents(now().events, [event]) }),
     [now, put],
   );
-  const answer = useAnswer({ walkId: record.id, fittingId, by }, keep, setTaken, setChosen);
+  const give = useAnswer({ walkId: record.id, fittingId, by }, keep, setTaken, setChosen);
+  const answer = useCallback<typeof give>(
+    (stepId, given) => {
+      if (isBegun) give(stepId, given);
+    },
+    [give, isBegun],
+  );
   const saving: Saving = own.length > 0 ? savingOf(outbox().get()) : { state: 'saved', at: null };
   const titles = useMemo(() => walk.steps.map((one) => ({ id: one.id, title: titleOf(one) })), [walk.steps]);
   return {
