@@ -8,6 +8,7 @@ import {
 } from '../../core/fit';
 import type { AdjustmentKind } from '../../core/seat';
 import type { Source } from '../../drawing';
+import { afterFrame } from '../../ui/after-frame';
 import type { SettingsStore } from './settings-store';
 
 /** Sentences are read and not watched: they follow a pointer that has not moved for so long. */
@@ -16,6 +17,12 @@ const CALM_MS = 250;
 const LATE_MS = 25;
 /** A pointer that has not moved for so long rests: what was let go by is drawn. */
 const REST_MS = 100;
+
+const nothing = (): void => undefined;
+function after(ms: number, act: () => void): () => void {
+  const timer = setTimeout(act, ms);
+  return () => clearTimeout(timer);
+}
 
 /** What follows from the settings under the fitter's hands: worked out once for each of them, when first asked for. */
 export class Live implements Source<Assessment> {
@@ -67,30 +74,39 @@ export class Live implements Source<Assessment> {
     },
   };
 
-  /** Speaks where a drag pauses for `CALM_MS`, and at once at its end. */
+  /** Speaks where a drag pauses for `CALM_MS`, and once it has ended. */
   readonly calm: Source<Assessment> = {
     get: this.get,
     subscribe: (listener) => {
-      let timer: ReturnType<typeof setTimeout> | undefined;
+      let giveUp = nothing;
       const stop = this.store.subscribe(() => {
-        clearTimeout(timer);
-        if (!this.store.isDragging) listener();
-        else timer = setTimeout(listener, CALM_MS);
+        giveUp();
+        if (this.store.isLettingGo) giveUp = afterFrame(listener);
+        else if (!this.store.isDragging) listener();
+        else giveUp = after(CALM_MS, listener);
       });
       return () => {
-        clearTimeout(timer);
+        giveUp();
         stop();
       };
     },
   };
 
-  /** Says nothing during a drag, and everything at its end. */
+  /** Says nothing during a drag, and everything once it has ended. */
   readonly atRest: Source<Assessment> = {
     get: this.get,
-    subscribe: (listener) =>
-      this.store.subscribe(() => {
-        if (!this.store.isDragging) listener();
-      }),
+    subscribe: (listener) => {
+      let giveUp = nothing;
+      const stop = this.store.subscribe(() => {
+        giveUp();
+        if (this.store.isLettingGo) giveUp = afterFrame(listener);
+        else if (!this.store.isDragging) listener();
+      });
+      return () => {
+        giveUp();
+        stop();
+      };
+    },
   };
 
   outcome(kind: AdjustmentKind): SettingOutcome {

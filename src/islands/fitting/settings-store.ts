@@ -54,8 +54,13 @@ export class SettingsStore {
     this.beforeDrag = null;
     if (!before || before === this.current) return;
     this.remember(before);
+    this.isLettingGo = true;
     this.notify();
+    this.isLettingGo = false;
   }
+
+  /** While it tells that a drag has ended. */
+  isLettingGo = false;
 
   get isDragging(): boolean {
     return this.beforeDrag !== null;
