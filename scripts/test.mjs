@@ -114,10 +114,20 @@ const ON_WHAT_IS_BUILT = [
 /** What looks at the clock, or needs every core: it runs by itself. */
 const BY_THE_CLOCK = /proofs\/(?:computing|drag|exchange|kills|pages-seen|seats-seen|speed)/;
 const proofs = filesIn('proofs');
+/** Among the tests these take some of the cases, here all. */
+const EVERYBODY = [
+  'core/words.test.ts',
+  'core/reasons-add-up.test.ts',
+  'core/explain.test.ts',
+  'core/moved.test.ts',
+  'core/remedies.test.ts',
+  'drawing/control-sheet.test.ts',
+];
 const PROOFS = {
   beside: [
     // What is drawn less often among the tests is drawn in full here.
     { name: 'bad input', files: ['core/bad-input.test.ts'] },
+    { name: 'everybody on every seat', files: EVERYBODY },
     { name: 'hostile requests', files: ['load/hostile.test.ts'] },
     { name: 'nothing lost', files: ['web/nothing-lost.test.ts'] },
     ...proofs.filter((file) => !BY_THE_CLOCK.test(file)).map((file) => ({ name: file, files: [file] })),

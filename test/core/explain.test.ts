@@ -4,6 +4,7 @@ import { SHIPPED_METHODS } from '../../src/core/method';
 import { buildDemo } from '../../src/demo/build';
 import { DEFAULT_READING, say } from '../../src/words';
 import { ROUND, adjustment, bodyWith, problemFor, q, seatWith, slides, steps } from '../support/inputs';
+import { proofRuns } from '../support/proof-runs';
 
 function said(given: Parameters<typeof problemFor>[0], kind: string): string[] {
   const p = problemFor(given);
@@ -41,9 +42,9 @@ describe('how a number comes about', () => {
 
   it('leaves no hole and ends with the position, on every demo seat for everybody', () => {
     const demo = buildDemo(1, new Date('2026-11-25T09:30:00Z'));
-    for (const sitter of demo.sitters)
-      for (const { seat } of demo.seats)
-        for (const { place } of demo.places) {
+    for (const [i, sitter] of demo.sitters.entries())
+      for (const [j, { seat }] of demo.seats.entries())
+        for (const { place } of demo.places.filter((_, k) => (i + j + k) % proofRuns(1, 4) === 0)) {
           const body = bodyWith(Object.fromEntries(sitter.readings.map((r) => [r.dimension, r.value])));
           const p = problemOf(
             makeInputs({

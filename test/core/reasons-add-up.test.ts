@@ -13,6 +13,7 @@ import type { Message, MessageValue } from '../../src/core/message';
 import { buildDemo } from '../../src/demo/build';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { bodyOf } from '../../bench/body';
+import { proofRuns } from '../support/proof-runs';
 import { FULL, adjustment, bodyWith, inputsOf, listed, placeWith, seatWith } from '../support/inputs';
 
 /** A number as the reader sees it. */
@@ -93,7 +94,7 @@ describe('the arithmetic of a reason', () => {
   it('adds up for everybody on every seat at every workstation, at the best and elsewhere', () => {
     for (const [i, sitter] of demo.sitters.entries())
       for (const [j, { seat }] of demo.seats.entries())
-        for (const { place } of demo.places) {
+        for (const { place } of demo.places.filter((_, k) => (i + j + k) % proofRuns(1, 4) === 0)) {
           const method = SHIPPED_METHODS[(i + j) % SHIPPED_METHODS.length]!;
           const p = problemOf(inputsOf({ body: bodyOf(sitter.readings), seat, place, method }));
           for (const settings of everywhere(p)) {

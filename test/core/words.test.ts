@@ -38,6 +38,7 @@ import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
 import { ABOUTS, COMMON as SHARED_WORDS, PAGES as PAGE_WORDS, SERVER } from '../../src/words/en-GB';
 import { DEFAULT_READING, isWordKey, say, sayDate, sayPrice, sayTurns, t } from '../../src/words';
+import { proofRuns } from '../support/proof-runs';
 import { OPEN_HIP, RIGHT_ANGLE, bodyWith, problemFor, settingsAt } from '../support/inputs';
 
 const WORDS = { ...SHARED_WORDS, ...PAGE_WORDS, ...SERVER, ...ABOUTS };
@@ -47,8 +48,10 @@ const HEADER = { sitter: 'A', seat: 'B', place: null, method: 'C', fitter: 'D', 
 /** Every message that the core gives for some sitter, seat, place and method, at the best and at both ends. */
 function everyMessage(): Message[] {
   const messages: Message[] = [];
-  for (const sitter of DEMO_SITTERS) {
+  for (const [n, sitter] of DEMO_SITTERS.entries()) {
     for (const [i, seat] of DEMO_SEATS.entries()) {
+      // Every sitter, every seat, and not each on each.
+      if ((n + i) % proofRuns(1, 4) > 0) continue;
       const place = DEMO_PLACES[i % DEMO_PLACES.length]!;
       const p = problemFor({
         body: bodyWith(sitter.measures),

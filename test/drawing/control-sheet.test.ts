@@ -1,4 +1,5 @@
 /** The sheet of a seat’s controls: everything on it, nothing over anything else, one page. */
+import { proofRuns } from '../support/proof-runs';
 import { expect } from 'chai';
 import '../../src/words/pages';
 import { controlSpots } from '../../src/core/scene';
@@ -84,8 +85,8 @@ describe('the sheet of a seat’s controls', () => {
   });
 
   it('is one page of either paper, within a second', async () => {
-    for (const seat of SEATS)
-      for (const paper of PAPER_NAMES) {
+    for (const [i, seat] of SEATS.entries())
+      for (const paper of PAPER_NAMES.filter((_, k) => (i + k) % proofRuns(1, 2) === 0)) {
         let bytes = new Uint8Array();
         const draw = async () => {
           const sheet = controlSheetOf(seat, DEFAULT_READING);

@@ -59,6 +59,8 @@ export class Walker {
     await user.page.setCookie({ name: 'velto-fitter', value: fitter, url: app.base });
     await user.goTo(`/fittings/${id}/walk`);
     await user.page.waitForSelector('main h2');
+    // Its first step is seen before it has begun.
+    await user.page.waitForSelector('main [inert]', { hidden: true });
   }
 
   button(name: string | RegExp): Promise<void> {

@@ -24,7 +24,6 @@ import { api, explain } from '../../ui/client';
 import { rememberDeletion } from '../../ui/undo';
 import parts from '../../ui/parts.module.css';
 import { sayDate, sayMethod, sayWith, word } from '../../words';
-import { MeasureForm } from '../shared/measures/MeasureForm';
 import { useOrphan } from './use-orphan';
 import { SetStage } from './SetStage';
 import { STAGES, StageStrip, sayStageTitle, type Stage } from './StageStrip';
@@ -37,6 +36,8 @@ import { useStateLink, type LinkNotice } from './use-state-link';
 import styles from './fitting.module.css';
 
 /** Not needed to set a seat: brought when it is asked for, and a while after the page for whoever then loses the network. */
+const loadMeasuring = () => import('../shared/measures/MeasureForm');
+const LateMeasureForm = lazy(async () => ({ default: (await loadMeasuring()).MeasureForm }));
 const loadChoosing = () => import('./ChooseStage');
 const LateChooseStage = lazy(async () => ({ default: (await loadChoosing()).ChooseStage }));
 const loadCard = () => import('./CardStage');
@@ -53,7 +54,7 @@ const OrphanSettings = lazy(async () => ({ default: (await loadConflicts()).Orph
 function useRestSoon(): void {
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const load of [loadChoosing, loadCard]) load().catch(() => undefined);
+      for (const load of [loadMeasuring, loadChoosing, loadCard]) load().catch(() => undefined);
     }, LATER_MS);
     return () => clearTimeout(timer);
   }, []);
@@ -61,6 +62,7 @@ function useRestSoon(): void {
 
 /** Stages that came with the page, because it was asked for at one of them: nobody waits for those. */
 export interface Brought {
+  readonly measure?: ComponentType<ComponentProps<typeof LateMeasureForm>>;
   readonly choose?: ComponentType<ComponentProps<typeof LateChooseStage>>;
   readonly card?: ComponentType<ComponentProps<typeof LateCardStage>>;
 }
@@ -73,6 +75,45 @@ function Later({ words, children }: { readonly words: string; readonly children:
     </p>
   );
   return <Suspense fallback={waiting}>{children}</Suspense>;
+}
+
+type MeasureStage = NonNullable<Brought['measure']>;
+function AtMeasures({
+  brought: Stage,
+  ...props
+}: { readonly brought: MeasureStage | undefined } & ComponentProps<MeasureStage>) {
+  if (Stage) return <Stage {...props} />;
+  return (
+    <Later words={word('fitting.measuresComing')}>
+      <LateMeasureForm {...props} />
+    </Later>
+  );
+}
+
+type ChooseStage = NonNullable<Brought['choose']>;
+function AtChoice({
+  brought: Stage,
+  ...props
+}: { readonly brought: ChooseStage | undefined } & ComponentProps<ChooseStage>) {
+  if (Stage) return <Stage {...props} />;
+  return (
+    <Later words={word('fitting.choosing')}>
+      <LateChooseStage {...props} />
+    </Later>
+  );
+}
+
+type CardStage = NonNullable<Brought['card']>;
+function AtCard({
+  brought: Stage,
+  ...props
+}: { readonly brought: CardStage | undefined } & ComponentProps<CardStage>) {
+  if (Stage) return <Stage {...props} />;
+  return (
+    <Later words={word('fitting.cardComing')}>
+      <LateCardStage {...props} />
+    </Later>
+  );
 }
 
 export interface FittingPageProps {
@@ -176,17 +217,16 @@ function SetOrCard({
       if (store.get() === settings && !sameSettings(settings, next.draft.settings))
         store.set(next.draft.settings);
     });
-  if (stage === 'card') {
-    const card = (CardStage: NonNullable<Brought['card']>) => (
-      <CardStage
+  if (stage === 'card')
+    return (
+      <AtCard
+        brought={brought}
         state={state}
         setting={setting}
         remedies={found.remedies}
         onHandOver={() => void record('signOff', setting.live.get().settings)}
       />
     );
-    return brought ? card(brought) : <Later words={word('fitting.cardComing')}>{card(LateCardStage)}</Later>;
-  }
   return (
     <>
       <SetStage
@@ -317,16 +357,6 @@ function FittingScreen({
   useStageCommands(go, setting ? link.make : null);
   const conflict = autosave?.saving.state === 'conflict' ? autosave.keeper.conflict() : null;
   const onMeasured = useCallback(() => void reload(), [reload]);
-  const choosing = (ChooseStage: NonNullable<Brought['choose']>) => (
-    <ChooseStage
-      state={state}
-      shelf={shelf}
-      filter={filter}
-      onFilter={setFilter}
-      places={places}
-      methods={methods}
-    />
-  );
   return (
     <>
       <div className={styles.title}>
@@ -385,7 +415,8 @@ function FittingScreen({
         <section ref={here} className={styles.here} tabIndex={-1} aria-label={word(`fitting.stage.${stage}`)}>
           {stage === 'measure' && (
             <>
-              <MeasureForm
+              <AtMeasures
+                brought={brought.measure}
                 sitter={fitting.sitter}
                 onSaved={onMeasured}
                 disabled={isLeft}
@@ -401,11 +432,15 @@ function FittingScreen({
           )}
           {(stage === 'choose' || (!setting && stage !== 'measure')) && (
             <>
-              {brought.choose ? (
-                choosing(brought.choose)
-              ) : (
-                <Later words={word('fitting.choosing')}>{choosing(LateChooseStage)}</Later>
-              )}
+              <AtChoice
+                brought={brought.choose}
+                state={state}
+                shelf={shelf}
+                filter={filter}
+                onFilter={setFilter}
+                places={places}
+                methods={methods}
+              />
               <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
                 {word('fitting.next.set')}
               </Button>

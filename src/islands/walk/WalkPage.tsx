@@ -199,7 +199,8 @@ function Step({
   const [open, setOpen] = useState<{ readonly id: string; readonly asked: Asked } | null>(null);
   const voice = useVoice(useSpoken(view), reading.locale);
   const id = view.step.id;
-  // What was asked at another step is closed.
+  // What was asked at another step is closed, and stays so.
+  if (open !== null && open.id !== id) setOpen(null);
   const asked = open?.id === id ? open.asked : null;
   const setAsked = (which: Asked) => setOpen({ id, asked: which });
   useEffect(() => {
@@ -253,6 +254,19 @@ function Stopped({ state }: { readonly state: WalkState }) {
   );
 }
 
+/** Seat, workstation or measures are others since it was begun. */
+function Changed({ state, onAgain }: { readonly state: WalkState; readonly onAgain: () => void }) {
+  if (state.isCurrent || state.fitting.state !== 'open') return null;
+  return (
+    <div className={parts.notice} role="status">
+      <span>{word('walk.changed')}</span>
+      <button type="button" className={parts.plainButton} onClick={onAgain}>
+        {word('walk.again')}
+      </button>
+    </div>
+  );
+}
+
 function Begun({
   state,
   walk: record,
@@ -267,7 +281,7 @@ function Begun({
   readonly begin: (again: boolean) => Promise<void>;
   readonly look: () => Promise<void>;
 }) {
-  const { fitting, isCurrent } = state;
+  const { fitting } = state;
   const hand = useWalk(record, fitting.id, { by: fitting.fitter, isBegun });
   const taps = useState(false);
   const [fault, setFault] = useState<string | null>(null);
@@ -293,16 +307,10 @@ function Begun({
           {fault}
         </div>
       )}
-      {!isCurrent && fitting.state === 'open' && (
-        <div className={parts.notice} role="status">
-          <span>{word('walk.changed')}</span>
-          <button type="button" className={parts.plainButton} onClick={() => void begin(true)}>
-            {word('walk.again')}
-          </button>
-        </div>
-      )}
+      <Changed state={state} onAgain={() => void begin(true)} />
       <Stopped state={state} />
-      <PanelBoundary key={hand.step?.id ?? 'left'}>
+      {/* Not drawn anew with every step: words are there at once, and the pictures follow them. */}
+      <PanelBoundary of={hand.step?.id ?? 'left'}>
         {isOver || !hand.view ? (
           <>
             <Left hand={hand} state={state} look={look} onReopen={() => void reopen()} />

@@ -260,6 +260,7 @@ export const SCREEN_WORDS = {
   'steps.set': 'Set for this step',
   'steps.judge': 'Found by feel: nothing is calculated here.',
   'fitting.choosing': 'Loading seats and workstations …',
+  'fitting.measuresComing': 'Loading the measurements …',
   'fitting.cardComing': 'Loading the card …',
   'set.choices': 'Next best settings',
   'set.choices.show': 'Find alternatives',
