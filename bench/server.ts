@@ -35,9 +35,8 @@ async function overHttp(): Promise<Figure[]> {
   try {
     const json = async <T>(path: string, init?: RequestInit): Promise<T> =>
       (await (await fetch(`${app.base}/api/v1${path}`, init)).json()) as T;
-    const fitting = (await json<Page<FittingSummary>>('/fittings')).items.find(
-      (f) => f.state === 'open' && f.seat,
-    )!;
+    const fittings = (await json<Page<FittingSummary>>('/fittings')).items;
+    const fitting = fittings.find((f) => f.state === 'open' && f.seat)!;
     const figures: Figure[] = [];
     const timed = async (name: string, path: string, runs: number) => {
       const times: number[] = [];
@@ -53,6 +52,14 @@ async function overHttp(): Promise<Figure[]> {
     // On paper after it was on the screen.
     for (const form of CARD_FORMS)
       await timed(`pdf/${form}`, `/api/v1/fittings/${fitting.id}/card.pdf?form=${form}`, PDF_RUNS);
+    // Of every other fitting once, before anything of it was on a screen.
+    const first: number[] = [];
+    for (const { id } of fittings.filter((f) => f.id !== fitting.id && f.seat)) {
+      const start = performance.now();
+      await (await fetch(`${app.base}/api/v1/fittings/${id}/card.pdf`)).arrayBuffer();
+      first.push(performance.now() - start);
+    }
+    figures.push(figureOf('pdf/unseen', first));
     let { draftRevision: revision } = await json<FittingDetail>(`/fittings/${fitting.id}`);
     const times: number[] = [];
     for (let n = 0; n < SAVES; n++) {

@@ -41,7 +41,7 @@ export const CARD_ROUTES = [
     tag: 'Cards',
     summary: 'The settings card on paper',
     description:
-      'For the record everything on one page; for the sitter in large type, which may go on to further pages; for a shared seat three adjustments at most; for the pocket to be cut out and folded.',
+      'For the record everything on one page; for the sitter in large type, which may go on to further pages; for a shared seat three adjustments at most; for the pocket to be cut out and folded. Remedies that are not calculated in a moment are left out of the record, which says so; the card as JSON waits for them, and after it the paper has them.',
     act: 'read',
     record: 'fitting',
     query: query({

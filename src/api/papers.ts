@@ -9,7 +9,7 @@ import { drawingsPdf } from '../drawing/pdf/drawings-pdf';
 import type { Paper } from '../drawing/pdf/paper';
 import { sheetOf } from '../drawing/sheet';
 import { done, type Outcome } from '../contract';
-import { fittingCard, linkedCard, type FittingCard } from '../service/card';
+import { PAPER_WAITS_MS, fittingCard, linkedCard, type FittingCard } from '../service/card';
 import { cardLinkUrl } from '../service/card-links';
 import type { Context } from '../service/context';
 import { FileAnswer } from './files';
@@ -68,8 +68,8 @@ export async function cardPaper(
   const file = form === 'record' ? 'settings-card' : `settings-card-${form}`;
   const named = { file, title: word('card.title') };
   const draw = drawCard(ctx, reading, { paper, form, url: url.value });
-  // Only the whole card tells of remedies: the others need not wait for them.
-  const found = await fittingCard(ctx, id, form === 'record' ? undefined : 0);
+  // Only the whole card tells of remedies, and waits for them for a moment.
+  const found = await fittingCard(ctx, id, form === 'record' ? PAPER_WAITS_MS : 0);
   return fileOf(found, reading, named, draw);
 }
 
@@ -93,7 +93,7 @@ export async function drawingsPaper(
   paper: Paper,
 ): Promise<Outcome<FileAnswer>> {
   const named = { file: 'drawings', title: word('drawings.title') };
-  return fileOf(await fittingCard(ctx, id), reading, named, ({ assessment, card }, title) => {
+  return fileOf(await fittingCard(ctx, id, 0), reading, named, ({ assessment, card }, title) => {
     const { sitter, seat, place, date } = card.header;
     return drawingsPdf(
       {

@@ -8,9 +8,6 @@ import { Walker } from '../support/walker';
 /** Slower than this machine by so much. */
 const SLOWER = 4;
 const MOST_MS = 100;
-/** The share of steps that has to be as quick, and what none may take longer than. */
-const SHARE = 0.95;
-const NEVER_MS = 150;
 /** As long as one reads at least. */
 const READS_MS = 600;
 /** Others on this machine can only make a step look slower: the walk is gone through so often at most. */
@@ -77,12 +74,11 @@ describe('a walk on a slow tablet', function () {
     return times;
   }
 
-  it('goes from most steps to the next in a tenth of a second', async () => {
+  it('goes from every step to the next in a tenth of a second', async () => {
     const first = await walker.fittingOf('Ines Farrowby');
     // Of each step the least time of all tries.
     let least: number[] = [];
-    const share = () => least.filter((ms) => ms < MOST_MS).length / least.length;
-    const isQuick = () => least.length > 0 && share() >= SHARE && Math.max(...least) < NEVER_MS;
+    const isQuick = () => least.length > 0 && Math.max(...least) < MOST_MS;
     for (let n = 0; n < TRIES && !isQuick(); n++) {
       const id = await likeOf(first);
       const result = await timesOf(id);
@@ -93,7 +89,6 @@ describe('a walk on a slow tablet', function () {
         `      ${least.length} steps: median ${Math.round(sorted[Math.floor(least.length / 2)]!)} ms, longest ${Math.round(sorted.at(-1)!)} ms: ${least.map(Math.round).join(' ')}`,
       );
     }
-    expect(share()).to.be.at.least(SHARE);
-    expect(Math.max(...least)).to.be.lessThan(NEVER_MS);
+    expect(Math.max(...least)).to.be.lessThan(MOST_MS);
   });
 });

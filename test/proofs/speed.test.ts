@@ -20,6 +20,7 @@ const LIMITS: readonly {
     is: (f: Figure) => f.median < 1000,
     what: 'within a second',
   })),
+  { name: 'pdf/unseen', is: (f) => f.p95 < 1000, what: 'all within a second' },
   { name: 'draft/http', is: (f) => f.median < 15, what: 'within 15 ms' },
   { name: 'draft/share', is: (f) => f.median >= 0.6, what: 'at least 60 % of bare inserts' },
 ];

@@ -1,5 +1,6 @@
 /** Sets type on a PDF page: one face in two weights, each in the parts that its files come in. */
 import { createRequire } from 'node:module';
+import { unpackedFont } from './unpacked-font';
 
 export type Weight = 'regular' | 'strong';
 
@@ -43,8 +44,10 @@ export class TypeSetter {
         const face = faceName(weight, part);
         doc.registerFont(
           face,
-          resolve(
-            `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${part}-${number}-normal.woff`,
+          unpackedFont(
+            resolve(
+              `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${part}-${number}-normal.woff`,
+            ),
           ),
         );
         doc.font(face);

@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { Remedies } from '../../core/fit';
 import { cardHeader, cardOf } from '../../core/card';
 import { usePart } from '../../drawing';
+import { call } from '../../ui/client';
 import parts from '../../ui/parts.module.css';
 import { useReading } from '../../ui/preferences';
 import { sayMethod, word } from '../../words';
@@ -17,6 +18,8 @@ interface Props {
   readonly remedies: Remedies | null;
   readonly onHandOver: () => void;
 }
+
+const SOON_MS = 1000;
 
 /** The card as it will be signed off, and the act of signing off. */
 export default function CardStage({ state, setting, remedies, onHandOver }: Props) {
@@ -40,6 +43,13 @@ export default function CardStage({ state, setting, remedies, onHandOver }: Prop
       ),
     [assessment, fitting, remedies],
   );
+  // Whoever prints it next does not wait for what could be changed.
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      call('GET /fittings/{id}/card', { id: fitting.id }).catch(() => undefined);
+    }, SOON_MS);
+    return () => clearTimeout(timer);
+  }, [fitting.id, fitting.version]);
   const isOpen = fitting.state === 'open';
   const isStopped = fitting.piece?.doNotUse === true;
   return (

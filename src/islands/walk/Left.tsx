@@ -1,5 +1,5 @@
 /** The seat as left: calculated, where the walk led, and what stands, side by side. */
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { leftOf, leftSettings, type LeftRow } from '../../core/walk';
 import type { WalkState } from '../../contract/walks';
 import parts from '../../ui/parts.module.css';
@@ -69,9 +69,11 @@ export function Left({
   readonly onReopen: () => void;
 }) {
   const { ground, walk, events } = hand;
+  // The page is there at once, and the table in the next moment.
+  const isReady = useDeferredValue(true, false);
   const rows = useMemo(
-    () => leftOf(ground.problem, ground.record.base, walk, events),
-    [ground, walk, events],
+    () => (isReady ? leftOf(ground.problem, ground.record.base, walk, events) : []),
+    [ground, walk, events, isReady],
   );
   const sign = useSignOff(state, look);
   const { fitting, left } = state;

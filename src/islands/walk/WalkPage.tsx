@@ -1,6 +1,7 @@
 import '../../words/walk';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { WalkRecord, WalkState } from '../../contract/walks';
+import type { Message } from '../../core/message';
 import type { Walk } from '../../core/walk';
 import { api, explain } from '../../ui/client';
 import { useCommands, type Command } from '../../ui/commands';
@@ -95,10 +96,8 @@ function VoiceButton({ voice }: { readonly voice: Voice }) {
 }
 
 /** What is read aloud of a step: what is done first, then how. */
-function useSpoken(view: StepView | null): string {
-  const say = useSay();
-  if (!view) return '';
-  const { title, main, full, check, because, feet, control, movement, tells } = view.words;
+function spokenOf(words: StepView['words'], say: (m: Message) => string): string {
+  const { title, main, full, check, because, feet, control, movement, tells } = words;
   return [title, main, full, because, control, ...movement, check, feet, tells]
     .flatMap((m) => (m ? [say(m)] : []))
     .join('. ');
@@ -174,12 +173,17 @@ function Others({ names }: { readonly names: readonly string[] }) {
   );
 }
 
-/** What comes next is worked out while this step is read, so that nobody waits for it. */
+/** What comes next is worked out, and put in words, while this step is read, so that nobody waits for it. */
 function useWarmth({ ground, walk, events }: WalkInHand, { step, kind }: StepView) {
+  const say = useSay();
   useEffect(() => {
-    const timer = setTimeout(() => warm(ground, walk, events, { step, kind }), WARM_MS);
+    const timer = setTimeout(() => {
+      const words = warm(ground, walk, events, { step, kind });
+      if (words.next) spokenOf(words.next, say);
+      words.rest.forEach(say);
+    }, WARM_MS);
     return () => clearTimeout(timer);
-  }, [ground, walk, events, step, kind]);
+  }, [ground, walk, events, step, kind, say]);
 }
 const WARM_MS = 150;
 
@@ -197,7 +201,9 @@ function Step({
   const reading = useReading();
   const { walk, step, answer, go, record, device } = hand;
   const [open, setOpen] = useState<{ readonly id: string; readonly asked: Asked } | null>(null);
-  const voice = useVoice(useSpoken(view), reading.locale);
+  const say = useSay();
+  const spoken = useMemo(() => spokenOf(view.words, say), [view, say]);
+  const voice = useVoice(spoken, reading.locale);
   const id = view.step.id;
   // What was asked at another step is closed, and stays so.
   if (open !== null && open.id !== id) setOpen(null);

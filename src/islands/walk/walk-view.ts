@@ -10,11 +10,13 @@ import {
   type Settings,
 } from '../../core/fit';
 import { frontView, movedIn, planView, sideView, withMoved, type Scene } from '../../core/scene';
+import type { Message } from '../../core/message';
 import { controlFor, valuesOf, type AdjustmentKind } from '../../core/seat';
 import {
   isOutsideBand,
   judged,
   kindOfStep,
+  leftOf,
   standingAfter,
   stepWords,
   triedOf,
@@ -193,13 +195,19 @@ export function answeredElsewhere(
   return own ? [...new Set(others.map((e) => e.by ?? '–'))] : [];
 }
 
+/** What will have to be said: of the next step, or of the end, where all stands side by side. */
+interface Ahead {
+  readonly next: StepWords | null;
+  readonly rest: readonly Message[];
+}
+
 /** Works out what is shown once a step is done: whatever was judged then is remembered. */
 export function warm(
   ground: Ground,
   walk: Walk,
   events: readonly GivenWalkEvent[],
   { step, kind }: Pick<StepView, 'step' | 'kind'>,
-): void {
+): Ahead {
   const position = kind === null ? undefined : positionAt(walk, kind);
   const at = { id: '', at: '9999', by: null };
   const done: GivenWalkEvent = {
@@ -208,6 +216,18 @@ export function warm(
     answer: 'done',
     ...(position !== undefined && { position }),
   };
-  const after = walkAt(ground, [...events, done]);
-  if (after.next) stepView(ground, after, after.next).scenes();
+  const given = [...events, done];
+  const after = walkAt(ground, given);
+  if (after.next) {
+    const view = stepView(ground, after, after.next);
+    view.scenes();
+    return { next: view.words, rest: [] };
+  }
+  const rows = leftOf(ground.problem, ground.record.base, after, given);
+  return {
+    next: null,
+    rest: rows.flatMap(({ computed, reached, left, why }) =>
+      [computed, reached, left, ...why].filter((m) => m !== null),
+    ),
+  };
 }
