@@ -9,7 +9,7 @@ import { drawingsPdf } from '../drawing/pdf/drawings-pdf';
 import type { Paper } from '../drawing/pdf/paper';
 import { sheetOf } from '../drawing/sheet';
 import { done, type Outcome } from '../contract';
-import { PAPER_WAITS_MS, fittingCard, linkedCard, type FittingCard } from '../service/card';
+import { PAGE_WAITS_MS, fittingCard, linkedCard, type FittingCard } from '../service/card';
 import { cardLinkUrl } from '../service/card-links';
 import type { Context } from '../service/context';
 import { FileAnswer } from './files';
@@ -69,7 +69,7 @@ export async function cardPaper(
   const named = { file, title: word('card.title') };
   const draw = drawCard(ctx, reading, { paper, form, url: url.value });
   // Only the whole card tells of remedies, and waits for them for a moment.
-  const found = await fittingCard(ctx, id, form === 'record' ? PAPER_WAITS_MS : 0);
+  const found = await fittingCard(ctx, id, form === 'record' ? PAGE_WAITS_MS : 0);
   return fileOf(found, reading, named, draw);
 }
 

@@ -41,10 +41,8 @@ export interface FittingCard {
   readonly more: CardMore;
 }
 
-/** A page is there before everything is known: what is missing comes after it. */
+/** A page, or a sheet of paper, is there before everything is known: what is missing comes after it. */
 export const PAGE_WAITS_MS = 400;
-/** A sheet takes a while to be drawn, and is asked for by somebody who stands beside the printer. */
-export const PAPER_WAITS_MS = 100;
 
 /** A card without remedies, which then says so, is better than none. */
 const OFFERED: Urgency = { patienceMs: 2000, limitMs: 5000 };
