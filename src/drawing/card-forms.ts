@@ -45,14 +45,20 @@ export interface PlainSheet {
 const plain = (text: string): Paragraph => ({ lead: null, text });
 const stopped = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
+/** Of a suspension: what nobody sets by a number, or must not read there; null of everything else. */
+function ownWeight({ kind, movement }: CardRow, form: PlainForm): string | null {
+  if (kind !== 'suspensionWeight') return null;
+  if (movement.some(({ key }) => key === 'working.weighs')) return word('cards.ownWeight.weighs');
+  // The card of a shared seat hangs beside it: nobody’s mass is read there.
+  return form === 'shared' ? word('cards.ownWeight') : null;
+}
+
 function stepOf(row: CardRow, form: PlainForm, number: number, reading: Reading): PlainStep {
   const said = (m: Message) => say(m, reading);
-  // The card of a shared seat hangs beside it: nobody’s mass is read there.
-  const isOwnWeight = form === 'shared' && row.kind === 'suspensionWeight';
   const how = row.control ? [row.control, ...row.movement].map((m) => stopped(said(m))).join(' ') : null;
   return {
     name: `${number}. ${word(`kind.${row.kind}`)}`,
-    setting: isOwnWeight ? word('cards.ownWeight') : said(row.setting),
+    setting: ownWeight(row, form) ?? said(row.setting),
     check: row.check && said(row.check),
     how: form === 'pocket' ? null : how,
     pictograms: form !== 'pocket' && row.shown ? pictogramsOf(row.shown.control, row.shown.move) : [],

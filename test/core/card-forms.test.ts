@@ -12,7 +12,7 @@ import {
   type Assessment,
   type Settings,
 } from '../../src/core/fit';
-import { CARD_FORMS, cardFormOf, cardOf, movementOf, sharedLevers } from '../../src/core/card';
+import { CARD_FORMS, cardFormOf, cardOf, movementOf, sharedLevers, type Card } from '../../src/core/card';
 import { cardMore } from '../../src/core/walk';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import type { AdjustmentKind } from '../../src/core/seat';
@@ -195,10 +195,17 @@ describe('the card of a shared seat', () => {
     const a = assessed('Bellreef helm seat', 'Tam Brask', 'Helm');
     const card = cardOf(a, CARD_HEADER, null);
     const more = cardMore(card, a, { postures: [], others: [], asLeft: null });
-    const said = (form: 'shared' | 'sitter') =>
-      JSON.stringify(plainSheetOf(form, card, more, false, DEFAULT_READING));
-    expect(said('sitter')).to.match(/Set to \d+ kg/);
-    expect(said('shared')).to.include('Set to your own weight').and.not.match(/\d kg/);
+    const said = (form: 'shared' | 'sitter', on: Card) =>
+      JSON.stringify(plainSheetOf(form, on, more, false, DEFAULT_READING));
+    // Of a suspension that weighs nobody sets a number; of one that is turned to a mass somebody does.
+    for (const form of ['shared', 'sitter'] as const)
+      expect(said(form, card)).to.include('Sets itself to your weight').and.not.match(/\d kg/);
+    const turned = {
+      ...card,
+      rows: card.rows.map((row) => (row.kind === 'suspensionWeight' ? { ...row, movement: [] } : row)),
+    };
+    expect(said('sitter', turned)).to.match(/Set to \d+ kg/);
+    expect(said('shared', turned)).to.include('Set to your own weight').and.not.match(/\d kg/);
   });
 });
 

@@ -18,6 +18,7 @@ export const CARDS_WORDS = {
   'cards.rest.others':
     '{number, plural, one {Chosen by how one other person has this seat set.} other {Chosen by how # others have this seat set.}}',
   'cards.ownWeight': 'Set to your own weight',
+  'cards.ownWeight.weighs': 'Sets itself to your weight',
   'cards.off': 'Not quite in range on this seat: {list}. Ask your fitter before you change it.',
   'cards.move': 'Keep moving',
   'cards.notes': 'Also needed',
