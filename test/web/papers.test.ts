@@ -90,6 +90,8 @@ describe('what is handed out on paper', function () {
     expect(fittings.length).to.be.greaterThan(4);
     for (const [i, fitting] of fittings.entries()) {
       const paper: Paper = i % 2 === 0 ? 'A4' : 'Letter';
+      // The paper has the remedies that the card as JSON has waited for.
+      await (await fetch(`${app.base}/api/v1/fittings/${fitting.id}/card`)).arrayBuffer();
       const made = await pdf(`/api/v1/fittings/${fitting.id}/card.pdf?paper=${paper}`, 'made.pdf');
       expect(made.info).to.match(/Pages:\s+1\n/);
       expect(made.info).to.match(PAPERS[paper]);
@@ -120,6 +122,7 @@ describe('what is handed out on paper', function () {
   for (const [i, paper] of (['A4', 'Letter'] as const).entries())
     it(`is the same card by the browser and by the program, letter for letter, on ${paper}`, async () => {
       const fitting = fittings.filter((f) => f.seat)[i]!;
+      await (await fetch(`${app.base}/api/v1/fittings/${fitting.id}/card`)).arrayBuffer();
       const made = await pdf(`/api/v1/fittings/${fitting.id}/card.pdf?paper=${paper}`, 'made.pdf');
       const print = await printed(fitting.id, paper);
       expect(print.info).to.match(PAPERS[paper]);

@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import type { SetCertainty } from '../../core/certainty';
 import { weakPoints } from '../../core/certainty/weak-points';
+import { focusWhenThere } from '../../ui/focus-when-there';
 import parts from '../../ui/parts.module.css';
 import { sayWith, word } from '../../words';
 import styles from './set.module.css';
@@ -32,7 +33,7 @@ export const Certainty = memo(function Certainty({
   /** To the field itself, once the stage shows it. */
   const toField = (id: string) => {
     onMeasure();
-    setTimeout(() => document.getElementById(id)?.focus(), 0);
+    focusWhenThere(id);
   };
   if (certainty === null || certainty?.each.length === 0) return null;
   const settle = certainty?.settle;

@@ -57,6 +57,15 @@ function Signed({ left }: { readonly left: NonNullable<WalkState['left']> }) {
   );
 }
 
+/** Every adjustment as left: the page is there at once, and its table in the next moment. */
+function useRows({ ground, walk, events }: WalkInHand): readonly LeftRow[] {
+  const isReady = useDeferredValue(true, false);
+  return useMemo(
+    () => (isReady ? leftOf(ground.problem, ground.record.base, walk, events) : []),
+    [ground, walk, events, isReady],
+  );
+}
+
 export function Left({
   hand,
   state,
@@ -68,13 +77,8 @@ export function Left({
   readonly look: () => Promise<void>;
   readonly onReopen: () => void;
 }) {
-  const { ground, walk, events } = hand;
-  // The page is there at once, and the table in the next moment.
-  const isReady = useDeferredValue(true, false);
-  const rows = useMemo(
-    () => (isReady ? leftOf(ground.problem, ground.record.base, walk, events) : []),
-    [ground, walk, events, isReady],
-  );
+  const { walk, events } = hand;
+  const rows = useRows(hand);
   const sign = useSignOff(state, look);
   const { fitting, left } = state;
   const isSigned = fitting.state === 'left';
