@@ -50,11 +50,18 @@ const EditConflictPanel = lazy(async () => ({ default: (await loadConflicts()).E
 const SettingsConflict = lazy(async () => ({ default: (await loadConflicts()).SettingsConflict }));
 const OrphanSettings = lazy(async () => ({ default: (await loadConflicts()).OrphanSettings }));
 
+const whenIdle = (act: () => void): void => {
+  if ('requestIdleCallback' in window) window.requestIdleCallback(act);
+  else setTimeout(act);
+};
+
 /** Everything else of the page is brought a while after it, for whoever then loses the network. */
 function useRestSoon(): void {
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const load of [loadMeasuring, loadChoosing, loadCard]) load().catch(() => undefined);
+      // Not under a hand that moves something, where the browser can tell.
+      for (const load of [loadMeasuring, loadChoosing, loadCard])
+        whenIdle(() => void load().catch(() => undefined));
     }, LATER_MS);
     return () => clearTimeout(timer);
   }, []);
