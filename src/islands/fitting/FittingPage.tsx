@@ -10,7 +10,6 @@ import {
   useState,
   type ComponentProps,
   type ComponentType,
-  type ReactNode,
 } from 'react';
 import type { FittingDetail, FittingEdit, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { sameSettings, type RemedySettings } from '../../core/fit';
@@ -74,52 +73,28 @@ export interface Brought {
   readonly card?: ComponentType<ComponentProps<typeof LateCardStage>>;
 }
 
-/** What is brought later: until it is here, words stand in its place. */
-function Later({ words, children }: { readonly words: string; readonly children: ReactNode }) {
+/** A stage that came with the page, or that is brought when it is asked for. */
+function Staged<P extends object>({
+  brought: Stage,
+  late: Late,
+  words,
+  props,
+}: {
+  readonly brought: ComponentType<P> | undefined;
+  readonly late: ComponentType<P>;
+  readonly words: string;
+  readonly props: P;
+}) {
+  if (Stage) return <Stage {...props} />;
   const waiting = (
     <p role="status" className={styles.later}>
       {words}
     </p>
   );
-  return <Suspense fallback={waiting}>{children}</Suspense>;
-}
-
-type MeasureStage = NonNullable<Brought['measure']>;
-function AtMeasures({
-  brought: Stage,
-  ...props
-}: { readonly brought: MeasureStage | undefined } & ComponentProps<MeasureStage>) {
-  if (Stage) return <Stage {...props} />;
   return (
-    <Later words={word('fitting.measuresComing')}>
-      <LateMeasureForm {...props} />
-    </Later>
-  );
-}
-
-type ChooseStage = NonNullable<Brought['choose']>;
-function AtChoice({
-  brought: Stage,
-  ...props
-}: { readonly brought: ChooseStage | undefined } & ComponentProps<ChooseStage>) {
-  if (Stage) return <Stage {...props} />;
-  return (
-    <Later words={word('fitting.choosing')}>
-      <LateChooseStage {...props} />
-    </Later>
-  );
-}
-
-type CardStage = NonNullable<Brought['card']>;
-function AtCard({
-  brought: Stage,
-  ...props
-}: { readonly brought: CardStage | undefined } & ComponentProps<CardStage>) {
-  if (Stage) return <Stage {...props} />;
-  return (
-    <Later words={word('fitting.cardComing')}>
-      <LateCardStage {...props} />
-    </Later>
+    <Suspense fallback={waiting}>
+      <Late {...props} />
+    </Suspense>
   );
 }
 
@@ -226,12 +201,16 @@ function SetOrCard({
     });
   if (stage === 'card')
     return (
-      <AtCard
+      <Staged
         brought={brought}
-        state={state}
-        setting={setting}
-        remedies={found.remedies}
-        onHandOver={() => void record('signOff', setting.live.get().settings)}
+        late={LateCardStage}
+        words={word('fitting.cardComing')}
+        props={{
+          state,
+          setting,
+          remedies: found.remedies,
+          onHandOver: () => void record('signOff', setting.live.get().settings),
+        }}
       />
     );
   return (
@@ -422,14 +401,18 @@ function FittingScreen({
         <section ref={here} className={styles.here} tabIndex={-1} aria-label={word(`fitting.stage.${stage}`)}>
           {stage === 'measure' && (
             <>
-              <AtMeasures
+              <Staged
                 brought={brought.measure}
-                sitter={fitting.sitter}
-                onSaved={onMeasured}
-                disabled={isLeft}
-                filling={{
-                  isOn: fitting.estimateMissing,
-                  onChange: (estimateMissing) => void state.edit({ estimateMissing }),
+                late={LateMeasureForm}
+                words={word('fitting.measuresComing')}
+                props={{
+                  sitter: fitting.sitter,
+                  onSaved: onMeasured,
+                  disabled: isLeft,
+                  filling: {
+                    isOn: fitting.estimateMissing,
+                    onChange: (estimateMissing) => void state.edit({ estimateMissing }),
+                  },
                 }}
               />
               <Button className={styles.next} onClick={() => go('choose')}>
@@ -439,14 +422,11 @@ function FittingScreen({
           )}
           {(stage === 'choose' || (!setting && stage !== 'measure')) && (
             <>
-              <AtChoice
+              <Staged
                 brought={brought.choose}
-                state={state}
-                shelf={shelf}
-                filter={filter}
-                onFilter={setFilter}
-                places={places}
-                methods={methods}
+                late={LateChooseStage}
+                words={word('fitting.choosing')}
+                props={{ state, shelf, filter, onFilter: setFilter, places, methods }}
               />
               <Button className={styles.next} disabled={!setting} onClick={() => go('set')}>
                 {word('fitting.next.set')}

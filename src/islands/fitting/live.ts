@@ -74,40 +74,31 @@ export class Live implements Source<Assessment> {
     },
   };
 
-  /** Speaks where a drag pauses for `CALM_MS`, and once it has ended. */
-  readonly calm: Source<Assessment> = {
-    get: this.get,
-    subscribe: (listener) => {
-      let giveUp = nothing;
-      const stop = this.store.subscribe(() => {
-        giveUp();
-        if (this.store.isLettingGo) giveUp = afterFrame(listener);
-        else if (!this.store.isDragging) listener();
-        else giveUp = after(CALM_MS, listener);
-      });
-      return () => {
-        giveUp();
-        stop();
-      };
-    },
-  };
+  /** Speaks once a drag has ended and letting go was drawn, and whenever nothing is dragged. */
+  private afterDrags(whileDragged: (listener: () => void) => () => void): Source<Assessment> {
+    return {
+      get: this.get,
+      subscribe: (listener) => {
+        let giveUp = nothing;
+        const stop = this.store.subscribe(() => {
+          giveUp();
+          if (this.store.isLettingGo) giveUp = afterFrame(listener);
+          else if (this.store.isDragging) giveUp = whileDragged(listener);
+          else listener();
+        });
+        return () => {
+          giveUp();
+          stop();
+        };
+      },
+    };
+  }
 
-  /** Says nothing during a drag, and everything once it has ended. */
-  readonly atRest: Source<Assessment> = {
-    get: this.get,
-    subscribe: (listener) => {
-      let giveUp = nothing;
-      const stop = this.store.subscribe(() => {
-        giveUp();
-        if (this.store.isLettingGo) giveUp = afterFrame(listener);
-        else if (!this.store.isDragging) listener();
-      });
-      return () => {
-        giveUp();
-        stop();
-      };
-    },
-  };
+  /** Speaks where a drag pauses for `CALM_MS` as well. */
+  readonly calm = this.afterDrags((listener) => after(CALM_MS, listener));
+
+  /** Says nothing during a drag. */
+  readonly atRest = this.afterDrags(() => nothing);
 
   outcome(kind: AdjustmentKind): SettingOutcome {
     return this.outcomeIn(this.get(), kind);

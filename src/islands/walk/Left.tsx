@@ -57,9 +57,9 @@ function Signed({ left }: { readonly left: NonNullable<WalkState['left']> }) {
   );
 }
 
-/** Every adjustment as left: the page is there at once, and its table in the next moment. */
-function useRows({ ground, walk, events }: WalkInHand): readonly LeftRow[] {
-  const isReady = useDeferredValue(true, false);
+/** Every adjustment as left. Where a walk comes to its end, its table follows in the next moment: nobody waits for it. */
+function useRows({ ground, walk, events }: WalkInHand, isComing: boolean): readonly LeftRow[] {
+  const isReady = useDeferredValue(true, !isComing);
   return useMemo(
     () => (isReady ? leftOf(ground.problem, ground.record.base, walk, events) : []),
     [ground, walk, events, isReady],
@@ -69,16 +69,19 @@ function useRows({ ground, walk, events }: WalkInHand): readonly LeftRow[] {
 export function Left({
   hand,
   state,
+  isComing,
   look,
   onReopen,
 }: {
   readonly hand: WalkInHand;
   readonly state: WalkState;
+  /** Whether one has just come here from a step: not where the page was opened at the end. */
+  readonly isComing: boolean;
   readonly look: () => Promise<void>;
   readonly onReopen: () => void;
 }) {
   const { walk, events } = hand;
-  const rows = useRows(hand);
+  const rows = useRows(hand, isComing);
   const sign = useSignOff(state, look);
   const { fitting, left } = state;
   const isSigned = fitting.state === 'left';

@@ -66,7 +66,10 @@ function AllSteps({ hand }: { readonly hand: WalkInHand }) {
               type="button"
               className={parts.plainButton}
               aria-current={id === step?.id ? 'step' : undefined}
-              onClick={() => go(id)}
+              onClick={(e) => {
+                e.currentTarget.closest('details')!.open = false;
+                go(id);
+              }}
             >
               {say(title)}
             </button>
@@ -290,6 +293,7 @@ function Begun({
   const { fitting } = state;
   const hand = useWalk(record, fitting.id, { by: fitting.fitter, isBegun });
   const taps = useState(false);
+  const [hadSteps] = useState(hand.view !== null);
   const [fault, setFault] = useState<string | null>(null);
   const reopen = async () => {
     try {
@@ -319,7 +323,7 @@ function Begun({
       <PanelBoundary of={hand.step?.id ?? 'left'}>
         {isOver || !hand.view ? (
           <>
-            <Left hand={hand} state={state} look={look} onReopen={() => void reopen()} />
+            <Left hand={hand} state={state} isComing={hadSteps} look={look} onReopen={() => void reopen()} />
             {fitting.state === 'open' && <AllSteps hand={hand} />}
           </>
         ) : (
