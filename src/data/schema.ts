@@ -223,7 +223,8 @@ export const catalogue = sqliteTable(
   },
   (t) => [
     primaryKey({ columns: [t.kind, t.id] }),
-    index('catalogue_name').on(t.kind, t.folded, t.id),
+    // With the state, so that what is found and in which order is known from the index alone.
+    index('catalogue_listed').on(t.kind, t.folded, t.id, t.state),
     index('catalogue_version').on(t.versionId),
   ],
 );

@@ -5,13 +5,13 @@ export function usePaced(text: string, everyMs: number): string {
   const [shown, setShown] = useState(text);
   const shownAt = useRef(-Infinity);
   useEffect(() => {
-    const timer = setTimeout(
-      () => {
-        shownAt.current = performance.now();
-        setShown(text);
-      },
-      Math.max(0, shownAt.current + everyMs - performance.now()),
-    );
+    const show = () => {
+      shownAt.current = performance.now();
+      setShown(text);
+    };
+    const waits = shownAt.current + everyMs - performance.now();
+    if (waits <= 0) return show();
+    const timer = setTimeout(show, waits);
     return () => clearTimeout(timer);
   }, [everyMs, text]);
   return shown;

@@ -74,35 +74,41 @@ function beyond(filter: SeatFilter, last: { value: unknown; folded: string; id: 
   return or(later, and(eq(column, last.value), byName), and(sql`${column} is null`));
 }
 
+const ITS_FACTS = eq(seatFacts.seatId, catalogue.id);
+
+/** Reads seats by their ids, each with the value that lists are sorted by. */
+const rowsOf = (q: Queries, { sort }: SeatFilter, ids: readonly string[]) =>
+  q
+    .select({ row: catalogue, value: SORTED_BY[sort] })
+    .from(catalogue)
+    .leftJoin(seatFacts, ITS_FACTS)
+    .where(and(eq(catalogue.kind, 'seat'), inArray(catalogue.id, [...ids])));
+
 /** Returns a page of seats. */
 export async function searchSeats(
   q: Queries,
   filter: SeatFilter,
   { cursor, limit }: PageRequest,
 ): Promise<Page<Listing<SeatFacts>> | 'unknownCursor'> {
-  const column = SORTED_BY[filter.sort];
-  const rows = (where: SQL | undefined) =>
-    q
-      .select({ row: catalogue, value: column })
-      .from(catalogue)
-      .leftJoin(seatFacts, eq(seatFacts.seatId, catalogue.id))
-      .where(where);
-  const [last] =
-    cursor === undefined ? [] : await rows(and(eq(catalogue.kind, 'seat'), eq(catalogue.id, cursor)));
+  const [last] = cursor === undefined ? [] : await rowsOf(q, filter, [cursor]);
   if (cursor !== undefined && !last) return 'unknownCursor';
   const found = matching(filter);
   const after = last && beyond(filter, { value: last.value, folded: last.row.folded, id: last.row.id });
+  const column = SORTED_BY[filter.sort];
   const towards = filter.order === 'rising' ? asc : desc;
   const [[counted], listed] = await Promise.all([
+    q.select({ total: count() }).from(catalogue).leftJoin(seatFacts, ITS_FACTS).where(found),
+    // Whole rows are read for the page only: sorting them takes longer than finding them.
     q
-      .select({ total: count() })
+      .select({ id: catalogue.id })
       .from(catalogue)
-      .leftJoin(seatFacts, eq(seatFacts.seatId, catalogue.id))
-      .where(found),
-    rows(and(found, after))
+      .leftJoin(seatFacts, ITS_FACTS)
+      .where(and(found, after))
       .orderBy(desc(isNotNull(column)), towards(column), asc(catalogue.folded), asc(catalogue.id))
       .limit(limit + 1),
   ]);
-  const items = listed.slice(0, limit).map(({ row }) => SEATS.listing(row));
-  return { items, total: counted?.total ?? 0, next: listed.length > limit ? items.at(-1)!.id : null };
+  const ids = listed.slice(0, limit).map(({ id }) => id);
+  const rows = new Map((await rowsOf(q, filter, ids)).map(({ row }) => [row.id, row]));
+  const items = ids.flatMap((id) => rows.get(id) ?? []).map((row) => SEATS.listing(row));
+  return { items, total: counted?.total ?? 0, next: listed.length > limit ? ids.at(-1)! : null };
 }
