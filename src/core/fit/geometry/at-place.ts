@@ -43,7 +43,7 @@ export const padUnderDeskMm = (p: Problem, v: SetValues): number =>
   v.deskHeight - (p.inputs.place?.deskThicknessMm ?? NaN) - (datumMm(p, v) + v.armHeight) - UNDER_DESK_MM;
 
 /** The middle of what a pad carries of the forearm, before the elbow, mm. */
-const CARRIED_AT_MM = 125;
+export const CARRIED_AT_MM = 125;
 
 /**
  * Pads above the seated datum where they follow the desk: level with its top, or, of methods that carry the forearm and

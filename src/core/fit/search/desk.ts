@@ -7,9 +7,10 @@ import { judgeOf, type Judge } from '../cost/judge';
 import { UNDER_DESK_MM, padsMayReachMm } from '../geometry/at-place';
 import { datumMm, trunkDegOf } from '../geometry/on-seat';
 import { elbowAtLeanMm } from '../geometry/arms';
-import type { Problem } from '../problem/problem';
+import type { Problem, SetValues } from '../problem/problem';
 import type { Axis, Standing } from './choice';
 import type { Group } from './group';
+import { levelStretches, type Stretch } from './level';
 
 /** Told together, by how far they pull a desk apart. */
 export const AT_DESK: readonly ConditionId[] = ['deskTop', 'deskContact', 'deskClearance'];
@@ -59,31 +60,65 @@ function chosenOf(groups: readonly Group[]): Chosen | null {
 
 export class AtDesk {
   private readonly chosen: Chosen | null;
+  /** The group of pads that follow the desk, and what that costs at least. */
+  private readonly followers: Group | null;
+  private readonly stretches: readonly Stretch[];
   private readonly known = new Map<number, { readonly span: Interval; readonly cost: number }>();
   /** What pads under the desk cost at least, by how low they go against the elbow. */
   private readonly underKnown = new Map<number, number>();
   /** And before it. */
   private beforeKnown: number | null = null;
 
+  private readonly pads: Judge | null;
+
   constructor(
     private readonly p: Problem,
     private readonly groups: readonly Group[],
     private readonly axes: readonly Axis[],
-    private readonly pads: Judge | null,
+    { pads, values }: { readonly pads: Judge | null; readonly values: SetValues },
   ) {
+    this.pads = pads;
     this.chosen = chosenOf(groups);
+    this.followers = groups.find((g) => g.has('padsLevel') && g.has('armHeight')) ?? null;
+    this.stretches = this.followers ? this.stretchesOf(this.followers, values) : [];
   }
 
-  /** Whether a group chooses the desk. */
-  chooses(group: Group): boolean {
-    return group === this.chosen?.group;
+  /** Whether something is told of pads that follow the desk. */
+  get isFollowed(): boolean {
+    return this.stretches.length > 0;
+  }
+
+  private stretchesOf({ terms }: Group, v: SetValues): readonly Stretch[] {
+    const curveOf = (id: ConditionId): Curve => terms.find(({ condition }) => condition.id === id)!.curve;
+    return levelStretches(this.p, v, { arm: curveOf('armHeight'), level: curveOf('padsLevel') });
+  }
+
+  /** What a group costs at least by what the desk and pads that follow it ask together; 0 where it has neither. */
+  leastOf(group: Group, span: Extents): number {
+    const isChosen = group === this.chosen?.group;
+    const least = isChosen ? this.least(span) : 0;
+    if (group !== this.followers || this.stretches.length === 0) return least;
+    return Math.max(least, group.besides + this.leastFollowed(span, isChosen));
+  }
+
+  /** The cheapest stretch of places that the desk can take over the elbow. */
+  private leastFollowed({ deskTop, legsOverElbow, thighsOverElbow }: Extents, isChosen: boolean): number {
+    const over = Math.floor(legsOverElbow.lo / OVER_STEP_MM);
+    const above = Math.floor(thighsOverElbow.lo / OVER_STEP_MM);
+    let least = Infinity;
+    for (const { lo, hi, cost } of this.stretches) {
+      if (hi < deskTop.lo || lo > deskTop.hi || cost >= least) continue;
+      const where = { lo: Math.max(lo, deskTop.lo), hi: Math.min(hi, deskTop.hi) };
+      least = Math.min(least, cost + (isChosen ? this.within(where, over, above) : 0));
+    }
+    return least === Infinity ? 0 : least;
   }
 
   /**
    * What elbow and legs cost together at a desk at least: each would be content with another height of it, and how far
    * these lie apart hardly depends on how high the seat stands.
    */
-  least({ deskTop, legsOverElbow, thighsOverElbow }: Extents): number {
+  private least({ deskTop, legsOverElbow, thighsOverElbow }: Extents): number {
     const { top, contact, clearance } = this.chosen!;
     const over = Math.floor(legsOverElbow.lo / OVER_STEP_MM);
     const above = Math.floor(thighsOverElbow.lo / OVER_STEP_MM);

@@ -15,6 +15,9 @@ interface Known {
   readonly positions: readonly number[] | null;
 }
 
+/** The least over a box has been asked for often enough where so many looks an ask are what every place in it takes. */
+const LOOKS_AN_ASK = 5;
+
 /** What a group is made of. */
 export interface GroupParts {
   readonly axes: readonly Axis[];
@@ -22,8 +25,8 @@ export interface GroupParts {
   readonly terms: readonly Term[];
   /** Axes of the stance that it depends on. */
   readonly on: readonly number[];
-  /** How many positions each axis of the stance has. */
-  readonly counts: readonly number[];
+  /** The axes of the stance. */
+  readonly stance: readonly Axis[];
   /** Terms that depend on the stance. */
   readonly standing: readonly Term[];
   /** What it costs at least, wherever the stance stands. */
@@ -39,6 +42,11 @@ export interface GroupParts {
 /** Adjustments that are chosen together once the stance stands. */
 export class Group {
   private readonly known = new Map<number | string, Known>();
+  /** What it costs at each place of the one axis of the stance that it depends on, once that is worth while. */
+  private table: Float64Array | null = null;
+  private askedInVain = 0;
+  /** How many places were looked at when it was last worked out. */
+  private looksOnce = Infinity;
   /** Where everything stood that was chosen last. */
   positions: readonly number[] = [];
   readonly isKept: boolean;
@@ -54,16 +62,16 @@ export class Group {
   readonly on: readonly number[];
   readonly floor: number;
   readonly besides: number;
-  private readonly counts: readonly number[];
+  private readonly stance: readonly Axis[];
   private readonly lighter: readonly Group[];
 
-  constructor({ axes, choice, terms, on, counts, standing, floor, besides, isFree, lighter }: GroupParts) {
+  constructor({ axes, choice, terms, on, stance, standing, floor, besides, isFree, lighter }: GroupParts) {
     this.besides = besides;
     this.axes = axes;
     this.choice = choice;
     this.terms = terms;
     this.on = on;
-    this.counts = counts;
+    this.stance = stance;
     this.floor = floor;
     this.lighter = lighter;
     const [first] = standing;
@@ -92,7 +100,7 @@ export class Group {
     if (this.through) return this.through(s.p, s.v);
     if (this.isByHeights) return this.heightsOf(s);
     let key = 0;
-    for (const a of this.on) key = key * this.counts[a]! + box.lo[a]!;
+    for (const a of this.on) key = key * this.stance[a]!.values.length + box.lo[a]!;
     return key;
   }
 
@@ -107,7 +115,9 @@ export class Group {
   private kept(s: Standing, key: number | string, limit: number): number {
     let found = this.known.get(key);
     if (!found || (!found.positions && found.cost < limit)) {
+      const looked = s.looks;
       const cost = this.choice.solve(s, limit);
+      this.looksOnce = s.looks - looked;
       found = cost < Infinity ? { cost, positions: this.where() } : { cost: limit, positions: null };
       this.known.set(key, found);
     } else if (found.positions) this.put(s, found.positions);
@@ -135,7 +145,34 @@ export class Group {
       for (const group of this.lighter) sum += group.leastIn(s, upper, { box, span, limit });
       return Math.max(sum, this.floor);
     }
-    return this.isKept && isStill(box, this.on) ? this.kept(s, this.keyAt(s, box), Infinity) : this.floor;
+    if (!this.isKept) return this.floor;
+    if (isStill(box, this.on)) return this.kept(s, this.keyAt(s, box), Infinity);
+    return Math.max(this.floor, this.leastTabulated(s, box));
+  }
+
+  /** The least over a box of what is kept, once it has been asked for often enough; 0 before. */
+  private leastTabulated(s: Standing, { lo, hi }: Box): number {
+    const [only] = this.on;
+    if (only === undefined || this.on.length > 1) return 0;
+    if (!this.table) {
+      if (++this.askedInVain * LOOKS_AN_ASK < this.looksOnce * this.stance[only]!.values.length) return 0;
+      this.table = this.tabulated(s, only);
+    }
+    let least = Infinity;
+    for (let at = lo[only]!; at <= hi[only]!; at++) if (this.table[at]! < least) least = this.table[at]!;
+    return least;
+  }
+
+  /** What it costs at each place of the one axis of the stance that it depends on. */
+  private tabulated(s: Standing, axis: number): Float64Array {
+    const { key, values } = this.stance[axis]!;
+    const stood = s.v[key];
+    const table = Float64Array.from(values, (value, at) => {
+      s.v[key] = value;
+      return this.kept(s, at, Infinity);
+    });
+    s.v[key] = stood;
+    return table;
   }
 
   private where(): number[] {

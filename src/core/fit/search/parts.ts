@@ -90,11 +90,12 @@ export class Parts {
       choice: choiceOf(this.p, part),
       terms: part.terms,
       on,
-      counts: this.stance.map((a) => a.values.length),
+      stance: this.stance,
       standing,
       floor: standing.length === 0 ? 0 : this.leastOf(part, standing),
       besides:
-        this.hasDesk && part.terms.some(({ condition }) => TOLD_TOGETHER.includes(condition.id))
+        (this.hasDesk || part.terms.some(({ condition }) => condition.id === 'padsLevel')) &&
+        part.terms.some(({ condition }) => TOLD_TOGETHER.includes(condition.id))
           ? this.leastOf(
               part,
               part.terms.filter((t) => standing.includes(t) || TOLD_TOGETHER.includes(t.condition.id)),

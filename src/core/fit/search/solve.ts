@@ -145,7 +145,7 @@ function atDearer(p: Problem, ends: readonly Settings['positions'][], found: Set
 /**
  * Between what is best for one end and what is best for another: the height at which the more costly end costs least,
  * everything else solved for at each height tried. The cost falls to one place and rises beyond it, as a rule. It stops
- * where the boxes that are left have been opened.
+ * where the boxes of the budget have been opened.
  */
 function betweenEnds(
   p: Problem,
@@ -194,9 +194,13 @@ function betweenEnds(
 export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const p = inPlace(bare, options.remedies);
   const ends = endsOfPassive(p, options.held);
-  const results = ends.map((held) => {
-    const there = { ...options, held };
-    return resultOf(p, axesOf(p, there), there)!;
+  // Every end has its share of the boxes, and what earlier ones have left.
+  let left = options.budget ?? BUDGET;
+  const results = ends.map((held, i) => {
+    const there = { ...options, held, budget: Math.ceil(left / (ends.length - i)) };
+    const result = resultOf(p, axesOf(p, there), there)!;
+    left = Math.max(0, left - result.nodes);
+    return result;
   });
   const [only] = results;
   if (ends.length === 1) return only!;
@@ -204,7 +208,8 @@ export function solve(bare: Problem, options: SolveOptions): SolveResult {
   const nodes = results.reduce((sum, r) => sum + r.nodes, 0);
   const best = (all: readonly AtDearer[]): AtDearer => all.reduce((a, b) => (b.penalty < a.penalty ? b : a));
   const ofEnds = best(results.map(({ settings }) => atDearer(p, ends, settings)));
-  const between = ofEnds.penalty <= bound ? null : betweenEnds(p, options, ends, results);
+  const between =
+    ofEnds.penalty <= bound ? null : betweenEnds(p, { ...options, budget: left }, ends, results);
   const found = best([ofEnds, ...(between?.found ?? [])]);
   return {
     ...found,

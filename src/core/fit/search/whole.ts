@@ -147,7 +147,7 @@ export class Whole {
     this.asksForLeg = loose.some(needsLeg) || terms.some(needsLeg);
     this.height = this.stance.findIndex((a) => a.key === 'seatHeight');
     this.gap = judgeOf(p, 'footGap')?.curve ?? null;
-    this.desk = new AtDesk(p, this.groups, axes, pads);
+    this.desk = new AtDesk(p, this.groups, axes, { pads, values });
     this.rangeAfter(after);
   }
 
@@ -296,8 +296,10 @@ export class Whole {
     for (let i = 0; i < this.groups.length; i++) {
       const group = this.groups[i]!;
       const most = this.best ? this.best.penalty - sum + 1 : Infinity;
-      let least = Math.max(group.leastIn(s, span.hi, { box, span, limit: most }), this.leastOfTerms(group));
-      if (this.desk.chooses(group)) least = Math.max(least, this.desk.least(span));
+      // What takes a look at places of its own comes last: it is not worth while where the box is out already.
+      const told = Math.max(this.leastOfTerms(group), this.desk.leastOf(group, span));
+      if (told >= most) return sum + told;
+      const least = Math.max(told, group.leastIn(s, span.hi, { box, span, limit: most }));
       leasts[i] = least;
       sum += least;
       if (this.best && sum > this.best.penalty) return sum;
@@ -328,8 +330,7 @@ export class Whole {
   }
 
   /** What conditions of a group cost at least while everything that is chosen in it may stand anywhere. */
-  private leastOfTerms({ terms, isKept }: Group): number {
-    if (isKept) return 0;
+  private leastOfTerms({ terms }: Group): number {
     let sum = 0;
     for (const { condition, curve } of terms) {
       if (!condition.extent || AT_DESK.includes(condition.id)) continue;
@@ -364,8 +365,10 @@ export class Whole {
     }
     let atLeast = sum;
     const leasts: number[] = [];
+    if (this.desk.isFollowed) this.span.update(this.asksForLeg);
     for (const group of this.groups) {
-      const least = group.leastIn(s, s.v, { box, span: null, limit: Infinity });
+      const alone = group.leastIn(s, s.v, { box, span: null, limit: Infinity });
+      const least = this.desk.isFollowed ? Math.max(alone, this.desk.leastOf(group, this.span)) : alone;
       leasts.push(least);
       atLeast += least;
       if (atLeast > most) return atLeast;
