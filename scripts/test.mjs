@@ -122,6 +122,7 @@ const EVERYBODY = [
   'core/moved.test.ts',
   'core/remedies.test.ts',
   'drawing/control-sheet.test.ts',
+  'published/operator-and-place.test.ts',
 ];
 const PROOFS = {
   beside: [
