@@ -1,7 +1,8 @@
 /** By touch alone: five more seats from their start position to the signed card. */
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { FittingDetail } from '../../src/contract';
+import type { FittingDetail, SeatSummary } from '../../src/contract';
+import type { SeatModel } from '../../src/core/seat';
 import { screens } from '../support/screens';
 import { Walker } from '../support/walker';
 
@@ -95,5 +96,52 @@ describe('other seats, set beside them', function () {
     expect(all.map((s) => s.title)).not.to.include('Before you start');
     await walker.signOff(id);
     expect((await walker.settingsOf(id)).remedies).to.deep.equal(remedies);
+  });
+
+  it('a chair whose tension nobody has measured: by trial, halved until it floats, and kept as found', async () => {
+    const seatId = await walker.idOf(
+      "select seat_id as id from seat_versions where json_extract(document, '$.name') = 'Tidewick shared chair'",
+    );
+    const { seat } = await walker.api<SeatSummary>('GET', `/seats/${seatId}`);
+    const unknown: SeatModel = {
+      ...seat,
+      id: v7(),
+      name: 'Tidewick shared chair, spring not known',
+      adjustments: seat.adjustments.map(({ effort: _, ...rest }) => rest),
+    };
+    const { versionId } = await walker.api<SeatSummary>('POST', '/seats', unknown);
+    const id = v7();
+    const sitterId = await walker.idOf("select id from sitters where name = 'Piet Lunder'");
+    await walker.api('POST', '/fittings', { id, sitterId, fitterId: null });
+    await walker.api('PATCH', `/fittings/${id}`, {
+      seatVersionId: versionId,
+      placeVersionId: await walker.idOf(
+        "select id from place_versions where json_extract(document, '$.name') like 'Booking office%'",
+      ),
+    });
+    await walker.api('POST', `/fittings/${id}/acts`, { act: 'solve' });
+    await walker.open(id);
+    const tried: string[] = [];
+    const { screens: all } = await walker.goThrough({
+      'Recline tension': async () => {
+        for (const says of ['Falls back', 'Pushed forward', 'Falls back']) {
+          const number = () =>
+            on.user.page.$eval('main', (e) => /Position (\d+) of \d+/.exec(e.innerText)?.[1] ?? '');
+          tried.push(await number());
+          await walker.goOn(() => walker.button(says));
+        }
+        await walker.button('Feels right');
+      },
+    });
+    expect(all.find((s) => s.title === 'Recline tension')!.text).to.include('Found by trial');
+    // Stiffer, softer, stiffer, each time by half of what is left.
+    const [first, second, third] = tried.map(Number);
+    expect(second).to.be.greaterThan(first!);
+    expect(third).to.be.within(first! + 1, second! - 1);
+    const { walk } = await walker.signOff(id);
+    const felt = walk!.events.filter((e) => e.answer === 'felt');
+    expect(felt.map((e) => e.feel)).to.deep.equal(['falls', 'pushed', 'falls', 'right']);
+    const { positions } = await walker.settingsOf(id);
+    expect(positions.tiltTension).to.equal(felt.at(-1)!.position);
   });
 });
