@@ -1,7 +1,17 @@
 /** Walks at the seat: where they lead, what comes again and how often, and what happens when something cannot be moved. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { NO_REMEDIES, sameSettings, solve, type Problem, type Settings } from '../../src/core/fit';
+import {
+  NO_REMEDIES,
+  problemOf,
+  sameSettings,
+  solve,
+  valuesOfSettings,
+  type Problem,
+  type Settings,
+} from '../../src/core/fit';
+import { hollowFromRearMm } from '../../src/core/fit/geometry/on-seat';
+import { USUAL_FINGERS_MM } from '../../src/core/target';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { ORDERS } from '../../src/core/method/orders';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../../src/core/seat';
@@ -33,6 +43,7 @@ import {
   RIGHT_ANGLE,
   adjustment,
   bodyWith,
+  inputsOf,
   listed,
   problemFor,
   seatWith,
@@ -241,6 +252,50 @@ describe('a walk at the seat', function () {
     expect(odd.held).to.deep.equal({});
     expect(odd.standing.positions.seatHeight).to.equal(p.variables.seatHeight!.values.length - 1);
     expect(Object.keys(odd.standing.positions).filter(isOfSeat)).to.include('seatHeight');
+  });
+
+  it('asks for no more fingers behind the knee than the gap has room for', () => {
+    const seat = seatWith([
+      adjustment('seatHeight', slides(400, 520)),
+      adjustment('seatDepth', slides(330, 500)),
+    ]);
+    const said = new Set<string>();
+    for (const hand of [null, { 3: 55, 4: 73 }] as const) {
+      const p = problemOf({
+        ...inputsOf({ seat, body: bodyWith(FULL) }),
+        ...(hand && { fitterHandMm: hand }),
+      });
+      const base = solve(p, { remedies: NO_REMEDIES }).settings;
+      for (let seatDepth = 0; seatDepth <= 170; seatDepth += 2) {
+        const at = { ...base, positions: { ...base.positions, seatDepth } };
+        const walk = walkOf(p, at, []);
+        const { tells } = stepWords(
+          p,
+          walk,
+          walk.steps.find(({ id }) => id === 'set:seatDepth')!,
+        );
+        const room = hollowFromRearMm(p, valuesOfSettings(p, at)) - (330 + seatDepth);
+        if (room <= 0) expect(tells).to.equal(null);
+        if (!tells) continue;
+        const { fingers, breadth } = tells.values as unknown as {
+          fingers: { count: 3 | 4 };
+          breadth: { mm: number };
+        };
+        const widths = hand ?? USUAL_FINGERS_MM;
+        said.add(`${tells.key} ${fingers.count}`);
+        expect(breadth.mm).to.equal(widths[fingers.count]);
+        if (tells.key.endsWith('flat')) expect(widths[3]).to.be.greaterThan(room + 2);
+        else expect(breadth.mm, `a gap of ${room}`).to.be.at.most(room + 2);
+        if (fingers.count === 3) expect(widths[4]).to.be.greaterThan(room + 2);
+      }
+    }
+    expect([...said].sort()).to.deep.equal([
+      'walk.tells.seatDepth.flat 3',
+      'walk.tells.seatDepth.own 3',
+      'walk.tells.seatDepth.own 4',
+      'walk.tells.seatDepth.usual 3',
+      'walk.tells.seatDepth.usual 4',
+    ]);
   });
 
   it('ends with what is looked at on this seat, and nothing that it has not', () => {

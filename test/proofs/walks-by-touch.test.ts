@@ -133,7 +133,7 @@ describe('other seats, set beside them', function () {
         await walker.button('Feels right');
       },
     });
-    expect(all.find((s) => s.title === 'Recline tension')!.text).to.include('Found by trial');
+    expect(all.find((s) => s.title === 'Recline tension')!.text).to.include('Find it by trial');
     // Stiffer, softer, stiffer, each time by half of what is left.
     const [first, second, third] = tried.map(Number);
     expect(second).to.be.greaterThan(first!);

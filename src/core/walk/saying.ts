@@ -92,23 +92,24 @@ function feetWords(p: Problem, walk: Walk, step: WalkStep, kind: AdjustmentKind)
   return message('walk.heelsHang.stay', { by: { mm: gap } });
 }
 
-/** How many fingers of whoever checks fill the room behind the knee: the hand that was measured, else the usual one. */
+/** How many fingers of whoever checks fit into the room behind the knee: the hand that was measured, else the usual one. */
 function fingersWords(p: Problem, a: Assessment): Message | null {
   const room = hollowFromRearMm(p, a.values) - a.values.seatDepth;
   if (!(room > 0)) return null;
   const { fitterHandMm: hand } = p.inputs;
   const breadth = { 3: hand?.[3] ?? USUAL_FINGERS_MM[3], 4: hand?.[4] ?? USUAL_FINGERS_MM[4] };
   const isOwn = hand?.[3] !== undefined || hand?.[4] !== undefined;
-  const count = Math.abs(breadth[4] - room) < Math.abs(breadth[3] - room) ? 4 : 3;
-  const key = room < breadth[3] - SLACK_MM ? 'flat' : isOwn ? 'own' : 'usual';
+  const fits = (fingers: 3 | 4): boolean => breadth[fingers] <= room + GIVES_MM;
+  const count = fits(4) ? 4 : 3;
+  const key = !fits(3) ? 'flat' : isOwn ? 'own' : 'usual';
   return message(`walk.tells.seatDepth.${key}`, {
     fingers: { count },
     breadth: { mm: breadth[count] },
     room: { mm: Math.round(room) },
   });
 }
-/** So much less than three fingers is less than three fingers, mm (assumed). */
-const SLACK_MM = 10;
+/** By so much the calf gives to fingers, mm (assumed). */
+const GIVES_MM = 2;
 
 /** Kinds of which the sitter’s own body says that they are right; `walk.tells.<kind>`. Common practice, no source. */
 const TOLD: readonly AdjustmentKind[] = [
