@@ -15,7 +15,7 @@ interface Known {
   readonly positions: readonly number[] | null;
 }
 
-/** The least over a box has been asked for often enough where so many looks an ask are what every place in it takes. */
+/** Every position is worked out once that takes no more than so many looks for each time the least of a box was asked for. */
 const LOOKS_AN_ASK = 5;
 
 /** What a group is made of. */
