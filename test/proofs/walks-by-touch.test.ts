@@ -107,7 +107,7 @@ describe('other seats, set beside them', function () {
       ...seat,
       id: v7(),
       name: 'Tidewick shared chair, spring not known',
-      adjustments: seat.adjustments.map(({ effort: _, ...rest }) => rest),
+      adjustments: seat.adjustments.map((a) => ({ ...a, effort: undefined })),
     };
     const { versionId } = await walker.api<SeatSummary>('POST', '/seats', unknown);
     const id = v7();
