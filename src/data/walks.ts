@@ -52,7 +52,7 @@ export async function findWalk(q: Queries, fittingId: string): Promise<WalkRecor
   };
 }
 
-/** By when they were given, as the devices say; at the same instant by id, which every device sorts alike. */
+/** By when they were given, as the devices say; at the same instant by id, which every device sorts in the same order. */
 export async function listWalkEvents(q: Queries, walkId: string): Promise<GivenWalkEvent[]> {
   const rows = await q
     .select()

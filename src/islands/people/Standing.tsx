@@ -1,4 +1,4 @@
-/** Where somebody stands among others: the share that measures less, and how a measure is spread. */
+/** Where a measurement lies in a reference population: its percentile and the spread of the dimension. */
 import '../../words/pages';
 import { NativeSelect } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';

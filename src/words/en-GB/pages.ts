@@ -1,6 +1,6 @@
 /**
- * Words of pages beside the fitting: measuring one by one, what is told of a sitter among others, seats, places, and
- * the practice's own affairs. They come with those pages, so that a fitting does not wait for them.
+ * Words of the pages beside the fitting: guided measuring, a sitter within a reference population, seats, workstations
+ * and administration. They come with those pages, so that a fitting does not wait for them.
  */
 import { EXCHANGE_WORDS } from './exchange';
 import { PIECE_WORDS } from './pieces';
