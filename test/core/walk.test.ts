@@ -260,7 +260,17 @@ describe('a walk at the seat', function () {
       adjustment('seatDepth', slides(330, 500)),
     ]);
     const said = new Set<string>();
-    for (const hand of [null, { 3: 55, 4: 73 }] as const) {
+    // Not measured; whole; and halves, of which the other breadth is in proportion: 80 · 7/5 and 105 · 5/7.
+    const hands = [
+      [null, USUAL_FINGERS_MM],
+      [
+        { 3: 55, 4: 73 },
+        { 3: 55, 4: 73 },
+      ],
+      [{ 3: 80 }, { 3: 80, 4: 112 }],
+      [{ 4: 105 }, { 3: 75, 4: 105 }],
+    ] as const;
+    for (const [hand, widths] of hands) {
       const p = problemOf({
         ...inputsOf({ seat, body: bodyWith(FULL) }),
         ...(hand && { fitterHandMm: hand }),
@@ -281,7 +291,6 @@ describe('a walk at the seat', function () {
           fingers: { count: 3 | 4 };
           breadth: { mm: number };
         };
-        const widths = hand ?? USUAL_FINGERS_MM;
         said.add(`${tells.key} ${fingers.count}`);
         expect(breadth.mm).to.equal(widths[fingers.count]);
         if (tells.key.endsWith('flat')) expect(widths[3]).to.be.greaterThan(room + 2);

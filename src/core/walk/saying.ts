@@ -97,11 +97,18 @@ function fingersWords(p: Problem, a: Assessment): Message | null {
   const room = hollowFromRearMm(p, a.values) - a.values.seatDepth;
   if (!(room > 0)) return null;
   const { fitterHandMm: hand } = p.inputs;
-  const breadth = { 3: hand?.[3] ?? USUAL_FINGERS_MM[3], 4: hand?.[4] ?? USUAL_FINGERS_MM[4] };
-  const isOwn = hand?.[3] !== undefined || hand?.[4] !== undefined;
+  // Of a hand of which one breadth was measured the other is in proportion: four fingers are never narrower than three.
+  const [own3, own4] = [hand?.[3], hand?.[4]];
+  const isOwn = own3 !== undefined || own4 !== undefined;
+  const share =
+    own3 !== undefined ? own3 / USUAL_FINGERS_MM[3] : own4 !== undefined ? own4 / USUAL_FINGERS_MM[4] : 1;
+  const breadth = {
+    3: own3 ?? Math.round(share * USUAL_FINGERS_MM[3]),
+    4: own4 ?? Math.round(share * USUAL_FINGERS_MM[4]),
+  };
   const fits = (fingers: 3 | 4): boolean => breadth[fingers] <= room + GIVES_MM;
-  const count = fits(4) ? 4 : 3;
   const key = !fits(3) ? 'flat' : isOwn ? 'own' : 'usual';
+  const count = fits(3) && fits(4) ? 4 : 3;
   return message(`walk.tells.seatDepth.${key}`, {
     fingers: { count },
     breadth: { mm: breadth[count] },

@@ -72,7 +72,7 @@ function useSetCommands(store: SettingsStore, disabled: boolean, solve: () => vo
   useCommands('set', commands);
 }
 
-/** A drawing that follows the settings as fast as the device can; its words follow when nothing moves. */
+/** A drawing that follows the settings as fast as the device can; its description is updated once they are at rest. */
 function usePicture(live: Live, draw: (assessment: Assessment) => Picture) {
   return useMemo(
     () => ({ source: derived(live.paced, draw), atRest: derived(live.atRest, draw) }),

@@ -59,6 +59,7 @@ function chosenOf(groups: readonly Group[]): Chosen | null {
 }
 
 export class AtDesk {
+  private readonly pads: Judge | null;
   private readonly chosen: Chosen | null;
   /** The group of pads that follow the desk, and what that costs at least. */
   private readonly followers: Group | null;
@@ -68,8 +69,6 @@ export class AtDesk {
   private readonly underKnown = new Map<number, number>();
   /** And before it. */
   private beforeKnown: number | null = null;
-
-  private readonly pads: Judge | null;
 
   constructor(
     private readonly p: Problem,

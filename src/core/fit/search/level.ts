@@ -1,5 +1,5 @@
 /** What elbow and desk cost pads that follow a desk: both want them at a height, and how far these lie apart is one number. */
-import { bandOf } from '../../target';
+import { bandOf, type Interval } from '../../target';
 import { cosDeg } from '../../units';
 import type { Curve } from '../cost/curve';
 import { spreadDeg, upperArmMm } from '../geometry/arms';
@@ -25,8 +25,8 @@ export interface Stretch {
   readonly cost: number;
 }
 
-/** From where to where pads follow a desk that lies so far over the hanging elbow, mm over the elbow. */
-type Followed = (deskOverElbow: number) => { readonly lo: number; readonly hi: number };
+/** Between which heights pads follow a desk that lies so far over the hanging elbow, mm over the elbow. */
+type Followed = (deskOverElbow: number) => Interval;
 
 /** By how much the elbow rises at most where pads hold the arms out, mm. */
 function mostRaisedMm(p: Problem, v: SetValues): number {
@@ -36,10 +36,7 @@ function mostRaisedMm(p: Problem, v: SetValues): number {
   return upperArmMm(p) * (1 - cosDeg(Math.max(0, orZero(spreadDeg(p, widest)))));
 }
 
-function followedOf(
-  p: Problem,
-  v: SetValues,
-): { readonly follows: Followed; readonly over: readonly number[] } {
+function followedOf(p: Problem, v: SetValues): { readonly follows: Followed; readonly over: Interval } {
   const { method, place } = p.inputs;
   const band = bandOf(p.targets.armHeight);
   const kept = (mm: number): number => Math.max(band.lo, Math.min(band.hi, mm));
@@ -47,14 +44,14 @@ function followedOf(
     const share = CARRIED_AT_MM / p.forearmMm;
     return {
       follows: (d) => ({ lo: kept(share * d), hi: kept(share * d) }),
-      over: [band.lo / share, band.hi / share],
+      over: { lo: band.lo / share, hi: band.hi / share },
     };
   }
   const keys = place?.keyboardThicknessMm ?? 0;
   const raised = mostRaisedMm(p, v);
   return {
     follows: (d) => ({ lo: kept(d - keys - raised), hi: kept(d - keys) }),
-    over: [band.lo + keys, band.hi + keys + raised],
+    over: { lo: band.lo + keys, hi: band.hi + keys + raised },
   };
 }
 
@@ -70,10 +67,7 @@ function costsOf(p: Problem, arm: Curve, level: Curve): Float64Array {
 }
 
 /** What two conditions cost together at least between two places: halved until it is known to `FINE_MM`. */
-function leastOfBoth(
-  least: (from: number, to: number) => number,
-  ends: { readonly from: number; readonly to: number },
-): number {
+function leastOfBoth(least: (from: number, to: number) => number, ends: Interval): number {
   let found = Infinity;
   const look = (from: number, to: number, cost: number): void => {
     if (cost >= found) return;
@@ -91,7 +85,7 @@ function leastOfBoth(
       look(from, middle, below);
     }
   };
-  look(ends.from, ends.to, least(ends.from, ends.to));
+  look(ends.lo, ends.hi, least(ends.lo, ends.hi));
   return found;
 }
 
@@ -116,7 +110,7 @@ function costsMade(p: Problem, arm: Curve, level: Curve): Float64Array {
     return least;
   };
   const between = (a: number, b: number) => (i: number) => level.leastPenalty(from(i) - b, to(i) - a);
-  const ends = { from: from(1), to: to(places - 2) };
+  const ends = { lo: from(1), hi: to(places - 2) };
   /** Where they cannot follow it any further, which most desks that are not at elbow height come to. */
   const following = (mm: number): number =>
     Math.min(
@@ -146,7 +140,7 @@ export function levelStretches(
   const { lo, hi } = bandOf(p.targets.armHeight);
   const isAtControls = p.inputs.method.armsTo === 'forearm' && p.inputs.place?.handControls;
   const { follows, over } = followedOf(p, v);
-  const [from, to] = over as [number, number];
+  const { lo: from, hi: to } = over;
   if (isAtControls || p.padsAtDeg !== null || !Number.isFinite(lo + hi + from + to)) return [];
   const costs = costsOf(p, arm, level);
   const stepAt = (mm: number): number =>
