@@ -4,7 +4,8 @@ import jstat from 'jstat';
 import { Curve } from '../../src/core/fit';
 import { expectedOver } from '../../src/core/fit/cost/expected';
 import { leverCosts } from '../../src/core/fit/cost/levers';
-import type { Target } from '../../src/core/target';
+import { assumed, type Target } from '../../src/core/target';
+import { evenly } from '../support/evenly';
 
 const MILLION = 1_000_000;
 const FEET: Target = {
@@ -70,7 +71,7 @@ describe('the cost of a residual without doubt', () => {
 });
 
 describe('the cost of a residual in doubt', () => {
-  const residual = fc.double({ min: -120, max: 120, noNaN: true });
+  const residual = evenly(-120, 120);
   const sd = fc.constantFrom(2, 4.3, 7, 11.6);
 
   it('is the mean of what it costs without, less the least that any residual costs', () => {
@@ -117,23 +118,27 @@ describe('the cost of a residual in doubt', () => {
       { seed: 52, numRuns: 2000 },
     );
   });
+  const STEEP_ABOVE = assumed({ bandLo: -4, aimLo: 0, aimHi: 0, bandHi: 4, hardHi: 24, weight: 20 });
   it('is nowhere in an interval less than what is told of the interval', () => {
     const unused = { flat: 12, perUnit: 0.01 };
     fc.assert(
       fc.property(
         residual,
         residual,
-        fc.double({ min: 0, max: 1, noNaN: true }),
+        evenly(0, 1),
         sd,
         (a, b, x, deviation) => {
           for (const curve of [
             new Curve(FEET, 'mm', deviation),
             new Curve(ROOM, 'mm', deviation),
             new Curve(FEET, 'mm', deviation, unused),
+            // So steep above that doubt of it is felt far below, where it is left unused.
+            new Curve(STEEP_ABOVE, 'mm', 3 * deviation, unused),
           ]) {
             const [lo, hi] = [Math.min(a, b), Math.max(a, b)];
             expect(curve.leastPenalty(lo, hi)).to.be.at.most(curve.at(lo + x * (hi - lo)));
-            expect(curve.leastPenalty(a, a)).to.equal(curve.at(a));
+            const there = Math.round(1000 * a) / 1000;
+            expect(curve.leastPenalty(there, there)).to.equal(curve.at(there));
           }
         },
       ),

@@ -14,6 +14,7 @@ import {
   type MassUnit,
   type ParseReason,
 } from '../../src/core/units';
+import { evenly } from '../support/evenly';
 
 describe('typing a mass', () => {
   const read: readonly [string, MassUnit, number][] = [
@@ -83,7 +84,7 @@ describe('angles in degrees', () => {
 
   it('undoes itself', () => {
     fc.assert(
-      fc.property(fc.double({ min: -89, max: 89, noNaN: true }), (deg) => {
+      fc.property(evenly(-89, 89), (deg) => {
         expect(asinDeg(sinDeg(deg))).to.be.closeTo(deg, 1e-6);
       }),
       { seed: 22 },

@@ -37,6 +37,7 @@ import {
 } from '../../src/core/population';
 import { SEXES } from '../../src/core/body';
 import { FULL, RIGHT_ANGLE, adjustment, bodyWith, seatWith, slides } from '../support/inputs';
+import { evenly } from '../support/evenly';
 
 const WHO: readonly Who[] = [...SEXES, 'mixed'];
 const all = TABLES.flatMap((table) => WHO.map((who) => populationOf(table, who)));
@@ -115,8 +116,8 @@ describe('estimates', () => {
     const drawn = fc.tuple(
       fc.nat(all.length - 1),
       fc.uniqueArray(fc.nat(MODELLED.length - 1), { minLength: 2, maxLength: 12 }),
-      fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 12, maxLength: 12 }),
-      fc.double({ min: 0, max: 20, noNaN: true }),
+      fc.array(evenly(-3, 3), { minLength: 12, maxLength: 12 }),
+      evenly(0, 20),
     );
     fc.assert(
       fc.property(drawn, ([n, numbers, scores, spread]) => {

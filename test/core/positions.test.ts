@@ -13,6 +13,7 @@ import {
   type Adjustment,
 } from '../../src/core/seat';
 import { adjustment, listed, slides, steps } from '../support/inputs';
+import { evenly } from '../support/evenly';
 
 /** Any travel that a seat could have, in whole or half units. */
 const anyAdjustment: fc.Arbitrary<Adjustment> = fc.oneof(
@@ -88,7 +89,7 @@ describe('positions of an adjustment', () => {
 
   it('finds the nearest position, the lower one at a tie, as looking through all of them does', () => {
     fc.assert(
-      fc.property(anyAdjustment, fc.double({ min: -50, max: 900, noNaN: true }), (a, value) => {
+      fc.property(anyAdjustment, evenly(-50, 900), (a, value) => {
         const values = valuesOf(a);
         const distance = (i: number) => Math.abs(values[i]! - value);
         const found = nearestPosition(a, value);

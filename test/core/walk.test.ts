@@ -49,6 +49,7 @@ import {
   seatWith,
   slides,
 } from '../support/inputs';
+import { evenly } from '../support/evenly';
 
 const SEED = 20262;
 /** Of drawn seats. */
@@ -126,7 +127,7 @@ describe('a walk at the seat', function () {
     fc.assert(
       fc.property(
         drawnProblems(),
-        fc.infiniteStream(fc.double({ min: 0, max: 1, noNaN: true })),
+        fc.infiniteStream(evenly(0, 1)),
         (p, random) => {
           const base = solve(p, { remedies: NO_REMEDIES }).settings;
           let left = 3;

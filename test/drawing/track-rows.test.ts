@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { trackBoxes, type TrackLayout } from '../../src/drawing/pdf/track-rows';
+import { evenly } from '../support/evenly';
 
 const LAYOUT: TrackLayout = { columns: 2, firstTop: 500, nextTop: 50, bottom: 800, trackHeight: 38, gap: 3 };
 
@@ -9,7 +10,7 @@ describe('where tracks go on paper', () => {
     fc.assert(
       fc.property(
         fc.array(fc.constantFrom(11, 22, 33), { maxLength: 40 }),
-        fc.double({ min: 60, max: 790, noNaN: true }),
+        evenly(60, 790),
         (labels, firstTop) => {
           const boxes = trackBoxes(labels, { ...LAYOUT, firstTop });
           expect(boxes).to.have.length(labels.length);

@@ -13,6 +13,7 @@ import { asRecord, recordMet } from '../../src/ui/current';
 import { ClientError } from '../../src/ui/client-error';
 import { readBetween } from '../../src/ui/read-length';
 import { DEFAULT_READING, type Reading } from '../../src/words';
+import { evenly } from '../support/evenly';
 
 const ID = '0190c3f2-7a10-7c4e-9a51-0d2b6f1e8a01';
 const READINGS: readonly Reading[] = [
@@ -135,7 +136,7 @@ describe('a measurement as it is typed', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...DIMENSION_IDS),
-        fc.double({ min: 0, max: 1, noNaN: true }),
+        evenly(0, 1),
         fc.constantFrom(...READINGS),
         (id, share, reading) => {
           const { lowest, highest } = DIMENSIONS[id];

@@ -18,6 +18,7 @@ import { formatLength, parseLength } from '../../src/core/units';
 import { buildDemo } from '../../src/demo/build';
 import { isPassive } from '../../src/core/fit/search/solve';
 import { ROUND, bodyWith, inputsOf, listed, placeWith, slides, q } from '../support/inputs';
+import { evenly } from '../support/evenly';
 
 const demo = buildDemo(41, new Date('2026-11-25T09:30:00Z'), { seats: 60 });
 const seats = demo.seats
@@ -36,8 +37,8 @@ const scaled = (share: number, own: readonly number[]) =>
   );
 const body = fc
   .tuple(
-    fc.double({ min: 0.9, max: 1.1, noNaN: true }),
-    fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 }),
+    evenly(0.9, 1.1),
+    fc.array(evenly(0, 1), { minLength: 5, maxLength: 5 }),
   )
   .map(([share, own]) => scaled(share, own));
 const seat = fc.nat(seats.length - 1).map((i) => seats[i]!);

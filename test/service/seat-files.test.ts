@@ -20,6 +20,7 @@ import { createFitting, editFitting } from '../../src/service/fittings';
 import { SEAT_JOBS, type SeatsFound } from '../../src/workers/seats';
 import { actingAs, found, openBench, type Bench } from '../support/context';
 import { valueOf } from '../support/outcome';
+import { evenly } from '../support/evenly';
 
 const SEED = '01990000-0000-7000-8000-0000aaaa0000';
 
@@ -76,7 +77,7 @@ describe('seats as files', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...made),
-        fc.double({ min: 50, max: 500, noNaN: true }),
+        evenly(50, 500),
         fc.string({ maxLength: 40 }),
         (seat, load, notes) => {
           const given = {

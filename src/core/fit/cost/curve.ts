@@ -1,7 +1,7 @@
 /** What a residual costs: a convex curve in straight pieces, expected under the residual's own doubt. */
 import { aimOf, bandOf, hardOf, outsideBy, type Interval, type Target } from '../../target';
 import { CONDITION_UNITS, type ConditionId } from '../conditions';
-import { expectedOver, steepness } from './expected';
+import { REACH_SD, expectedOver, steepness } from './expected';
 
 /** Residuals are compared after rounding to this, so that engines that differ in a last bit agree. */
 const RESIDUAL_STEP = 1e-3;
@@ -33,26 +33,54 @@ class Corners {
   private readonly at: Float64Array;
   private readonly way: Float64Array;
   private readonly slope: Float64Array;
+  /** What one deviation beyond each costs. */
+  private readonly perDeviation: Float64Array;
   private readonly perSd: number;
+  /** So many of them turn down, and come first. */
+  private readonly downs: number;
+  /** From here on up none costs anything. */
+  readonly endsAt: number;
 
-  constructor(
-    corners: readonly Corner[],
-    private readonly sd: number,
-  ) {
-    this.at = Float64Array.from(corners, (c) => c.at);
-    this.way = Float64Array.from(corners, (c) => c.way);
-    this.slope = Float64Array.from(corners, (c) => c.slope);
+  /** @param corners those that turn down before those that turn up */
+  constructor(corners: readonly Corner[], sd: number) {
+    const count = corners.length;
+    this.at = new Float64Array(count);
+    this.way = new Float64Array(count);
+    this.slope = new Float64Array(count);
+    this.perDeviation = new Float64Array(count);
     this.perSd = sd > 0 ? 1 / sd : 0;
+    let downs = 0;
+    for (let i = 0; i < count; i++) {
+      const { at, way, slope } = corners[i]!;
+      this.at[i] = at;
+      this.way[i] = way;
+      this.slope[i] = slope;
+      this.perDeviation[i] = slope * sd;
+      if (way < 0) downs++;
+    }
+    this.downs = downs;
+    const reach = REACH_SD * sd;
+    this.endsAt =
+      downs < count ? Infinity : this.at.reduce((end, at) => Math.max(end, at + reach), -Infinity);
   }
 
   /** In points, nothing taken off. @param above what counts for the corners upward */
   of(residual: number, above = residual): number {
-    const { at, way, slope, sd, perSd } = this;
+    const { at, perDeviation, perSd, downs } = this;
+    if (perSd === 0) return this.ofExact(residual, above);
+    let sum = 0;
+    for (let i = 0; i < downs; i++) sum += perDeviation[i]! * expectedOver((at[i]! - residual) * perSd);
+    for (let i = downs; i < at.length; i++) sum += perDeviation[i]! * expectedOver((above - at[i]!) * perSd);
+    return sum;
+  }
+
+  /** The same of what is known exactly. */
+  private ofExact(residual: number, above: number): number {
+    const { at, slope, downs } = this;
     let sum = 0;
     for (let i = 0; i < at.length; i++) {
-      const over = way[i]! > 0 ? above - at[i]! : at[i]! - residual;
-      if (perSd === 0) sum += over > 0 ? slope[i]! * over : 0;
-      else sum += slope[i]! * sd * expectedOver(over * perSd);
+      const over = i < downs ? at[i]! - residual : above - at[i]!;
+      if (over > 0) sum += slope[i]! * over;
     }
     return sum;
   }
@@ -192,6 +220,11 @@ export class Curve {
     return this.unused ? Math.floor(MILLION * this.unused.flat) : Infinity;
   }
 
+  /** From here on up nothing is wrong; Infinity where too much is wrong as well. */
+  get freeFrom(): number {
+    return this.main.endsAt;
+  }
+
   /** In points, not rounded: for following how it falls. */
   raw(residual: number): number {
     return this.main.of(residual) - this.least;
@@ -276,7 +309,13 @@ function lowestOf(corners: readonly Corner[], made: Corners, sd: number): number
   if (down.length === 0) return up.length === 0 ? 0 : -Infinity;
   if (up.length === 0) return Infinity;
   if (sd === 0) return (Math.max(...down) + Math.min(...up)) / 2;
-  return lowestPoint((x) => made.of(x), Math.min(...down), Math.max(...up));
+  const cost = (x: number): number => made.of(x);
+  const [from, to] = [Math.min(...down), Math.max(...up)];
+  const reach = REACH_SD * sd;
+  // Where one side is so much the steeper that doubt carries it past the other, it is cheapest beyond all corners.
+  if (made.slopeAt(from) > 0) return lowestPoint(cost, from - reach, from);
+  if (made.slopeAt(to) < 0) return lowestPoint(cost, to, to + reach);
+  return lowestPoint(cost, from, to);
 }
 
 const curves = new WeakMap<Target, Curve[]>();

@@ -131,6 +131,8 @@ const bareOf = (c: Condition): Condition['residual'] => c.forgiving?.bare ?? c.r
 class Doubts {
   private readonly v: SetValues;
   private readonly nudgedBy = new Map<DimensionId, Problem>();
+  private readonly loosenedBy = new Map<AdjustmentKind, SetValues>();
+  private readonly plainBy = new Map<Plain, Problem>();
 
   constructor(private readonly p: Problem) {
     this.v = referenceOf(p);
@@ -139,6 +141,22 @@ class Doubts {
   private more(id: DimensionId): Problem {
     let made = this.nudgedBy.get(id);
     if (!made) this.nudgedBy.set(id, (made = nudged(this.p, id, NUDGE)));
+    return made;
+  }
+
+  /** One adjustment by its own looseness further, and what it carries along. */
+  private loosened(kind: AdjustmentKind, spread: number): SetValues {
+    let made = this.loosenedBy.get(kind);
+    if (made) return made;
+    made = { ...this.v };
+    put(this.p, made, kind, this.v[kind] + spread);
+    this.loosenedBy.set(kind, made);
+    return made;
+  }
+
+  private longer(key: Plain): Problem {
+    let made = this.plainBy.get(key);
+    if (!made) this.plainBy.set(key, (made = withPlain(this.p, key)));
     return made;
   }
 
@@ -178,12 +196,10 @@ class Doubts {
       if (!adjustment || (CONDITION_UNITS[c.id] === 'own' && !owners.includes(kind))) continue;
       const spread = looseness(adjustment, Math.floor(positionCount(adjustment) / 2));
       if (spread === 0) continue;
-      const there = { ...v };
-      put(p, there, kind, v[kind] + spread);
-      add((residual(p, there) - here) / spread, spread);
+      add((residual(p, this.loosened(kind, spread)) - here) / spread, spread);
     }
     for (const key of plainOf(c))
-      if (Number.isFinite(p.seat[key])) add((residual(withPlain(p, key), v) - here) / NUDGE, plainSd(p, key));
+      if (Number.isFinite(p.seat[key])) add((residual(this.longer(key), v) - here) / NUDGE, plainSd(p, key));
     if (c.onDesk)
       for (const key of PLAIN_OF_PLACE)
         if (p.inputs.place?.[key]) add((residual(withPlainPlace(p, key), v) - here) / NUDGE, PLAIN_SD_MM);

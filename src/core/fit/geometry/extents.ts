@@ -10,15 +10,16 @@ import {
   CARRIED_FROM_DEG,
   SHANK_FORWARD_MOST_DEG,
   THIGH_MOST_DEG,
+  datumFromRear,
+  hollowFromRear,
   thighTopAbove,
 } from '../../posture';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../../units';
 import { lowestPoint } from '../cost/curve';
 import {
   chordDegOf,
-  datumFromRearMm,
-  hollowFromRearMm,
   panDegOf,
+  pushMm,
   reachMm,
   trunkDegOf,
   underFootMm,
@@ -107,6 +108,8 @@ export class Extents {
   private readonly datumFromAxis: Ends = none();
   private readonly hollowFromAxis: Ends = none();
   private readonly product: Ends = none();
+  /** How far forward of the rearmost place the sitter sits. */
+  private readonly push: Ends = none();
   /** By how much a raised knee lifts the hollow, and how far the sole hangs. */
   private readonly raised: Ends = { lo: 0, hi: 0 };
   private readonly hang: Ends = none();
@@ -157,12 +160,17 @@ export class Extents {
     trunk.lo = trunkLo;
     trunk.hi = trunkHi;
     const isLevel = panLo === 0 && panHi === 0;
-    this.datumFromAxis.lo = datumFromRearMm(p, lo) - this.axis;
-    this.datumFromAxis.hi = datumFromRearMm(p, hi) - this.axis;
+    const { push } = this;
+    const { recessMm } = p.seat;
+    push.lo = pushMm(p, lo);
+    push.hi = pushMm(p, hi);
+    this.datumFromAxis.lo = datumFromRear(recessMm, push.lo) - this.axis;
+    this.datumFromAxis.hi = datumFromRear(recessMm, push.hi) - this.axis;
     this.point(this.datum, this.datumFromAxis, isLevel);
     if (withLegs) {
-      this.hollowFromAxis.lo = hollowFromRearMm(p, lo) - this.axis;
-      this.hollowFromAxis.hi = hollowFromRearMm(p, hi) - this.axis;
+      const { buttockPoplitealLength } = p.body;
+      this.hollowFromAxis.lo = hollowFromRear(buttockPoplitealLength, recessMm, push.lo) - this.axis;
+      this.hollowFromAxis.hi = hollowFromRear(buttockPoplitealLength, recessMm, push.hi) - this.axis;
       this.point(this.hollow, this.hollowFromAxis, isLevel);
       this.raise();
       this.feet();
@@ -383,8 +391,12 @@ export class Extents {
 
   /** Of the room behind the knee. */
   kneeRoom(): Interval {
-    const { p, lo, hi } = this;
-    return { lo: hollowFromRearMm(p, lo) - hi.seatDepth, hi: hollowFromRearMm(p, hi) - lo.seatDepth };
+    const { p, lo, hi, push } = this;
+    const { buttockPoplitealLength } = p.body;
+    return {
+      lo: hollowFromRear(buttockPoplitealLength, p.seat.recessMm, push.lo) - hi.seatDepth,
+      hi: hollowFromRear(buttockPoplitealLength, p.seat.recessMm, push.hi) - lo.seatDepth,
+    };
   }
 
   /** Of how far the screen's middle lies below the line of sight. */

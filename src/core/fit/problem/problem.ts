@@ -116,9 +116,15 @@ export function emptyValues(remedies: RemedySettings): SetValues {
 
 /**
  * What a value of an adjustment comes to in mm or degrees; NaN where the seat has no such adjustment.
+ * @param value in the adjustment’s unit
  * @returns mm or degrees, by the kind. Definition.
  */
-export function meaning(p: Problem, v: SetValues, kind: AdjustmentKind): number {
-  const line = p.variables[kind]?.line;
-  return line ? line.zero + line.perUnit * v[kind] : NaN;
-}
+export const meant = (variable: Variable | undefined, value: number): number =>
+  variable ? variable.line.zero + variable.line.perUnit * value : NaN;
+
+/**
+ * The same as set.
+ * @returns mm or degrees, by the kind. Definition.
+ */
+export const meaning = (p: Problem, v: SetValues, kind: AdjustmentKind): number =>
+  meant(p.variables[kind], v[kind]);

@@ -56,6 +56,53 @@ const FIRST: readonly Axis['key'][] = ['deskHeight', 'armWidth', 'padSlide', 'fo
 const cheapestOf = (costs: Float64Array): number =>
   costs.reduce((best, cost, i) => (cost < costs[best]! ? i : best), 0);
 
+/** Where a cost is least, and how much that is. */
+interface Bottom {
+  readonly at: number;
+  readonly cost: number;
+}
+
+/** Among so few places nothing is gained by going downhill. */
+const FEW_PLACES = 4;
+/** What rounding can take off the cost of each term, millionths; and off what each costs for a unit of its residual. */
+const ROUNDED_COSTS = 4;
+const ROUNDED_RESIDUALS = 4e-3;
+
+/** Whether what positions cost rises ever more steeply, or falls ever less so. */
+function isConvex({ values, costs }: Axis): boolean {
+  for (let i = 1; i < values.length - 1; i++) {
+    const before = (costs[i]! - costs[i - 1]!) / (values[i]! - values[i - 1]!);
+    const after = (costs[i + 1]! - costs[i]!) / (values[i + 1]! - values[i]!);
+    if (after < before - ROUNDED_COSTS / (values[i + 1]! - values[i - 1]!)) return false;
+  }
+  return true;
+}
+
+/** The lowest place of a convex cost: in longer and longer steps down from where one stands, then by halving. */
+function downhill(cost: (at: number) => number, from: number, last: number): number {
+  const here = cost(from);
+  const way = from > 0 && cost(from - 1) < here ? -1 : from < last && cost(from + 1) < here ? 1 : 0;
+  if (way === 0) return from;
+  let [before, at, step] = [from, from + way, 1];
+  for (let now = cost(at); at > 0 && at < last; step *= 2) {
+    const next = Math.max(0, Math.min(last, at + way * step));
+    const then = cost(next);
+    if (then >= now) return between(cost, Math.min(before, next), Math.max(before, next));
+    [before, at, now] = [at, next, then];
+  }
+  return between(cost, Math.min(before, at), Math.max(before, at));
+}
+
+function between(cost: (at: number) => number, from: number, to: number): number {
+  let [lo, hi] = [from, to];
+  while (lo < hi) {
+    const middle = (lo + hi) >> 1;
+    if (cost(middle) <= cost(middle + 1)) hi = middle;
+    else lo = middle + 1;
+  }
+  return lo;
+}
+
 /** What a choice is made of. */
 interface ChoiceParts {
   readonly axis: Axis;
@@ -82,6 +129,15 @@ export class Choice {
   private readonly known = new Map<number, Map<number, Known>>();
   /** What the rest costs at least, wherever this one stands. */
   private floor = 0;
+  /** Whether nothing hangs on it, and what follows it straight is convex in it, up to this cost. */
+  private readonly isBowl: boolean;
+  private readonly convexTo: number;
+  private lastBottom: number;
+  /** What places cost by what follows straight, in all and by term, and when that was worked out. */
+  private readonly straightSums: Float64Array;
+  private readonly straightTerms: Float64Array;
+  private readonly straightIn: Int32Array;
+  private turn = 0;
 
   private readonly axis: Axis;
   private readonly terms: readonly Term[];
@@ -105,6 +161,13 @@ export class Choice {
     this.residuals = terms.map(() => new Float64Array(axis.values.length));
     this.bases = new Float64Array(terms.length);
     this.below = joined.flatMap((c) => [c, ...c.below]);
+    this.isBowl = joined.length === 0 && axis.values.length > FEW_PLACES && isConvex(axis);
+    this.convexTo = Math.min(...terms.map(({ curve }) => curve.convexTo));
+    this.lastBottom = this.cheapest;
+    const places = this.isBowl ? axis.values.length : 0;
+    this.straightSums = new Float64Array(places);
+    this.straightTerms = new Float64Array(places * terms.length);
+    this.straightIn = new Int32Array(places);
   }
 
   /** Every adjustment that it chooses, with where it was put last. */
@@ -120,21 +183,79 @@ export class Choice {
    */
   solve(s: Standing, limit: number): number {
     const { axis, terms, residuals, bases, ways } = this;
+    this.turn++;
     this.limit = limit;
     this.at = -1;
     this.floor = 0;
     for (const one of this.apart) this.floor += one.solve(s, Infinity);
     const last = axis.values.length - 1;
-    for (let t = 0; t < terms.length; t++) {
-      residuals[t]!.fill(NaN);
-      if (ways[t] === 0) continue;
-      s.v[axis.key] = axis.values[0]!;
-      bases[t] = terms[t]!.residual(s.p, s.v, s.leg);
-    }
+    s.v[axis.key] = axis.values[0]!;
+    for (let t = 0; t < terms.length; t++) if (ways[t] !== 0) bases[t] = terms[t]!.residual(s.p, s.v, s.leg);
+    const bottom = this.isBowl ? this.bottomOf(s) : null;
+    if (bottom) return this.putAt(s, bottom, limit);
+    for (const known of residuals) known.fill(NaN);
     this.look(s, 0, last, this.leastBetween(s, 0, last));
     if (this.at < 0) return Infinity;
     this.restore(s);
     return this.limit;
+  }
+
+  private putAt(s: Standing, { at, cost }: Bottom, limit: number): number {
+    if (cost >= limit) return Infinity;
+    this.at = at;
+    s.v[this.axis.key] = this.axis.values[at]!;
+    return cost;
+  }
+
+  /**
+   * Where the cost is least, by going downhill from where it was least before: every term that follows the axis straight
+   * is convex in it. Null where rounding may hide the way down, or what does not follow it straight costs something.
+   */
+  private bottomOf(s: Standing): Bottom | null {
+    const last = this.axis.values.length - 1;
+    const at = downhill((i) => this.straightAt(s, i), this.lastBottom, last);
+    this.lastBottom = at;
+    const cost = this.straightAt(s, at);
+    if (cost >= this.convexTo) return null;
+    for (const next of [at - 1, at + 1]) {
+      if (next < 0 || next > last) continue;
+      this.straightAt(s, next);
+      if (!this.rises(at, next)) return null;
+    }
+    s.v[this.axis.key] = this.axis.values[at]!;
+    for (let t = 0; t < this.terms.length; t++)
+      if (this.ways[t] === 0 && this.terms[t]!.curve.at(this.terms[t]!.residual(s.p, s.v, s.leg)) > 0)
+        return null;
+    return { at, cost };
+  }
+
+  /** What the position and every term that follows it straight cost. */
+  private straightAt(s: Standing, at: number): number {
+    const { axis, terms, ways, bases, straightTerms, straightSums } = this;
+    if (this.straightIn[at] === this.turn) return straightSums[at]!;
+    s.looks++;
+    let sum = axis.costs[at]!;
+    const off = axis.values[at]! - axis.values[0]!;
+    for (let t = 0; t < terms.length; t++) {
+      const cost = ways[t] === 0 ? 0 : terms[t]!.curve.at(bases[t]! + ways[t]! * off);
+      straightTerms[at * terms.length + t] = cost;
+      sum += cost;
+    }
+    this.straightIn[at] = this.turn;
+    straightSums[at] = sum;
+    return sum;
+  }
+
+  /** Whether from one place to its neighbour the cost rises by more than rounding can make up for beyond it. */
+  private rises(from: number, to: number): boolean {
+    const { straightSums, straightTerms } = this;
+    const { length } = this.terms;
+    let moved = 0;
+    for (let t = 0; t < length; t++)
+      moved += Math.abs(straightTerms[to * length + t]! - straightTerms[from * length + t]!);
+    const { values } = this.axis;
+    const perUnit = moved / Math.abs(values[to]! - values[from]!);
+    return straightSums[to]! - straightSums[from]! > ROUNDED_COSTS * length + ROUNDED_RESIDUALS * perUnit;
   }
 
   /** The same, kept for every lean and every place of the axis above. */
@@ -192,6 +313,8 @@ export class Choice {
     const { terms, axis, cheapest } = this;
     let sum = this.floor + axis.costs[Math.max(from, Math.min(to, cheapest))]!;
     for (let t = 0; t < terms.length; t++) {
+      // More than is left: it is out, whatever else is added.
+      if (sum > this.limit) return sum;
       const a = this.residualAt(s, t, from);
       if (from === to) {
         sum += terms[t]!.curve.penalty(roundResidual(a));
@@ -303,11 +426,12 @@ function hubOf(part: Part): Axis {
   const { axes } = part;
   if (axes.length === 1) return axes[0]!;
   const tried = axes.map((axis) => {
-    const rest = partsWithout(part, axis);
+    const rest =
+      axes.length === 2 ? [axes.filter((a) => a !== axis)] : partsWithout(part, axis).map((one) => one.axes);
     return {
       axis,
-      size: Math.max(0, ...rest.map((one) => cellsOf(one.axes))),
-      looks: axis.values.length * Math.max(1, ...rest.map((one) => looksIn(one.axes))),
+      size: Math.max(0, ...rest.map(cellsOf)),
+      looks: axis.values.length * Math.max(1, ...rest.map(looksIn)),
     };
   });
   const [usual] = [...tried].sort((a, b) => a.size - b.size || rankOf(a.axis.key) - rankOf(b.axis.key));

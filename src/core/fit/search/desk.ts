@@ -128,7 +128,7 @@ export class AtDesk {
         top.raw(x) +
         (contact ? contact.raw(x - over * OVER_STEP_MM) || 0 : 0) +
         (clearance ? clearance.raw(x - above * OVER_STEP_MM) || 0 : 0);
-      const span = lowestSpan(raw, { from: LOOKED.lo, to: LOOKED.hi, apart: APART_MM });
+      const span = lowestSpan(raw, { ...this.looked(over, above), apart: APART_MM });
       found = { span, cost: this.within(span, over, above) };
       this.known.set(key, found);
     }
@@ -136,6 +136,17 @@ export class AtDesk {
     if (deskTop.hi < found.span.lo) return this.within({ lo: deskTop.hi, hi: deskTop.hi }, over, above);
     if (deskTop.lo > found.span.hi) return this.within({ lo: deskTop.lo, hi: deskTop.lo }, over, above);
     return found.cost;
+  }
+
+  /** Where elbow and legs can cost least together: from where the elbow wants the desk up to where the legs are free. */
+  private looked(over: number, above: number): { readonly from: number; readonly to: number } {
+    const { top, contact, clearance } = this.chosen!;
+    const from = Math.max(LOOKED.lo, Math.min(LOOKED.hi, top.lowest));
+    // Legs that nobody measured are in nobody's way.
+    const free = (curve: Curve | null, mm: number): number =>
+      curve && !Number.isNaN(mm) ? curve.freeFrom + mm : from;
+    const to = Math.max(free(contact, over * OVER_STEP_MM), free(clearance, above * OVER_STEP_MM));
+    return { from, to: Math.max(from, Math.min(LOOKED.hi, to)) };
   }
 
   /** What elbow, legs and thighs cost at least while the desk stands within a span about the elbow. */

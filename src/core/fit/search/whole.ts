@@ -94,6 +94,9 @@ export class Whole {
   private readonly gap: Curve | null;
   private readonly desk: AtDesk;
   private readonly parts: Parts;
+  /** Where each axis of the stance stands in the span: only what moves from box to box is put there again. */
+  private readonly atLo: Int32Array;
+  private readonly atHi: Int32Array;
   private constant = 0;
   private boxes = 0;
   private open = Infinity;
@@ -116,6 +119,8 @@ export class Whole {
     const hasDesk = judges.some(({ condition }) => condition.either);
     this.parts = new Parts(this.s, this.stance, hasDesk);
     this.counts = this.stance.map((a) => a.values.length);
+    this.atLo = new Int32Array(this.stance.length).fill(-1);
+    this.atHi = new Int32Array(this.stance.length).fill(-1);
     this.weights = this.stance.map(weightOf);
     const tables = this.stance.map((a) => a.costs.slice());
     const loose: Loose[] = [];
@@ -254,16 +259,28 @@ export class Whole {
     return lastUpTo(values, wanted - rest);
   }
 
-  /** Puts a box where it is computed with. @returns whether it is one position */
+  /**
+   * Puts a box where it is computed with: its ends into the span, and its lower end where things are tried out.
+   * @returns whether it is one position
+   */
   private reach({ lo, hi }: Box): boolean {
-    const { stance, span } = this;
+    const { stance, span, s, atLo, atHi } = this;
     let isOne = true;
     for (let i = 0; i < stance.length; i++) {
-      const { key, values } = stance[i]!;
-      span.lo[key] = values[lo[i]!]!;
-      span.hi[key] = values[hi[i]!]!;
-      if (lo[i] !== hi[i]) isOne = false;
+      const [from, to] = [lo[i]!, hi[i]!];
+      if (from !== atLo[i]) {
+        const { key, values } = stance[i]!;
+        s.v[key] = span.lo[key] = values[from]!;
+        atLo[i] = from;
+      }
+      if (to !== atHi[i]) {
+        const { key, values } = stance[i]!;
+        span.hi[key] = values[to]!;
+        atHi[i] = to;
+      }
+      if (from !== to) isOne = false;
     }
+    s.leg = undefined;
     return isOne;
   }
 
@@ -282,27 +299,28 @@ export class Whole {
     let sum = this.constant;
     for (let i = 0; i < this.counts.length; i++) sum += this.leastOnAxis(i, box.lo[i]!, box.hi[i]!);
     if (this.reach(box)) return this.costOf(box, sum);
-    const { span } = this;
+    const { span, s } = this;
     span.update(this.asksForLeg);
+    const most = this.best ? this.best.penalty : Infinity;
     for (const loose of this.loose) {
+      if (sum > most) return sum;
       const least = leastOver(loose, span);
       if (least !== null) sum += least;
-      else if (isStill(box, loose.on)) sum += loose.curve.at(this.residualIn(box, loose.condition));
+      else if (isStill(box, loose.on)) sum += loose.curve.at(loose.condition.residual(s.p, s.v));
     }
-    if (this.best && sum > this.best.penalty) return sum;
+    if (sum > most) return sum;
     sum += this.tangents.added(span);
-    const s = this.standAt(box);
     const { leasts } = this;
     for (let i = 0; i < this.groups.length; i++) {
       const group = this.groups[i]!;
-      const most = this.best ? this.best.penalty - sum + 1 : Infinity;
+      const left = most - sum + 1;
       // What takes a look at places of its own comes last: it is not worth while where the box is out already.
       const told = Math.max(this.leastOfTerms(group), this.desk.leastOf(group, span));
-      if (told >= most) return sum + told;
-      const least = Math.max(told, group.leastIn(s, span.hi, { box, span, limit: most }));
+      if (told >= left) return sum + told;
+      const least = Math.max(told, group.leastIn(s, span.hi, { box, span, limit: left }));
       leasts[i] = least;
       sum += least;
-      if (this.best && sum > this.best.penalty) return sum;
+      if (sum > most) return sum;
     }
     return this.best && this.ways.length > 0 ? sum + this.leastPastDesk(s, box, sum) : sum;
   }
@@ -340,22 +358,9 @@ export class Whole {
     return sum;
   }
 
-  /** The values as a box has them where it is still; elsewhere at its lower end. */
-  private standAt(box: Box): Standing {
-    const { s, stance } = this;
-    for (let i = 0; i < stance.length; i++) s.v[stance[i]!.key] = stance[i]!.values[box.lo[i]!]!;
-    s.leg = undefined;
-    return s;
-  }
-
-  private residualIn(box: Box, condition: Condition): number {
-    const s = this.standAt(box);
-    return condition.residual(s.p, s.v);
-  }
-
   /** What one stance costs with everything after it at its best; more than the best so far where it is soon seen. */
   private costOf(box: Box, own: number): number {
-    const s = this.standAt(box);
+    const { s } = this;
     if (this.asksForLeg) s.leg = legOf(this.p, s.v);
     const most = this.best ? this.best.penalty : Infinity;
     let sum = own;
