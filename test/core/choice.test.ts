@@ -57,7 +57,7 @@ describe('one adjustment with everything else standing still', () => {
   }
 
   it('stands where it costs least, at the lowest such place, as trying every place finds', () => {
-    const s: Standing = { p: problemFor(), v: emptyValues({}), leg: undefined, looks: 0 };
+    const s: Standing = { p: problemFor(), v: emptyValues({}), leg: undefined, looks: 0, turn: 0 };
     let [places, tied, unused] = [0, 0, 0];
     for (let n = 0; n < 3000; n++) {
       const key = KINDS[n % KINDS.length]!;

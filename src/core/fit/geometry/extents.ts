@@ -16,14 +16,7 @@ import {
 } from '../../posture';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../../units';
 import { lowestPoint } from '../cost/curve';
-import {
-  chordDegOf,
-  panDegOf,
-  pushMm,
-  reachMm,
-  trunkDegOf,
-  underFootMm,
-} from './on-seat';
+import { chordDegOf, panDegOf, pushMm, reachMm, trunkDegOf, underFootMm } from './on-seat';
 import { elbowAtLeanMm, padFrontAtRearMm, shoulderUpMm } from './arms';
 import { eyeAtLeanMm, sightDeg } from './head';
 import { handsMm, padsMayReachMm } from './at-place';

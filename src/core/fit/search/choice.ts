@@ -28,6 +28,8 @@ export interface Standing {
   leg: Leg | undefined;
   /** Stretches and places looked at so far. */
   looks: number;
+  /** How often something was chosen anew: while it is the same everything before what is chosen stands still. */
+  turn: number;
 }
 
 /** A condition as it takes part in a choice. */
@@ -112,6 +114,8 @@ interface ChoiceParts {
   readonly apart: readonly Choice[];
   /** Whether it hangs on nothing but the lean and where the axis above it stands. */
   readonly isKept: boolean;
+  /** Whether it hangs on anything that is tried before it. */
+  readonly hangsAbove: boolean;
 }
 
 /** One adjustment, and what stands alone once it is chosen. */
@@ -133,6 +137,9 @@ export class Choice {
   private readonly isBowl: boolean;
   private readonly convexTo: number;
   private lastBottom: number;
+  private readonly hangsAbove: boolean;
+  /** What it cost by itself, and in which turn. */
+  private alone = { cost: 0, turn: -1 };
   /** What places cost by what follows straight, in all and by term, and when that was worked out. */
   private readonly straightSums: Float64Array;
   private readonly straightTerms: Float64Array;
@@ -145,7 +152,8 @@ export class Choice {
   private readonly apart: readonly Choice[];
   readonly isKept: boolean;
 
-  constructor(p: Problem, { axis, terms, joined, apart, isKept }: ChoiceParts) {
+  constructor(p: Problem, { axis, terms, joined, apart, isKept, hangsAbove }: ChoiceParts) {
+    this.hangsAbove = hangsAbove;
     this.axis = axis;
     this.terms = terms;
     this.joined = joined;
@@ -187,7 +195,7 @@ export class Choice {
     this.limit = limit;
     this.at = -1;
     this.floor = 0;
-    for (const one of this.apart) this.floor += one.solve(s, Infinity);
+    for (const one of this.apart) this.floor += one.costAlone(s);
     const last = axis.values.length - 1;
     s.v[axis.key] = axis.values[0]!;
     for (let t = 0; t < terms.length; t++) if (ways[t] !== 0) bases[t] = terms[t]!.residual(s.p, s.v, s.leg);
@@ -198,6 +206,13 @@ export class Choice {
     if (this.at < 0) return Infinity;
     this.restore(s);
     return this.limit;
+  }
+
+  /** What it costs at its best: worked out once a turn where it hangs on nothing that is tried before it. */
+  private costAlone(s: Standing): number {
+    if (this.hangsAbove || this.alone.turn !== s.turn)
+      this.alone = { cost: this.solve(s, Infinity), turn: s.turn };
+    return this.alone.cost;
   }
 
   private putAt(s: Standing, { at, cost }: Bottom, limit: number): number {
@@ -470,5 +485,6 @@ export function choiceOf(p: Problem, part: Part, above: Axis | null = null): Cho
       .filter((one) => one.terms.length > 0)
       .map((one) => choiceOf(p, one)),
     isKept,
+    hangsAbove: terms.some((t) => (t.above ?? []).length > 0),
   });
 }

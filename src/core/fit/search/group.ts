@@ -89,6 +89,7 @@ export class Group {
   /** @returns its cost; Infinity where it does not stay under the limit */
   cost(s: Standing, box: Box, limit: number): number {
     if (!this.isKept && !this.isByHeights) {
+      s.turn++;
       const cost = this.choice.solve(s, limit);
       if (cost < Infinity) this.positions = this.where();
       return cost;
@@ -116,6 +117,7 @@ export class Group {
     let found = this.known.get(key);
     if (!found || (!found.positions && found.cost < limit)) {
       const looked = s.looks;
+      s.turn++;
       const cost = this.choice.solve(s, limit);
       this.looksOnce = s.looks - looked;
       found = cost < Infinity ? { cost, positions: this.where() } : { cost: limit, positions: null };

@@ -69,6 +69,9 @@ function lastUpTo(values: readonly number[], value: number): number {
   return below;
 }
 
+/** Where what hangs on nothing of the stance is chosen. */
+const NOWHERE: Box = { lo: [], hi: [] };
+
 /** Up to so many positions a condition on one adjustment alone is worked out at each of them. */
 const MOST_TABULATED = 64;
 
@@ -83,8 +86,10 @@ export class Whole {
   private readonly loose: readonly Loose[];
   private readonly groups: readonly Group[];
   private readonly ways: readonly Way[];
-  /** What each group costs at least in the box looked at last. */
-  private readonly leasts: number[] = [];
+  /** What each group costs at least in the box looked at last; of what hangs on nothing of the stance what it costs. */
+  private readonly leasts: number[];
+  /** Numbers of the groups that hang on something of the stance. */
+  private readonly moving: readonly number[];
   private readonly tangents: Tangents;
   private readonly pads: Judge | null;
   private readonly span: Extents;
@@ -112,7 +117,7 @@ export class Whole {
   ) {
     this.budget = budget;
     for (const { key, values: own } of axes) values[key] = own[0]!;
-    this.s = { p, v: values, leg: undefined, looks: 0 };
+    this.s = { p, v: values, leg: undefined, looks: 0, turn: 0 };
     this.stance = axes.filter((a) => isStance(a) && a.values.length > 1);
     const after = axes.filter((a) => !isStance(a) && a.values.length > 1);
     for (const a of axes) if (a.values.length === 1) this.constant += a.costs[0]!;
@@ -154,6 +159,9 @@ export class Whole {
     this.gap = judgeOf(p, 'footGap')?.curve ?? null;
     this.desk = new AtDesk(p, this.groups, axes, { pads, values });
     this.rangeAfter(after);
+    this.moving = this.groups.flatMap(({ on }, i) => (on.length > 0 ? [i] : []));
+    this.leasts = this.groups.map((g) => (g.on.length > 0 ? 0 : g.cost(this.s, NOWHERE, Infinity)));
+    for (const cost of this.leasts) this.constant += cost;
   }
 
   /** A condition that nothing after the stance takes part in. */
@@ -311,7 +319,7 @@ export class Whole {
     if (sum > most) return sum;
     sum += this.tangents.added(span);
     const { leasts } = this;
-    for (let i = 0; i < this.groups.length; i++) {
+    for (const i of this.moving) {
       const group = this.groups[i]!;
       const left = most - sum + 1;
       // What takes a look at places of its own comes last: it is not worth while where the box is out already.
@@ -369,21 +377,22 @@ export class Whole {
       if (sum > most) return sum;
     }
     let atLeast = sum;
-    const leasts: number[] = [];
+    const leasts = this.leasts.slice();
     if (this.desk.isFollowed) this.span.update(this.asksForLeg);
-    for (const group of this.groups) {
+    for (const i of this.moving) {
+      const group = this.groups[i]!;
       const alone = group.leastIn(s, s.v, { box, span: null, limit: Infinity });
       const least = this.desk.isFollowed ? Math.max(alone, this.desk.leastOf(group, this.span)) : alone;
-      leasts.push(least);
+      leasts[i] = least;
       atLeast += least;
       if (atLeast > most) return atLeast;
     }
-    const costs: number[] = [];
-    for (let i = 0; i < this.groups.length; i++) {
+    const costs = this.leasts.slice();
+    for (const i of this.moving) {
       // What the others cost at least leaves so much for this one.
       const cost = this.groups[i]!.cost(s, box, most - atLeast + leasts[i]! + 1);
       if (cost === Infinity) return most + 1;
-      costs.push(cost);
+      costs[i] = cost;
       sum += cost;
       atLeast += cost - leasts[i]!;
       if (atLeast > most) return atLeast;
