@@ -127,15 +127,26 @@ export const ESTIMATES_TOGETHER: readonly (readonly [DimensionId, DimensionId, n
 /** What is taken up makes nothing surer. */
 const bareOf = (c: Condition): Condition['residual'] => c.forgiving?.bare ?? c.residual;
 
+/** The reference setting with one adjustment off by its looseness; 0: it stands exactly. */
+interface Loosened {
+  readonly spread: number;
+  readonly v: SetValues;
+}
+
 /** Everything that is not known exactly, each with the residuals' square that it comes to. */
 class Doubts {
   private readonly v: SetValues;
   private readonly nudgedBy = new Map<DimensionId, Problem>();
-  private readonly loosenedBy = new Map<AdjustmentKind, SetValues>();
+  private readonly loosenedBy = new Map<AdjustmentKind, Loosened>();
   private readonly plainBy = new Map<Plain, Problem>();
+
+  /** Of those that err together the ones that are estimates of this sitter. */
+  private readonly together: typeof ESTIMATES_TOGETHER;
 
   constructor(private readonly p: Problem) {
     this.v = referenceOf(p);
+    const { body } = p.inputs;
+    this.together = ESTIMATES_TOGETHER.filter(([a, b]) => isEstimate(body[a]) && isEstimate(body[b]));
   }
 
   private more(id: DimensionId): Problem {
@@ -145,11 +156,16 @@ class Doubts {
   }
 
   /** One adjustment by its own looseness further, and what it carries along. */
-  private loosened(kind: AdjustmentKind, spread: number): SetValues {
+  private loosened(kind: AdjustmentKind): Loosened {
     let made = this.loosenedBy.get(kind);
     if (made) return made;
-    made = { ...this.v };
-    put(this.p, made, kind, this.v[kind] + spread);
+    const adjustment = this.p.variables[kind]?.adjustment;
+    const spread = adjustment ? looseness(adjustment, Math.floor(positionCount(adjustment) / 2)) : 0;
+    made = { spread, v: this.v };
+    if (spread > 0) {
+      made = { spread, v: { ...this.v } };
+      put(this.p, made.v, kind, this.v[kind] + spread);
+    }
     this.loosenedBy.set(kind, made);
     return made;
   }
@@ -174,9 +190,8 @@ class Doubts {
     }
     let square = 0;
     for (const by of parts.values()) square += by * by;
-    for (const [one, other, r] of ESTIMATES_TOGETHER)
-      if (isEstimate(body[one]) && isEstimate(body[other]))
-        square += 2 * r * (parts.get(one) ?? 0) * (parts.get(other) ?? 0);
+    for (const [one, other, r] of this.together)
+      square += 2 * r * (parts.get(one) ?? 0) * (parts.get(other) ?? 0);
     return Math.max(0, square);
   }
 
@@ -191,12 +206,10 @@ class Doubts {
     square += this.ofMeasures(c, here);
     const owners = c.owners(p);
     for (const kind of withLeaders(p, scopeOf(p, c))) {
-      const adjustment = p.variables[kind]?.adjustment;
+      const { spread, v: there } = this.loosened(kind);
       // What is only switched by an angle does not follow it.
-      if (!adjustment || (CONDITION_UNITS[c.id] === 'own' && !owners.includes(kind))) continue;
-      const spread = looseness(adjustment, Math.floor(positionCount(adjustment) / 2));
-      if (spread === 0) continue;
-      add((residual(p, this.loosened(kind, spread)) - here) / spread, spread);
+      if (spread === 0 || (CONDITION_UNITS[c.id] === 'own' && !owners.includes(kind))) continue;
+      add((residual(p, there) - here) / spread, spread);
     }
     for (const key of plainOf(c))
       if (Number.isFinite(p.seat[key])) add((residual(this.longer(key), v) - here) / NUDGE, plainSd(p, key));

@@ -104,7 +104,15 @@ export const axisOf = (
     readonly from: number;
     readonly to: number;
   },
-): Axis => ({ key, first: from, values: values.slice(from, to + 1), costs: costs.slice(from, to + 1) });
+): Axis => {
+  const isWhole = from === 0 && to === values.length - 1;
+  return {
+    key,
+    first: from,
+    values: isWhole ? values : values.slice(from, to + 1),
+    costs: isWhole ? costs : costs.slice(from, to + 1),
+  };
+};
 
 /**
  * What each position of an adjustment costs by itself.

@@ -55,14 +55,20 @@ interface Known {
 const FIRST: readonly Axis['key'][] = ['deskHeight', 'armWidth', 'padSlide', 'foreAft'];
 
 /** The place of the least cost within a stretch of an axis: costs of levers fall to one place and rise beyond it. */
-const cheapestOf = (costs: Float64Array): number =>
-  costs.reduce((best, cost, i) => (cost < costs[best]! ? i : best), 0);
+function cheapestOf(costs: Float64Array): number {
+  let best = 0;
+  for (let i = 1; i < costs.length; i++) if (costs[i]! < costs[best]!) best = i;
+  return best;
+}
 
 /** Where a cost is least, and how much that is. */
 interface Bottom {
   readonly at: number;
   readonly cost: number;
 }
+
+const NO_COSTS = new Float64Array(0);
+const NO_TURNS = new Int32Array(0);
 
 /** Among so few places nothing is gained by going downhill. */
 const FEW_PLACES = 4;
@@ -125,7 +131,8 @@ export class Choice {
   private readonly cheapest: number;
   /** How a term follows the axis straight: by as much, against it, or not so (0). */
   private readonly ways: readonly number[];
-  private readonly residuals: readonly Float64Array[];
+  /** What was worked out of each term at each place, once places are looked at. */
+  private residuals: readonly Float64Array[] = [];
   private readonly bases: Float64Array;
   private limit = 0;
   private readonly chosenBelow: number[] = [];
@@ -141,9 +148,9 @@ export class Choice {
   /** What it cost by itself, and in which turn. */
   private alone = { cost: 0, turn: -1 };
   /** What places cost by what follows straight, in all and by term, and when that was worked out. */
-  private readonly straightSums: Float64Array;
-  private readonly straightTerms: Float64Array;
-  private readonly straightIn: Int32Array;
+  private straightSums = NO_COSTS;
+  private straightTerms = NO_COSTS;
+  private straightIn = NO_TURNS;
   private turn = 0;
 
   private readonly axis: Axis;
@@ -166,16 +173,11 @@ export class Choice {
       const way = isOwn ? followingOf(condition, kind) : null;
       return typeof way === 'number' ? way : 0;
     });
-    this.residuals = terms.map(() => new Float64Array(axis.values.length));
     this.bases = new Float64Array(terms.length);
     this.below = joined.flatMap((c) => [c, ...c.below]);
     this.isBowl = joined.length === 0 && axis.values.length > FEW_PLACES && isConvex(axis);
     this.convexTo = Math.min(...terms.map(({ curve }) => curve.convexTo));
     this.lastBottom = this.cheapest;
-    const places = this.isBowl ? axis.values.length : 0;
-    this.straightSums = new Float64Array(places);
-    this.straightTerms = new Float64Array(places * terms.length);
-    this.straightIn = new Int32Array(places);
   }
 
   /** Every adjustment that it chooses, with where it was put last. */
@@ -190,7 +192,7 @@ export class Choice {
    * @returns its cost with everything that it joins; Infinity where nothing stays under the limit
    */
   solve(s: Standing, limit: number): number {
-    const { axis, terms, residuals, bases, ways } = this;
+    const { axis, terms, bases, ways } = this;
     this.turn++;
     this.limit = limit;
     this.at = -1;
@@ -201,7 +203,8 @@ export class Choice {
     for (let t = 0; t < terms.length; t++) if (ways[t] !== 0) bases[t] = terms[t]!.residual(s.p, s.v, s.leg);
     const bottom = this.isBowl ? this.bottomOf(s) : null;
     if (bottom) return this.putAt(s, bottom, limit);
-    for (const known of residuals) known.fill(NaN);
+    if (this.residuals.length === 0) this.residuals = terms.map(() => new Float64Array(axis.values.length));
+    for (const known of this.residuals) known.fill(NaN);
     this.look(s, 0, last, this.leastBetween(s, 0, last));
     if (this.at < 0) return Infinity;
     this.restore(s);
@@ -227,7 +230,13 @@ export class Choice {
    * is convex in it. Null where rounding may hide the way down, or what does not follow it straight costs something.
    */
   private bottomOf(s: Standing): Bottom | null {
-    const last = this.axis.values.length - 1;
+    const places = this.axis.values.length;
+    if (this.straightIn.length === 0) {
+      this.straightSums = new Float64Array(places);
+      this.straightTerms = new Float64Array(places * this.terms.length);
+      this.straightIn = new Int32Array(places);
+    }
+    const last = places - 1;
     const at = downhill((i) => this.straightAt(s, i), this.lastBottom, last);
     this.lastBottom = at;
     const cost = this.straightAt(s, at);

@@ -306,10 +306,11 @@ export class Whole {
     this.boxes++;
     let sum = this.constant;
     for (let i = 0; i < this.counts.length; i++) sum += this.leastOnAxis(i, box.lo[i]!, box.hi[i]!);
+    const most = this.best ? this.best.penalty : Infinity;
+    if (sum > most) return sum;
     if (this.reach(box)) return this.costOf(box, sum);
     const { span, s } = this;
     span.update(this.asksForLeg);
-    const most = this.best ? this.best.penalty : Infinity;
     for (const loose of this.loose) {
       if (sum > most) return sum;
       const least = leastOver(loose, span);
