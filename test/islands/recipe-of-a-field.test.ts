@@ -1,6 +1,5 @@
 /** Follows “Add a length of a workstation or a seat” of CONTRIBUTING.md: three files changed, nothing else. */
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join, relative, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { expect } from 'chai';
@@ -55,7 +54,8 @@ const changed = (changes: Changes, words: () => Promise<string>): Plugin => ({
 
 /** Bundles a module of the application with the changes made to it, and runs it. */
 async function runWith<T>(changes: Changes, code: string): Promise<T> {
-  const folder = mkdtempSync(join(tmpdir(), 'velto-recipe-'));
+  // Among the packages: what is there is run as it was made.
+  const folder = mkdtempSync(join(ROOT, 'node_modules', '.velto-recipe-'));
   const bundled = async (contents: string, words: () => Promise<string>): Promise<unknown> => {
     const outfile = join(folder, `${contents.length}.mjs`);
     await build({
