@@ -122,26 +122,20 @@ describe('the cost of a residual in doubt', () => {
   it('is nowhere in an interval less than what is told of the interval', () => {
     const unused = { flat: 12, perUnit: 0.01 };
     fc.assert(
-      fc.property(
-        residual,
-        residual,
-        evenly(0, 1),
-        sd,
-        (a, b, x, deviation) => {
-          for (const curve of [
-            new Curve(FEET, 'mm', deviation),
-            new Curve(ROOM, 'mm', deviation),
-            new Curve(FEET, 'mm', deviation, unused),
-            // So steep above that doubt of it is felt far below, where it is left unused.
-            new Curve(STEEP_ABOVE, 'mm', 3 * deviation, unused),
-          ]) {
-            const [lo, hi] = [Math.min(a, b), Math.max(a, b)];
-            expect(curve.leastPenalty(lo, hi)).to.be.at.most(curve.at(lo + x * (hi - lo)));
-            const there = Math.round(1000 * a) / 1000;
-            expect(curve.leastPenalty(there, there)).to.equal(curve.at(there));
-          }
-        },
-      ),
+      fc.property(residual, residual, evenly(0, 1), sd, (a, b, x, deviation) => {
+        for (const curve of [
+          new Curve(FEET, 'mm', deviation),
+          new Curve(ROOM, 'mm', deviation),
+          new Curve(FEET, 'mm', deviation, unused),
+          // So steep above that doubt of it is felt far below, where it is left unused.
+          new Curve(STEEP_ABOVE, 'mm', 3 * deviation, unused),
+        ]) {
+          const [lo, hi] = [Math.min(a, b), Math.max(a, b)];
+          expect(curve.leastPenalty(lo, hi)).to.be.at.most(curve.at(lo + x * (hi - lo)));
+          const there = Math.round(1000 * a) / 1000;
+          expect(curve.leastPenalty(there, there)).to.equal(curve.at(there));
+        }
+      }),
       { seed: 53, numRuns: 3000 },
     );
   });

@@ -125,32 +125,28 @@ describe('a walk at the seat', function () {
   it('reaches the best of what is left where three things cannot be moved, and ends', () => {
     let stopped = 0;
     fc.assert(
-      fc.property(
-        drawnProblems(),
-        fc.infiniteStream(evenly(0, 1)),
-        (p, random) => {
-          const base = solve(p, { remedies: NO_REMEDIES }).settings;
-          let left = 3;
-          const { events, standing, held } = go(p, base, (kind) => {
-            const count = p.variables[kind]!.values.length;
-            if (left === 0 || count < 2 || (random.next().value ?? 0) > 0.4) return null;
-            left--;
-            stopped++;
-            return Math.floor((random.next().value ?? 0) * count) % count;
-          });
-          const wanted = solve(p, { remedies: NO_REMEDIES, held }).settings;
-          expect(
-            standsAs(
-              standing,
-              wanted,
-              walkSteps(p, wanted).map((s) => s.id),
-            ),
-          ).to.deep.equal([]);
-          for (const [kind, at] of Object.entries(held))
-            expect(standing.positions[kind as AdjustmentKind]).to.equal(at);
-          expect(events.length).to.be.lessThan(120);
-        },
-      ),
+      fc.property(drawnProblems(), fc.infiniteStream(evenly(0, 1)), (p, random) => {
+        const base = solve(p, { remedies: NO_REMEDIES }).settings;
+        let left = 3;
+        const { events, standing, held } = go(p, base, (kind) => {
+          const count = p.variables[kind]!.values.length;
+          if (left === 0 || count < 2 || (random.next().value ?? 0) > 0.4) return null;
+          left--;
+          stopped++;
+          return Math.floor((random.next().value ?? 0) * count) % count;
+        });
+        const wanted = solve(p, { remedies: NO_REMEDIES, held }).settings;
+        expect(
+          standsAs(
+            standing,
+            wanted,
+            walkSteps(p, wanted).map((s) => s.id),
+          ),
+        ).to.deep.equal([]);
+        for (const [kind, at] of Object.entries(held))
+          expect(standing.positions[kind as AdjustmentKind]).to.equal(at);
+        expect(events.length).to.be.lessThan(120);
+      }),
       { numRuns: RUNS, seed: SEED },
     );
     expect(stopped).to.be.greaterThan(RUNS);

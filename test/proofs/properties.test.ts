@@ -36,10 +36,7 @@ const scaled = (share: number, own: readonly number[]) =>
     ),
   );
 const body = fc
-  .tuple(
-    evenly(0.9, 1.1),
-    fc.array(evenly(0, 1), { minLength: 5, maxLength: 5 }),
-  )
+  .tuple(evenly(0.9, 1.1), fc.array(evenly(0, 1), { minLength: 5, maxLength: 5 }))
   .map(([share, own]) => scaled(share, own));
 const seat = fc.nat(seats.length - 1).map((i) => seats[i]!);
 const solved = (inputs: FitInputs, held = {}): SolveResult =>

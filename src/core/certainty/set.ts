@@ -6,6 +6,7 @@ import { DIMENSIONS, type Body, type DimensionId } from '../body';
 import {
   computableConditions,
   inPlace,
+  legOf,
   nudged,
   put,
   valuesOfSettings,
@@ -85,9 +86,11 @@ function marginsOf(
   asSet: SetValues = values,
 ): Float64Array {
   const margins = new Float64Array(2 * conditions.length);
+  const leg = legOf(p, values);
   conditions.forEach((c, i) => {
     const band = bandOf(p.targets[c.id]);
-    const residual = c.residual(p, takenBy(p, c, values, asSet));
+    const taken = takenBy(p, c, values, asSet);
+    const residual = c.residual(p, taken, c.onLegs && taken === values ? leg : undefined);
     margins[2 * i] = residual - band.lo + INSIDE_SLACK;
     margins[2 * i + 1] = band.hi - residual + INSIDE_SLACK;
   });

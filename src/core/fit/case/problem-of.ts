@@ -28,6 +28,10 @@ const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as con
 
 /** How far forward a shank stands with the feet on pedals: a knee of 120° on a level thigh (assumed). */
 const SHANK_AT_PEDALS_DEG = 30;
+
+/** Adjustments whose values do not follow the body: the same for everybody who sits there. */
+const unshifted = new WeakMap<Adjustment, Variable>();
+
 function variableOf(
   adjustment: Adjustment,
   shift: { readonly ofSeat: number; readonly aboveSeat: number },
@@ -36,15 +40,16 @@ function variableOf(
   const { kind } = adjustment;
   const isAbove = ABOVE_SEAT_KINDS.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
   const shiftMm = kind === 'seatHeight' ? shift.ofSeat : isAbove ? shift.aboveSeat : 0;
+  if (shiftMm !== 0) return shiftedBy(adjustment, shiftMm);
+  let known = unshifted.get(adjustment);
+  if (!known) unshifted.set(adjustment, (known = shiftedBy(adjustment, 0)));
+  return known;
+}
+
+function shiftedBy(adjustment: Adjustment, shiftMm: number): Variable {
   const values = valuesOf(adjustment);
   for (let i = 0; i < values.length; i++) values[i] = Math.round((values[i]! + shiftMm) * 1000) / 1000;
-  return {
-    kind,
-    adjustment,
-    values,
-    shiftMm,
-    line: meaningLine(adjustment),
-  };
+  return { kind: adjustment.kind, adjustment, values, shiftMm, line: meaningLine(adjustment) };
 }
 
 /** Of a leg, an arm and a head, what follows from the measures alone. */
@@ -79,15 +84,19 @@ function partsOf(
   };
 }
 
+/** Thousands of bodies are drawn: copied and filled it is much faster than put together name by name. */
+const UNMEASURED = Object.fromEntries(DIMENSION_IDS.map((id) => [id, NaN])) as Record<DimensionId, number>;
+
 /** A body's measures as numbers, once for all the seats that are tried for it. */
 const numbersOf = new WeakMap<Body, BodyNumbers>();
 
 function bodyNumbers(body: Body): BodyNumbers {
   const known = numbersOf.get(body);
   if (known) return known;
-  const numbers = Object.fromEntries(DIMENSION_IDS.map((id) => [id, body[id]?.value ?? NaN]));
-  numbersOf.set(body, numbers as BodyNumbers);
-  return numbers as BodyNumbers;
+  const numbers = { ...UNMEASURED };
+  for (const id of DIMENSION_IDS) numbers[id] = body[id]?.value ?? NaN;
+  numbersOf.set(body, numbers);
+  return numbers;
 }
 
 const BACKS: readonly AdjustmentKind[] = ['backAngle', 'backHeight', 'lumbarApex', 'lumbarDepth'];

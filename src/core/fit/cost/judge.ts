@@ -7,7 +7,7 @@ import type { Extents } from '../geometry/extents';
 import { legOf, type Leg } from '../geometry/on-seat';
 import { isCarried } from '../problem/carried';
 import { oncePer } from '../problem/once';
-import type { Problem, SetValues } from '../problem/problem';
+import type { Problem, SetValues, Variable } from '../problem/problem';
 
 /** A condition and its curve, expected under its own doubt. */
 export interface Judge {
@@ -35,6 +35,15 @@ const byId = oncePer((p) => new Map(judgesOf(p).map((j) => [j.condition.id, j]))
  */
 export const judgeOf = (p: Problem, id: ConditionId): Judge | null => byId(p).get(id) ?? null;
 
+/** Of adjustments that stand the same for everybody it is worked out once. */
+const leverCostsOf = new WeakMap<Variable, Float64Array>();
+
+function costsOfLever(variable: Variable): Float64Array {
+  let known = leverCostsOf.get(variable);
+  if (!known) leverCostsOf.set(variable, (known = leverCosts(variable.kind, variable.values)));
+  return known;
+}
+
 /**
  * What each position of each adjustment costs to be moved to; what is carried along nobody moves.
  * @returns millionths of a point by kind and position. Assumed.
@@ -42,9 +51,9 @@ export const judgeOf = (p: Problem, id: ConditionId): Judge | null => byId(p).ge
 export const leversOf = oncePer(
   (p) =>
     new Map(
-      Object.values(p.variables).map(({ kind, values }) => [
-        kind,
-        isCarried(p, kind) ? new Float64Array(values.length) : leverCosts(kind, values),
+      Object.values(p.variables).map((variable) => [
+        variable.kind,
+        isCarried(p, variable.kind) ? new Float64Array(variable.values.length) : costsOfLever(variable),
       ]),
     ),
 );

@@ -35,7 +35,16 @@ function placesOf(adjustment: Adjustment, leader: Adjustment, ratio: number): nu
  * Everything of a seat that is carried along by something that is computed.
  * @returns empty where nothing is. Definition.
  */
-export function carriedOf(seat: SeatModel): Carried[] {
+export function carriedOf(seat: SeatModel): readonly Carried[] {
+  let known = carriedIn.get(seat);
+  if (!known) carriedIn.set(seat, (known = workedOut(seat)));
+  return known;
+}
+
+/** Asked for every body that is tried on a seat. */
+const carriedIn = new WeakMap<SeatModel, readonly Carried[]>();
+
+function workedOut(seat: SeatModel): Carried[] {
   return seat.adjustments.flatMap((adjustment): Carried[] => {
     const { kind, holds } = adjustment;
     const leader = leaderOf(seat.adjustments, adjustment);
