@@ -8,6 +8,7 @@ import { followingOf, type Condition } from '../conditions';
 import { roundResidual, type Curve } from '../cost/curve';
 import { trunkDegOf, type Leg } from '../geometry/on-seat';
 import type { Problem, SetValues } from '../problem/problem';
+import { ROUNDED_COST, downhill, isConvex } from './downhill';
 
 /** An adjustment as the search sees it: the positions that it may take. */
 export interface Axis {
@@ -72,44 +73,8 @@ const NO_TURNS = new Int32Array(0);
 
 /** Among so few places nothing is gained by going downhill. */
 const FEW_PLACES = 4;
-/** What rounding can take off the cost of each term, millionths; and off what each costs for a unit of its residual. */
-const ROUNDED_COSTS = 4;
+/** What rounding of residuals can take off what each costs for a unit of it. */
 const ROUNDED_RESIDUALS = 4e-3;
-
-/** Whether what positions cost rises ever more steeply, or falls ever less so. */
-function isConvex({ values, costs }: Axis): boolean {
-  for (let i = 1; i < values.length - 1; i++) {
-    const before = (costs[i]! - costs[i - 1]!) / (values[i]! - values[i - 1]!);
-    const after = (costs[i + 1]! - costs[i]!) / (values[i + 1]! - values[i]!);
-    if (after < before - ROUNDED_COSTS / (values[i + 1]! - values[i - 1]!)) return false;
-  }
-  return true;
-}
-
-/** The lowest place of a convex cost: in longer and longer steps down from where one stands, then by halving. */
-function downhill(cost: (at: number) => number, from: number, last: number): number {
-  const here = cost(from);
-  const way = from > 0 && cost(from - 1) < here ? -1 : from < last && cost(from + 1) < here ? 1 : 0;
-  if (way === 0) return from;
-  let [before, at, step] = [from, from + way, 1];
-  for (let now = cost(at); at > 0 && at < last; step *= 2) {
-    const next = Math.max(0, Math.min(last, at + way * step));
-    const then = cost(next);
-    if (then >= now) return between(cost, Math.min(before, next), Math.max(before, next));
-    [before, at, now] = [at, next, then];
-  }
-  return between(cost, Math.min(before, at), Math.max(before, at));
-}
-
-function between(cost: (at: number) => number, from: number, to: number): number {
-  let [lo, hi] = [from, to];
-  while (lo < hi) {
-    const middle = (lo + hi) >> 1;
-    if (cost(middle) <= cost(middle + 1)) hi = middle;
-    else lo = middle + 1;
-  }
-  return lo;
-}
 
 /** What a choice is made of. */
 interface ChoiceParts {
@@ -175,7 +140,7 @@ export class Choice {
     });
     this.bases = new Float64Array(terms.length);
     this.below = joined.flatMap((c) => [c, ...c.below]);
-    this.isBowl = joined.length === 0 && axis.values.length > FEW_PLACES && isConvex(axis);
+    this.isBowl = joined.length === 0 && axis.values.length > FEW_PLACES && isConvex(axis.values, axis.costs);
     this.convexTo = Math.min(...terms.map(({ curve }) => curve.convexTo));
     this.lastBottom = this.cheapest;
   }
@@ -279,7 +244,7 @@ export class Choice {
       moved += Math.abs(straightTerms[to * length + t]! - straightTerms[from * length + t]!);
     const { values } = this.axis;
     const perUnit = moved / Math.abs(values[to]! - values[from]!);
-    return straightSums[to]! - straightSums[from]! > ROUNDED_COSTS * length + ROUNDED_RESIDUALS * perUnit;
+    return straightSums[to]! - straightSums[from]! > ROUNDED_COST * length + ROUNDED_RESIDUALS * perUnit;
   }
 
   /** The same, kept for every lean and every place of the axis above. */
