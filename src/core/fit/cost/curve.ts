@@ -31,7 +31,6 @@ export interface Corner {
 /** A sum of corners, each expected under a deviation of the residual. */
 class Corners {
   private readonly at: Float64Array;
-  private readonly way: Float64Array;
   private readonly slope: Float64Array;
   /** What one deviation beyond each costs. */
   private readonly perDeviation: Float64Array;
@@ -45,7 +44,6 @@ class Corners {
   constructor(corners: readonly Corner[], sd: number) {
     const count = corners.length;
     this.at = new Float64Array(count);
-    this.way = new Float64Array(count);
     this.slope = new Float64Array(count);
     this.perDeviation = new Float64Array(count);
     this.perSd = sd > 0 ? 1 / sd : 0;
@@ -53,7 +51,6 @@ class Corners {
     for (let i = 0; i < count; i++) {
       const { at, way, slope } = corners[i]!;
       this.at[i] = at;
-      this.way[i] = way;
       this.slope[i] = slope;
       this.perDeviation[i] = slope * sd;
       if (way < 0) downs++;
@@ -87,12 +84,13 @@ class Corners {
 
   /** How steep it is there: a straight line so steep through that place lies nowhere above it. */
   slopeAt(residual: number): number {
-    const { at, way, slope, perSd } = this;
+    const { at, slope, perSd, downs } = this;
     let sum = 0;
     for (let i = 0; i < at.length; i++) {
-      const over = way[i]! * (residual - at[i]!);
-      if (perSd === 0) sum += over > 0 ? way[i]! * slope[i]! : 0;
-      else sum += way[i]! * slope[i]! * steepness(over * perSd);
+      const way = i < downs ? -1 : 1;
+      const over = way * (residual - at[i]!);
+      if (perSd === 0) sum += over > 0 ? way * slope[i]! : 0;
+      else sum += way * slope[i]! * steepness(over * perSd);
     }
     return sum;
   }

@@ -161,9 +161,8 @@ export class Extents {
     this.datumFromAxis.hi = datumFromRear(recessMm, push.hi) - this.axis;
     this.point(this.datum, this.datumFromAxis, isLevel);
     if (withLegs) {
-      const { buttockPoplitealLength } = p.body;
-      this.hollowFromAxis.lo = hollowFromRear(buttockPoplitealLength, recessMm, push.lo) - this.axis;
-      this.hollowFromAxis.hi = hollowFromRear(buttockPoplitealLength, recessMm, push.hi) - this.axis;
+      this.hollowFromAxis.lo = this.hollowAt(push.lo) - this.axis;
+      this.hollowFromAxis.hi = this.hollowAt(push.hi) - this.axis;
       this.point(this.hollow, this.hollowFromAxis, isLevel);
       this.raise();
       this.feet();
@@ -174,6 +173,11 @@ export class Extents {
     if (!this.hasDesk) return;
     if (isTurned) setPeaked(this.elbow, (deg) => elbowAtLeanMm(p, deg, 0), peaks(p).elbow, trunk);
     this.atDesk(withLegs);
+  }
+
+  /** The hollow of the knee along the pan from its rear end, with the sitter so far forward. */
+  private hollowAt(push: number): number {
+    return hollowFromRear(this.p.body.buttockPoplitealLength, this.p.seat.recessMm, push);
   }
 
   /** Of a point of the pan above the floor. */
@@ -384,12 +388,8 @@ export class Extents {
 
   /** Of the room behind the knee. */
   kneeRoom(): Interval {
-    const { p, lo, hi, push } = this;
-    const { buttockPoplitealLength } = p.body;
-    return {
-      lo: hollowFromRear(buttockPoplitealLength, p.seat.recessMm, push.lo) - hi.seatDepth,
-      hi: hollowFromRear(buttockPoplitealLength, p.seat.recessMm, push.hi) - lo.seatDepth,
-    };
+    const { lo, hi, push } = this;
+    return { lo: this.hollowAt(push.lo) - hi.seatDepth, hi: this.hollowAt(push.hi) - lo.seatDepth };
   }
 
   /** Of how far the screen's middle lies below the line of sight. */
