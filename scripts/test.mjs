@@ -229,7 +229,9 @@ if (given.length > 0 && !isProof) {
 const began = Date.now();
 const results = await (isProof ? runProofs() : runTests());
 // Said once more at the end: among thousands of lines nobody finds it.
-for (const { name, faults } of results.filter(({ failed }) => failed > 0)) console.log(`${name}\n${faults}`);
+const failing = results.filter(({ failed }) => failed > 0);
+if (failing.length > 0) console.log('What failed:');
+for (const { name, faults } of failing) console.log(`${name}\n${faults}`);
 console.log(`It took ${Math.round((Date.now() - began) / 1000)} s.`);
 const total = (key) => results.reduce((sum, result) => sum + result[key], 0);
 console.log(`${total('passed')} passed, ${total('failed')} failed`);
