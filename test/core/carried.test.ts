@@ -14,6 +14,7 @@ import {
   type Settings,
 } from '../../src/core/fit';
 import { cardOf } from '../../src/core/card';
+import { certaintyOfSettings, drawsOf, quickCertainty, type SetCertainty } from '../../src/core/certainty';
 import type { Adjustment, AdjustmentKind } from '../../src/core/seat';
 import { drawnProblems } from '../support/drawn-seats';
 import { mayBeSet } from '../support/enumeration';
@@ -22,6 +23,7 @@ import {
   adjustment,
   bodyWith,
   problemFor,
+  q,
   seatWith,
   slides,
   steps,
@@ -176,6 +178,27 @@ describe('what another adjustment carries along', () => {
         outcomes.flatMap((o) => o.conditions.map(({ id, residual }) => [id, residual] as const));
       expect(Object.fromEntries(residuals(a))).to.deep.equal(Object.fromEntries(residuals(b)));
     }
+  });
+
+  it('is off with what carries it, where it is told how sure settings are', () => {
+    const sureOf = (spread: number) => {
+      const loose: Adjustment = {
+        ...BACK,
+        travel: { type: 'steps', lowest: q(0, spread), highest: q(20, spread), count: 5 },
+      };
+      const p = problemFor({ body: bodyWith(FULL), seat: seatWith([HEIGHT, loose, PAN]) });
+      const settings = { positions: { seatHeight: 40, backAngle: 1 }, remedies: {} };
+      const draws = drawsOf(p.inputs.body);
+      const pan = ({ each }: SetCertainty) => each.find(({ id }) => id === 'thigh')!.probability;
+      return {
+        exact: pan([...certaintyOfSettings(p, settings, draws)].at(-1)!),
+        quick: pan(quickCertainty(p, settings, draws)),
+      };
+    };
+    const [firm, slack] = [sureOf(0.1), sureOf(8)];
+    expect(slack.exact)
+      .to.be.below(firm.exact - 0.1)
+      .and.closeTo(slack.quick, 0.03);
   });
 
   it('is said as what it is, asked for by no card and held by nobody', () => {

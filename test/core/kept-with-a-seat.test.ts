@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
+import type { DimensionId } from '../../src/core/body';
+import { NO_REMEDIES, inPlace, offBy, problemOf, solve, withBody, type Problem } from '../../src/core/fit';
 import { SHIPPED_METHODS } from '../../src/core/method';
 import { buildDemo } from '../../src/demo/build';
 import { bodyOf } from '../../bench/body';
@@ -23,5 +24,37 @@ describe('what is kept with a seat for everybody who tries it', () => {
       }
     // Cushions sink by mass: heights follow it, and everything else does not.
     expect(masses.size).to.be.greaterThan(5);
+  });
+});
+
+describe('a problem for another body', () => {
+  /** Everything but what was worked out of it. */
+  const asMade = ({ known: _, bare, ...p }: Problem): unknown => ({
+    ...p,
+    bare: bare && asMade(bare.problem),
+  });
+
+  it('is what a new one would be, where every measure is off, on every seat and with remedies', () => {
+    const demo = buildDemo(5, new Date('2026-12-01T09:30:00Z'), { sitters: 12, seats: 60 });
+    let shifted = 0;
+    for (const [i, { seat }] of demo.seats.entries()) {
+      const body = bodyOf(demo.sitters[i % demo.sitters.length]!.readings);
+      const { place } = demo.places[i % demo.places.length]!;
+      const method = SHIPPED_METHODS[i % SHIPPED_METHODS.length]!;
+      const inputs = inputsOf({ seat, place, body, method });
+      const remedies = i % 3 === 0 ? { seatPadMm: 20 } : NO_REMEDIES;
+      const p = inPlace(problemOf(inputs), remedies);
+      const ids = (Object.keys(body) as DimensionId[]).filter((_, k) => i % 4 > 0 || k % 2 === 0);
+      const off = Float64Array.from(ids, (_, k) => ((k % 7) - 3) * 4 + 0.3);
+      const there = offBy(p, ids, off);
+      const made = { ...body };
+      ids.forEach((id, k) => (made[id] = { ...body[id]!, value: body[id]!.value + off[k]! }));
+      const anew = inPlace(problemOf({ ...inputs, body: made }), remedies);
+      expect(asMade(there), seat.name).to.deep.equal(asMade(anew));
+      expect(asMade(withBody(p, made)), seat.name).to.deep.equal(asMade(anew));
+      if (there.variables.seatHeight!.values[0] !== p.variables.seatHeight!.values[0]) shifted++;
+    }
+    // Under another mass cushions sink otherwise.
+    expect(shifted).to.be.greaterThan(5);
   });
 });

@@ -2,15 +2,15 @@
  * How sure it is that settings fit, as they stand: the true body is somewhere around what was measured and estimated, and
  * a seat's positions are somewhere around what its sheet says.
  */
-import { DIMENSIONS, type Body, type DimensionId } from '../body';
+import { DIMENSIONS, type DimensionId } from '../body';
 import {
   computableConditions,
   inPlace,
   legOf,
   nudged,
+  offBy,
   put,
   valuesOfSettings,
-  withBody,
   type Condition,
   type Problem,
   type SetValues,
@@ -97,11 +97,6 @@ function marginsOf(
   return margins;
 }
 
-const shifted = (body: Body, id: DimensionId, by: number): Body => ({
-  ...body,
-  [id]: { ...body[id]!, value: body[id]!.value + by },
-});
-
 /** How every margin follows something unsure, for each unit of it: upward and downward, in the order of the margins. */
 interface Slopes {
   readonly up: Float64Array;
@@ -141,7 +136,7 @@ function bodySlopes(p: Problem, settings: Settings, { draws, of, base }: Looked)
     const step = Math.max(0.5, body[id]!.spread);
     const at: Margins = (by) => {
       if (id !== 'bodyMass') return marginsOf(nudged(p, id, by), values, of);
-      const there = withBody(p, shifted(body, id, by));
+      const there = offBy(p, [id], Float64Array.of(by));
       return marginsOf(there, valuesOfSettings(there, settings), of);
     };
     return slopes(base, at(step), at(-step), step);
@@ -149,12 +144,19 @@ function bodySlopes(p: Problem, settings: Settings, { draws, of, base }: Looked)
   return { slopes: followed, columns: columnsOf(draws) };
 }
 
-/** The adjustments of which a position may be off: as far as their sheet says, else as is typical. */
-const looseOf = (p: Problem, settings: Settings) =>
-  Object.values(p.variables).flatMap(({ kind, adjustment }) => {
-    const spread = looseness(adjustment, settings.positions[kind] ?? 0);
-    return spread > 0 ? [{ kind, spread }] : [];
-  });
+/**
+ * The adjustments of which a position may be off: as far as their sheet says, else as is typical. What carries others
+ * along comes first: they are off with it, and then by themselves.
+ */
+function looseOf(p: Problem, settings: Settings) {
+  const leads = (kind: AdjustmentKind): boolean => p.carried.some(({ leader }) => leader === kind);
+  return Object.values(p.variables)
+    .flatMap(({ kind, adjustment }) => {
+      const spread = looseness(adjustment, settings.positions[kind] ?? 0);
+      return spread > 0 ? [{ kind, spread }] : [];
+    })
+    .sort((a, b) => Number(leads(b.kind)) - Number(leads(a.kind)));
+}
 
 /** The seat's and the place's own values; a unit is then a spread. */
 function seatSlopes(p: Problem, settings: Settings, { draws, of, base }: Looked): Unsure {
@@ -325,15 +327,6 @@ export function quickCertainty(bare: Problem, settings: Settings, draws: Draws):
 /** So many bodies between two looks at whether it is still wanted. */
 const BATCH = 128;
 
-function bodyAt(p: Problem, { ids, off }: Draws, d: number): Body {
-  const body: Partial<Record<DimensionId, Body[DimensionId]>> = { ...p.inputs.body };
-  ids.forEach((id, i) => {
-    const quantity = p.inputs.body[id]!;
-    body[id] = { ...quantity, value: quantity.value + off[d * ids.length + i]! };
-  });
-  return body;
-}
-
 /**
  * Exactly, but for the count of draws: every drawn body is set on the seat as it stands and every condition asked. Slower
  * by a hundred times; yields how far it is batch by batch, and last the whole.
@@ -352,13 +345,12 @@ export function* certaintyOfSettings(
   const held: Held = { all: new Uint8Array(draws.count), each: new Float64Array(conditions.length) };
   const loose = looseOf(p, settings);
   const normals = standardNormals(draws.count, loose.length);
+  const stated = valuesOfSettings(p, settings);
   for (let d = 0; d < draws.count; d++) {
-    const there = withBody(p, bodyAt(p, draws, d));
-    const asSet = valuesOfSettings(there, settings);
+    const there = offBy(p, draws.ids, draws.off, d * draws.ids.length);
+    const asSet = there.variables === p.variables ? stated : valuesOfSettings(there, settings);
     const set = { ...asSet };
-    loose.forEach(({ kind, spread }, i) => {
-      set[kind] += spread * normals[i]![d]!;
-    });
+    loose.forEach(({ kind, spread }, i) => put(there, set, kind, set[kind] + spread * normals[i]![d]!));
     const margins = marginsOf(there, set, conditions, asSet);
     let holds = 1;
     for (let c = 0; c < conditions.length; c++)

@@ -23,7 +23,7 @@ export { uncalculatedOf } from './problem/uncalculated';
 export { solvePosture } from './search/solve-posture';
 export { MOST_POSTURES, inputsOfPosture, type Posture } from './problem/posture';
 export { inPlace, inputsWith } from './case/in-place';
-export { nudged, problemOf, withBody } from './case/problem-of';
+export { nudged, offBy, problemOf, withBody } from './case/problem-of';
 export type { Problem, SetValues, Variable } from './problem/problem';
 export {
   COMMON_TARGETS,

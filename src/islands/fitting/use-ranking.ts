@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { assess, makeInputs, problemOf, workOf, type Assessment, type FitInputs } from '../../core/fit';
 import type { CaseWithoutSeat, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
+import { SHARED_RANKING } from '../../workers/shared-desk';
 import { useJob } from '../shared/use-job';
 
 /** What every seat is asked with: the sitter at this place after this method. */
@@ -47,7 +48,7 @@ export function useRanking(
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const asked = useMemo(() => askedOf(fitting, places, methods, seats[0]), [key, places, methods, seats]);
   const input = useMemo(() => asked && { asked, seats: seats.map(({ seat }) => seat) }, [asked, seats]);
-  const { result, isFailed } = useJob('rank', input);
+  const { result, isFailed } = useJob('rank', input, { sharing: SHARED_RANKING });
   return useMemo(() => asked && { asked, ranking: result, isFailed }, [asked, isFailed, result]);
 }
 

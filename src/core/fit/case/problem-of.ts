@@ -22,7 +22,7 @@ import { carriedOf } from '../problem/carried';
 import type { FitInputs } from '../problem/inputs';
 import { leaningOf } from '../problem/leaning';
 import type { BodyNumbers, Problem, Variable } from '../problem/problem';
-import { middleOfAim, targetsOf } from './targets';
+import { middleOfAim, targetsFor, targetsOf } from './targets';
 
 const PUSHES = ['lumbarDepth', 'upperLumbar', 'lowerLumbar', 'backReach'] as const;
 
@@ -32,14 +32,15 @@ const SHANK_AT_PEDALS_DEG = 30;
 /** Adjustments whose values do not follow the body: the same for everybody who sits there. */
 const unshifted = new WeakMap<Adjustment, Variable>();
 
-function variableOf(
-  adjustment: Adjustment,
-  shift: { readonly ofSeat: number; readonly aboveSeat: number },
-  hasBackHeight: boolean,
-): Variable {
-  const { kind } = adjustment;
-  const isAbove = ABOVE_SEAT_KINDS.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight);
-  const shiftMm = kind === 'seatHeight' ? shift.ofSeat : isAbove ? shift.aboveSeat : 0;
+type Shift = ReturnType<typeof heightShift>;
+
+/** By how much the values of an adjustment are shifted under a body, mm. */
+function shiftOf(kind: AdjustmentKind, { ofSeat, aboveSeat }: Shift, hasBackHeight: boolean): number {
+  if (kind === 'seatHeight') return ofSeat;
+  return ABOVE_SEAT_KINDS.includes(kind) && !(kind === 'lumbarApex' && hasBackHeight) ? aboveSeat : 0;
+}
+
+function variableOf(adjustment: Adjustment, shiftMm: number): Variable {
   if (shiftMm !== 0) return shiftedBy(adjustment, shiftMm);
   let known = unshifted.get(adjustment);
   if (!known) unshifted.set(adjustment, (known = shiftedBy(adjustment, 0)));
@@ -124,7 +125,7 @@ const isTurned = (variable: Variable | undefined): boolean => variable?.values.s
 function variablesOf(
   { seat, place }: FitInputs,
   carried: Problem['carried'],
-  shift: ReturnType<typeof heightShift>,
+  shift: Shift,
 ): Pick<Problem, 'variables' | 'byNumber'> {
   const hasBackHeight = adjustmentOf(seat.adjustments, 'backHeight') !== null;
   const variables: Partial<Record<AdjustmentKind, Variable>> = {};
@@ -134,9 +135,31 @@ function variablesOf(
   for (const adjustment of [...seat.adjustments, ...(place?.adjustments ?? [])]) {
     const number = kindNumber(adjustment.kind);
     if (byNumber[number] || uncalculated(adjustment) || isAdrift(adjustment)) continue;
-    byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shift, hasBackHeight);
+    const shiftMm = shiftOf(adjustment.kind, shift, hasBackHeight);
+    byNumber[number] = variables[adjustment.kind] = variableOf(adjustment, shiftMm);
   }
   return { variables, byNumber };
+}
+
+/** Kinds whose values are shifted. */
+const SHIFTED: readonly AdjustmentKind[] = ['seatHeight', ...ABOVE_SEAT_KINDS];
+
+/** The same for a body under which heights are shifted otherwise; nothing else follows the body. */
+function shiftedAnew(p: Problem, shift: Shift): Pick<Problem, 'variables' | 'byNumber'> {
+  const hasBackHeight = adjustmentOf(p.inputs.seat.adjustments, 'backHeight') !== null;
+  const variables = { ...p.variables };
+  const byNumber = p.byNumber.slice();
+  let isMoved = false;
+  for (const kind of SHIFTED) {
+    const number = kindNumber(kind);
+    const known = byNumber[number];
+    if (!known) continue;
+    const by = shiftOf(kind, shift, hasBackHeight);
+    if (by === known.shiftMm) continue;
+    isMoved = true;
+    byNumber[number] = variables[kind] = variableOf(known.adjustment, by);
+  }
+  return isMoved ? { variables, byNumber } : p;
 }
 
 /**
@@ -198,18 +221,43 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
   };
 }
 
+function forBody(p: Problem, body: Body, numbers: BodyNumbers): Problem {
+  const inputs = { ...p.inputs, body };
+  const bare = p.bare && { ...p.bare, problem: forBody(p.bare.problem, body, numbers) };
+  const isAsHeavy = Object.is(numbers.bodyMass, p.body.bodyMass);
+  const { variables, byNumber } = isAsHeavy
+    ? p
+    : shiftedAnew(p, heightShift(p.inputs.seat, body.bodyMass?.value ?? null));
+  const targets = targetsFor(p.targets, inputs);
+  const parts = partsOf(inputs, numbers);
+  return { ...p, inputs, body: numbers, variables, byNumber, targets, ...parts, bare, known: [] };
+}
+
 /**
- * The same seat, place and method for a body that differs by little: what does not follow the body is taken over.
+ * The same seat, place and method for another body: what does not follow the body is taken over.
  * @param body with the same measures as the problem's own, at other values
  * @returns a new problem. Definition.
  */
-export function withBody(p: Problem, body: Body): Problem {
-  const inputs = { ...p.inputs, body };
-  const bare = p.bare && { ...p.bare, problem: withBody(p.bare.problem, body) };
-  if (body.bodyMass?.value !== p.inputs.body.bodyMass?.value) return { ...problemOf(inputs, p.rollMm), bare };
-  const numbers = bodyNumbers(body);
-  const targets = targetsOf(inputs);
-  return { ...p, inputs, body: numbers, targets, ...partsOf(inputs, numbers), bare, known: [] };
+export const withBody = (p: Problem, body: Body): Problem => forBody(p, body, bodyNumbers(body));
+
+/**
+ * The same for a body of which some measures are off.
+ * @param ids of measures that the problem's own body has
+ * @param off by how much, mm or kg, in the order of `ids`
+ * @param from where in `off` that begins, from 0
+ * @returns a new problem. Definition.
+ */
+export function offBy(p: Problem, ids: readonly DimensionId[], off: Float64Array, from = 0): Problem {
+  const body: Partial<Record<DimensionId, Body[DimensionId]>> = { ...p.inputs.body };
+  const numbers = { ...p.body };
+  for (let i = 0; i < ids.length; i++) {
+    const id = ids[i]!;
+    const quantity = p.inputs.body[id]!;
+    const value = quantity.value + off[from + i]!;
+    body[id] = { ...quantity, value };
+    numbers[id] = value;
+  }
+  return forBody(p, body, numbers);
 }
 
 /** Measures that a target moves with, for some sitters and methods. */
@@ -230,7 +278,10 @@ export function nudged(p: Problem, id: DimensionId, by: number): Problem {
   const quantity = p.inputs.body[id];
   const targets =
     quantity && MOVING_TARGETS.includes(id)
-      ? targetsOf({ ...p.inputs, body: { ...p.inputs.body, [id]: { ...quantity, value: body[id] } } })
+      ? targetsFor(p.targets, {
+          ...p.inputs,
+          body: { ...p.inputs.body, [id]: { ...quantity, value: body[id] } },
+        })
       : p.targets;
   return { ...p, body, targets, ...partsOf(p.inputs, body), known: [] };
 }

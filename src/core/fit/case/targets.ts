@@ -127,6 +127,19 @@ export function targetsOf(inputs: FitInputs): Record<ConditionId, Target> {
 }
 
 /**
+ * The same targets for another body: only the room behind the knee follows it.
+ * @param targets of the same case for a body
+ * @returns by condition, bounds in its unit. Definition.
+ */
+export function targetsFor(
+  targets: Readonly<Record<ConditionId, Target>>,
+  inputs: FitInputs,
+): Readonly<Record<ConditionId, Target>> {
+  const kneeRoom = roomHere(inputs);
+  return kneeRoom === targets.kneeRoom ? targets : { ...targets, kneeRoom };
+}
+
+/**
  * The middle of an aim; of one that is open on a side its end.
  * @returns in the target’s unit; 0 where the aim is open on both sides. Definition.
  */

@@ -46,8 +46,8 @@ export const BUDGET_OF_MANY = 6000;
 export function valuesOfSettings(bare: Problem, settings: Settings): SetValues {
   const p = inPlace(bare, settings.remedies);
   const values = emptyValues(settings.remedies);
-  for (const kind of ADJUSTMENT_KIND_IDS)
-    values[kind] = p.variables[kind]?.values[settings.positions[kind] ?? -1] ?? NaN;
+  for (const variable of p.byNumber)
+    if (variable) values[variable.kind] = variable.values[settings.positions[variable.kind] ?? -1] ?? NaN;
   return carry(p, values);
 }
 
