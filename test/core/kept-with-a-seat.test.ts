@@ -29,8 +29,9 @@ describe('what is kept with a seat for everybody who tries it', () => {
 
 describe('a problem for another body', () => {
   /** Everything but what was worked out of it. */
-  const asMade = ({ known: _, bare, ...p }: Problem): unknown => ({
+  const asMade = ({ bare, ...p }: Problem): unknown => ({
     ...p,
+    known: [],
     bare: bare && asMade(bare.problem),
   });
 
