@@ -5,8 +5,7 @@
  */
 import { cpus, loadavg } from 'node:os';
 import { performance } from 'node:perf_hooks';
-import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads';
-import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
+import { Worker, isMainThread, parentPort } from 'node:worker_threads';
 import {
   NO_REMEDIES,
   PLAIN_WORK,
@@ -20,8 +19,6 @@ import {
 import { ruleOf, sideView } from '../src/core/scene';
 import { SHIPPED_METHODS } from '../src/core/method';
 import { buildDemo } from '../src/demo/build';
-import { JOBS, type Jobs } from '../src/workers/jobs';
-import { serveJobs } from '../src/workers/serve';
 import { doorFigures } from './door';
 import { dragFigures } from './drag';
 import { catalogueFigures } from './catalogue';
@@ -34,7 +31,6 @@ import { figureOf, type Figure } from './figure';
 import { pageFigures } from './pages';
 import { populationFigures } from './population';
 import { serverFigures } from './server';
-import { AS_WORKER, sharedRankingFigures } from './shared-ranking';
 
 /** In a thread of its own, as the product computes it: what else runs in this process does not slow it down. */
 const inThread = (): Promise<readonly Figure[]> =>
@@ -96,8 +92,17 @@ function figuresOf(name: string, inputs: FitInputs): Figure[] {
 /** Of these, those that a linear programme can say are compared. */
 const GENERAL_CASES = 200;
 
+if (!isMainThread) {
+  parentPort!.postMessage(certaintyFigures(NOW));
+  process.exit(0);
+}
+
 /** `--server`, `--exchange`, `--pages` and `--drag` use the built application: `npm run build` first. */
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
+if (process.argv.includes('--programme')) {
+  console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
+  process.exit(0);
+}
 /** `--only` leaves the computations out: what else was asked for is measured by itself. */
 const isOnly = process.argv.includes('--only');
 const computations = async (): Promise<Figure[]> => [
@@ -106,53 +111,36 @@ const computations = async (): Promise<Figure[]> => [
   ...catalogueFigures(NOW),
   ...populationFigures(),
   ...(await inThread()),
-  ...(await sharedRankingFigures(NOW)),
 ];
-async function main(): Promise<void> {
-  if (process.argv.includes('--programme')) {
-    console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
-    process.exit(0);
-  }
-  const figures: Figure[] = [
-    ...(isOnly ? [] : await computations()),
-    ...(wanted('--server') ? await serverFigures() : []),
-    ...(wanted('--exchange') ? await exchangeFigures() : []),
-    ...(wanted('--drag') ? await dragFigures() : []),
-    ...(wanted('--pages') ? await pageFigures() : []),
-    ...(wanted('--door') ? await doorFigures() : []),
-    ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
-  ];
-  /** What else ran shows in the load: on two cores a load of two and more makes every figure worse. */
-  const machine = {
-    node: process.version,
-    cpu: cpus()[0]?.model ?? 'unknown',
-    cores: cpus().length,
-    load: loadavg().map((n) => Math.round(n * 10) / 10),
-  };
+const figures: Figure[] = [
+  ...(isOnly ? [] : await computations()),
+  ...(wanted('--server') ? await serverFigures() : []),
+  ...(wanted('--exchange') ? await exchangeFigures() : []),
+  ...(wanted('--drag') ? await dragFigures() : []),
+  ...(wanted('--pages') ? await pageFigures() : []),
+  ...(wanted('--door') ? await doorFigures() : []),
+  ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
+];
+/** What else ran shows in the load: on two cores a load of two and more makes every figure worse. */
+const machine = {
+  node: process.version,
+  cpu: cpus()[0]?.model ?? 'unknown',
+  cores: cpus().length,
+  load: loadavg().map((n) => Math.round(n * 10) / 10),
+};
 
-  if (process.argv.includes('--json')) {
-    process.stdout.write(
-      `${JSON.stringify({ format: 'velto-bench', formatVersion: 1, machine, figures }, null, 2)}\n`,
-    );
-  } else {
+if (process.argv.includes('--json')) {
+  process.stdout.write(
+    `${JSON.stringify({ format: 'velto-bench', formatVersion: 1, machine, figures }, null, 2)}\n`,
+  );
+} else {
+  console.log(
+    `${machine.cpu}, ${machine.cores} cores, Node ${machine.node}, load ${machine.load.join(' ')} in 1, 5, 15 minutes`,
+  );
+  for (const f of figures)
     console.log(
-      `${machine.cpu}, ${machine.cores} cores, Node ${machine.node}, load ${machine.load.join(' ')} in 1, 5, 15 minutes`,
+      `${f.name.padEnd(24)} median ${f.median.toFixed(2)} ${f.unit}   95th ${f.p95.toFixed(2)}${f.detail ? `   ${JSON.stringify(f.detail)}` : ''}`,
     );
-    for (const f of figures)
-      console.log(
-        `${f.name.padEnd(24)} median ${f.median.toFixed(2)} ${f.unit}   95th ${f.p95.toFixed(2)}${f.detail ? `   ${JSON.stringify(f.detail)}` : ''}`,
-      );
-  }
-  // A browser that they shared would keep this from ending.
-  for (const end of globalThis.veltoAtEnd ?? []) end();
 }
-
-/** What this file does where it was started as a thread. */
-function beThread(): void {
-  if (workerData === AS_WORKER) return serveJobs<Jobs>(JOBS, nodeEndpoint(parentPort!));
-  parentPort!.postMessage(certaintyFigures(NOW));
-  process.exit(0);
-}
-
-if (isMainThread) await main();
-else beThread();
+// A browser that they shared would keep this from ending.
+for (const end of globalThis.veltoAtEnd ?? []) end();

@@ -4,7 +4,6 @@ import { RANKING_DRAWS, certaintyOfSeat, drawsOf } from '../../src/core/certaint
 import { BUDGET_OF_MANY, NO_REMEDIES, problemOf, solve } from '../../src/core/fit';
 import {
   byRank,
-  joinRankings,
   rankSeats,
   rankingInTurn,
   type CaseWithoutSeat,
@@ -56,29 +55,6 @@ describe('seats in order', () => {
       }),
       { numRuns: 8, seed: 4 },
     );
-  });
-
-  it('are the same where several have ranked a part of them each', () => {
-    fc.assert(
-      fc.property(
-        fc.shuffledSubarray(seats, { minLength: seats.length }),
-        fc.integer({ min: 1, max: 4 }),
-        (shuffled, parts) => {
-          const each = Array.from({ length: parts }, (_, part) =>
-            rank(shuffled.filter((__, i) => i % parts === part)),
-          );
-          expect(joinRankings(each)).to.deep.equal(known);
-        },
-      ),
-      { numRuns: 4, seed: 6 },
-    );
-  });
-
-  it('of parts still being worked out are told the first ones, and who is refused only at the end', () => {
-    const [first] = rankingInTurn(asked, seats, drawsOf(asked.body, RANKING_DRAWS));
-    const joined = joinRankings([first!, known]);
-    expect(joined).to.deep.include({ count: 2 * seats.length, done: seats.length + 1, refused: [] });
-    expect(joined.ranked).to.have.length(Math.min(50, known.ranked.length + 1));
   });
 
   it('stand as they are compared, every two of them', () => {

@@ -17,9 +17,9 @@ import {
 } from '../fit';
 import { bandOf } from '../target';
 import type { SeatModel } from '../seat';
-import { FIRST, byName, byRank, type RankedSeat, type Ranking, type RefusedSeat } from './order';
+import { byName, byRank, type RankedSeat, type Ranking, type RefusedSeat } from './order';
 
-export { byRank, joinRankings, type RankedSeat, type Ranking, type RefusedSeat } from './order';
+export { byRank, type RankedSeat, type Ranking, type RefusedSeat } from './order';
 
 /** Everything a fitting is computed from but the seat. */
 export type CaseWithoutSeat = Omit<FitInputs, 'seat'>;
@@ -72,6 +72,9 @@ export function rankOne(asked: CaseWithoutSeat, seat: SeatModel, draws: Draws): 
 }
 
 const isRefused = (one: RankedSeat | RefusedSeat): one is RefusedSeat => 'reasons' in one;
+
+/** While it is being worked out so many are told of. */
+const FIRST = 50;
 
 /**
  * Ranks seats one after the other; the order they come in does not matter. Yields after each what is known so far, and

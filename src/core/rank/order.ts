@@ -62,21 +62,3 @@ export function byRank(a: RankedSeat, b: RankedSeat): number {
     byName(a, b)
   );
 }
-
-/** While it is being worked out so many are told of. */
-export const FIRST = 50;
-
-/**
- * Rankings of different seats for the same sitter as one of them all; while one is still being worked out the first ones
- * of what is known.
- * @returns by rank, as if all had been ranked together. Definition.
- * @example
- * joinRankings([rankSeats(asked, [seat], draws), rankSeats(asked, [], draws)]).count // => 1
- */
-export function joinRankings(parts: readonly Ranking[]): Ranking {
-  const total = (of: 'count' | 'done'): number => parts.reduce((sum, part) => sum + part[of], 0);
-  const [count, done] = [total('count'), total('done')];
-  const ranked = parts.flatMap((part) => part.ranked).sort(byRank);
-  if (done < count) return { count, done, ranked: ranked.slice(0, FIRST), refused: [] };
-  return { count, done, ranked, refused: parts.flatMap((part) => part.refused).sort(byName) };
-}

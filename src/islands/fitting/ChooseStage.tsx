@@ -38,7 +38,11 @@ const sayPercent = ({ percent }: RankedSeat): string => {
 
 interface CardProps {
   readonly seat: OfferedSeat;
-  readonly ranked: Ranked;
+  readonly asked: Ranked['asked'];
+  /** undefined: refused, or not known yet. */
+  readonly own: RankedSeat | undefined;
+  readonly refused: RefusedSeat | undefined;
+  readonly isFailed: boolean;
   readonly chosen: boolean;
   readonly disabled: boolean;
   readonly onChoose: (seat: OfferedSeat) => void;
@@ -105,12 +109,10 @@ function Sum({
   );
 }
 
-const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoose }: CardProps) {
+const SeatCard = memo(function SeatCard(props: CardProps) {
+  const { seat, asked, own, refused, isFailed, chosen, disabled, onChoose } = props;
   const reading = useReading();
-  const { ranking, isFailed } = ranked;
-  const own = ranking?.ranked.find((r) => r.seatId === seat.seat.id);
-  const refused = ranking?.refused.find((r) => r.seatId === seat.seat.id);
-  const preview = useAssessment(ranked, seat.seat);
+  const preview = useAssessment(asked, seat.seat, own?.settings);
   const { price } = seat.seat;
   return (
     <button
@@ -153,15 +155,13 @@ const SeatCard = memo(function SeatCard({ seat, ranked, chosen, disabled, onChoo
   );
 });
 
-const NO_SEATS: readonly OfferedSeat[] = [];
 /** So many are shown at first. */
 const FIRST = 50;
 
-const isOrdered = (ranking: Ranking | null): ranking is Ranking =>
-  ranking !== null && ranking.done >= Math.min(FIRST, ranking.count);
+const isOrdered = ({ done, count }: Ranking): boolean => done >= Math.min(FIRST, count);
 
 /** Best first, those not meant for the place last of them, then those not yet known as they are listed, then the refused. */
-function inOrder(seats: readonly OfferedSeat[], ranking: Ranking | null): readonly OfferedSeat[] {
+function inOrder(seats: readonly OfferedSeat[], ranking: Ranking): readonly OfferedSeat[] {
   if (!isOrdered(ranking)) return seats;
   const byId = new Map(seats.map((seat) => [seat.seat.id, seat]));
   const take = (known: readonly { readonly seatId: string }[]) =>
@@ -175,13 +175,12 @@ function inOrder(seats: readonly OfferedSeat[], ranking: Ranking | null): readon
 function Seats({ state, shelf, filter, onFilter, places, methods }: Props) {
   const { fitting, edit } = state;
   const { seats, total, isLoading } = shelf;
-  // Judged once all have come: what is judged on the way would be judged again.
-  const ranked = useRanking(fitting, isLoading ? NO_SEATS : seats, places, methods);
+  const ranked = useRanking(fitting, seats, places, methods);
   const [all, setAll] = useState(false);
   const choose = useSteady((seat: OfferedSeat) => void edit({ seatVersionId: seat.versionId }));
   const wanted = wantedBy(places.find((p) => p.versionId === fitting.place?.versionId)?.place);
   const finder = <SeatFinder filter={filter} wanted={wanted} fittingId={fitting.id} onFilter={onFilter} />;
-  if (isLoading || shelf.isFailed || !ranked)
+  if (isLoading || shelf.isFailed || !ranked || seats.length === 0)
     return (
       <>
         {finder}
@@ -201,14 +200,16 @@ function Seats({ state, shelf, filter, onFilter, places, methods }: Props) {
         )}
       </>
     );
-  const { ranking } = ranked;
+  const { asked, ranking, isFailed } = ranked;
   const ordered = inOrder(seats, ranking);
-  const isWorking = !ranked.isFailed && (!ranking || ranking.done < ranking.count);
+  const isWorking = !isFailed && ranking.done < ranking.count;
+  const ranks = new Map(ranking.ranked.map((one) => [one.seatId, one]));
+  const refusals = new Map(ranking.refused.map((one) => [one.seatId, one]));
   return (
     <>
       {finder}
       <p className={parts.soft} role="status">
-        {isWorking && ranking && ranking.count > FIRST
+        {isWorking && ranking.count > FIRST
           ? sayWith('choose.working', { n: ranking.done, all: ranking.count })
           : word('choose.order')}
         {total !== null &&
@@ -216,12 +217,15 @@ function Seats({ state, shelf, filter, onFilter, places, methods }: Props) {
           ` ${sayWith('choose.more', { n: seats.length, all: total })}`}
       </p>
       {/* Nothing is shown in an order that it will not keep. */}
-      <div className={styles.seatCards} data-waits={(!isOrdered(ranking) && !ranked.isFailed) || undefined}>
+      <div className={styles.seatCards} data-waits={(!isOrdered(ranking) && !isFailed) || undefined}>
         {(all ? ordered : ordered.slice(0, FIRST)).map((seat) => (
           <SeatCard
             key={seat.versionId}
             seat={seat}
-            ranked={ranked}
+            asked={asked}
+            own={ranks.get(seat.seat.id)}
+            refused={refusals.get(seat.seat.id)}
+            isFailed={isFailed}
             chosen={seat.versionId === fitting.seat?.versionId}
             // What is about to change places is not to be pressed.
             disabled={fitting.state === 'left' || (isWorking && seats.length <= FIRST)}

@@ -11,6 +11,6 @@ const REST_MS = 300;
 export function useCertainty({ problem, live }: Setting): SetCertainty | null | undefined {
   const settings = usePart(live.atRest, (a) => a.settings);
   const input = useMemo(() => ({ inputs: problem.inputs, settings }), [problem, settings]);
-  const { result, isDone } = useJob('certainty', input, { afterMs: REST_MS });
+  const { result, isDone } = useJob('certainty', input, REST_MS);
   return isDone ? result : undefined;
 }

@@ -67,15 +67,17 @@ export interface FitInputs {
 /** No computation draws at random yet; the seed is kept from the first day so that later ones can be repeated. */
 const SEED = 1;
 
+type Versions = 'schema' | 'coreVersion' | 'tablesVersion' | 'seed';
+
 /**
- * A document of inputs under the versions of this program.
+ * A document of inputs under the versions of this program, with its seat or, for many seats, without.
  * @returns a document that says by itself what it was calculated with. Definition.
  * @example
  * makeInputs({ sitter: { ageYears: 30 }, body, seat, place, method, work: PLAIN_WORK }).schema === INPUTS_SCHEMA // => true
  */
-export function makeInputs(
-  parts: Omit<FitInputs, 'schema' | 'coreVersion' | 'tablesVersion' | 'seed'>,
-): FitInputs {
+export function makeInputs<P extends Omit<FitInputs, Versions | 'seat'>>(
+  parts: P,
+): P & Pick<FitInputs, Versions> {
   return {
     schema: INPUTS_SCHEMA,
     coreVersion: CORE_VERSION,

@@ -1,4 +1,0 @@
-/** The package has types for it under another ending only. */
-declare module 'comlink/dist/esm/node-adapter.mjs' {
-  export { default } from 'comlink/dist/esm/node-adapter';
-}
