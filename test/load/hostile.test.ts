@@ -5,7 +5,7 @@ import { sendHostile } from '../support/hostile';
 import { proofRuns } from '../support/proof-runs';
 import { readRows } from '../support/read-database';
 
-const REQUESTS = proofRuns(10_000, 2_000);
+const REQUESTS = proofRuns(10_000, 1_000);
 /** So many at least of each answer: the mixture reaches the checks it is meant for. */
 const OF_EACH = REQUESTS / 200;
 

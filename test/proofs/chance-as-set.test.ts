@@ -27,7 +27,7 @@ const FULL_CASES = 60;
 const FAR = 0.05;
 const RANDOM = 2000;
 /** Bodies by which the random settings are sorted out, by which the best of them are improved, and by which all is told. */
-const [FEW, MORE, MANY] = [24, 128, 512];
+const [FEW, MORE, MANY] = [24, 128, 4096];
 const IMPROVED = 2;
 /** How many positions each is moved by in turn. */
 const STEPS = [-9, -3, -1, 1, 3, 9];
@@ -189,12 +189,12 @@ function shortfalls(problems: readonly Problem[], most: number): readonly number
 describe('the chance that everything fits as set', function () {
   this.timeout(900_000);
 
-  // Which cases are far changes with the draw (22 of 200 here); most are pads that the cost leaves unused.
+  // How many are far changes with the draw (18 of 200 here; others gave 19 and 25); most are pads that the cost leaves unused.
   it('falls little short of the surest that 2,000 random settings and a local search find', () => {
     const short = shortfalls(drawn().map(withoutWinner), CASES);
     expect(short).to.have.length(CASES);
     expect(mean(short)).to.be.at.most(0.03);
-    expect(short.filter((x) => x > FAR).length).to.be.at.most(0.15 * CASES);
+    expect(short.filter((x) => x > FAR).length).to.be.at.most(0.1 * CASES);
   });
 
   // Pads and desk err together with the elbow, and what is added up does not know it: more is left here.

@@ -27,7 +27,7 @@ function codeOn(pdf: Uint8Array): string | null {
     const pixels = new Uint8ClampedArray(width * height * 4).fill(255);
     for (let i = 0; i < width * height; i++)
       for (let c = 0; c < 3; c++) pixels[i * 4 + c] = picture[head[0].length + i * 3 + c]!;
-    return jsQR(pixels, width, height)?.data ?? null;
+    return jsQR(pixels, width, height, { inversionAttempts: 'dontInvert' })?.data ?? null;
   } finally {
     rmSync(folder, { recursive: true });
   }

@@ -4,6 +4,7 @@ import { expect } from 'chai';
 import type { NewCardLink } from '../../src/contract';
 import { CARDS, COMMON, PAGES, SHEET, WALK } from '../../src/words/en-GB';
 import { startApp, type App } from '../support/app';
+import { proofCases } from '../support/proof-runs';
 import { readRows } from '../support/read-database';
 
 const KEYS = [COMMON, PAGES, SHEET, WALK, CARDS].flatMap((words) => Object.keys(words));
@@ -74,7 +75,7 @@ describe('the words of every page', function () {
     const found: string[] = [];
     let read = 0;
     for (const page of pages) {
-      const all = addresses[page] ?? (page.includes('[') ? [] : [page]);
+      const all = proofCases(addresses[page] ?? (page.includes('[') ? [] : [page]), 2);
       expect(all, `no addresses for ${page}`).to.be.an('array').that.is.not.empty;
       for (const address of all) {
         const units = ['mm', 'cm', 'in'][read % 3]!;

@@ -43,6 +43,8 @@ export interface Ranking {
 /**
  * By name, and of equal names by the seat itself.
  * @returns negative, 0 or positive, as `sort` takes it. Definition.
+ * @example
+ * byName({ seatId: '1', name: 'A' }, { seatId: '1', name: 'B' }) // => -1
  */
 export const byName = (a: { readonly name: string; readonly seatId: string }, b: typeof a): number =>
   a.name < b.name ? -1 : a.name > b.name ? 1 : a.seatId < b.seatId ? -1 : a.seatId > b.seatId ? 1 : 0;
@@ -51,6 +53,8 @@ export const byName = (a: { readonly name: string; readonly seatId: string }, b:
  * Meant for the place before not meant; likelier to fit (whole per cent) before less likely; then the lesser penalty, the larger margin, the lower price (not
  * known: last), the name.
  * @returns negative, 0 or positive, as `sort` takes it. Definition.
+ * @example
+ * ((ranked) => byRank(ranked, ranked))(rankSeats(asked, [seat], draws).ranked[0]) // => 0
  */
 export function byRank(a: RankedSeat, b: RankedSeat): number {
   return (

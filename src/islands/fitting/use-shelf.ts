@@ -7,7 +7,9 @@ import { call } from '../../ui/client';
 
 /** So many are judged at most: whoever has more narrows the search. */
 export const MOST_JUDGED = 1000;
-const PAGE = 100;
+/** The first page is small, so that judging begins soon. */
+const FIRST_PAGE = 100;
+const PAGE = 200;
 /** A search is sent when its typing has rested for this long, ms. */
 const TYPING_MS = 250;
 
@@ -72,7 +74,7 @@ async function fetchAll(
   let cursor: string | undefined;
   do {
     const page = await call('GET /seats', {
-      query: { ...query, include: 'document', limit: PAGE, cursor },
+      query: { ...query, include: 'document', limit: cursor === undefined ? FIRST_PAGE : PAGE, cursor },
     });
     if (!isWanted()) return;
     for (const { versionId, version, state, seat, tagged } of page.items)
