@@ -1,6 +1,6 @@
 /**
  * Times the computations that a fitter waits for. `npm run bench -- --json` prints one JSON document; without
- * `--json` a table. `--server`, `--exchange`, `--drag`, `--door` or `--all` add what the built application costs; `--general` the comparison with
+ * `--json` a table. `--server`, `--exchange`, `--drag`, `--door`, `--choosing` or `--all` add what the built application costs; `--general` the comparison with
  * a general solver (minutes); `--programme` prints one of its formulations. Every figure is measured here and now: median and 95th centile of repeated runs, after a warm-up.
  */
 import { cpus, loadavg } from 'node:os';
@@ -22,6 +22,7 @@ import { buildDemo } from '../src/demo/build';
 import { doorFigures } from './door';
 import { dragFigures } from './drag';
 import { catalogueFigures } from './catalogue';
+import { choosingFigures } from './choosing';
 import { certaintyFigures } from './certainty';
 import { engineFigures, mixOf } from './engine';
 import { generalFigures, programmeOf } from './general-solver';
@@ -97,7 +98,7 @@ if (!isMainThread) {
   process.exit(0);
 }
 
-/** `--server`, `--exchange`, `--pages` and `--drag` use the built application: `npm run build` first. */
+/** `--server`, `--exchange`, `--pages`, `--choosing` and `--drag` use the built application: `npm run build` first. */
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
 if (process.argv.includes('--programme')) {
   console.log(programmeOf(mixOf(GENERAL_CASES, NOW)));
@@ -118,6 +119,7 @@ const figures: Figure[] = [
   ...(wanted('--exchange') ? await exchangeFigures() : []),
   ...(wanted('--drag') ? await dragFigures() : []),
   ...(wanted('--pages') ? await pageFigures() : []),
+  ...(wanted('--choosing') ? await choosingFigures() : []),
   ...(wanted('--door') ? await doorFigures() : []),
   ...(wanted('--general') ? await generalFigures(mixOf(2 * GENERAL_CASES, NOW)) : []),
 ];
