@@ -1,11 +1,9 @@
 /** How long somebody waits among a thousand seats: from opening the page until the first are seen in order, and all are. */
-import { SEATS } from '../src/data/documents/kinds';
-import { buildDemo } from '../src/demo/build';
 import { startApp } from '../test/support/app';
 import { startBrowser } from '../test/support/browser';
-import { openBench } from '../test/support/context';
 import { taskFitting } from '../test/support/demo-records';
 import { Driver } from '../test/support/driver';
+import { manySeats } from '../test/support/many-seats';
 import { figureOf, type Figure } from './figure';
 
 const SEED = 7;
@@ -27,15 +25,8 @@ const WATCH = `new Promise((resolve) => {
 })`;
 
 export async function choosingFigures(): Promise<Figure[]> {
-  const filled = await openBench({ demo: true });
-  const at = filled.context.now().toISOString();
-  const { seats } = buildDemo(SEED, filled.context.now(), { seats: SEATS_HERE });
-  await filled.context.store.write(async (q) => {
-    for (const { versionId, seat } of seats)
-      await SEATS.insert(q, { versionId, number: 1, savedAt: at, document: seat });
-  });
-  await filled.context.store.close();
-  const app = await startApp({ folder: filled.folder, isEmpty: true });
+  const folder = await manySeats({ seed: SEED, count: SEATS_HERE, demo: true });
+  const app = await startApp({ folder, isEmpty: true });
   const bench = await startBrowser();
   try {
     const { fittingId } = await taskFitting(app.folder);

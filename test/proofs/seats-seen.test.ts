@@ -1,12 +1,10 @@
 /** Five thousand seats, as somebody sees them: from the key or the choice to the list that is drawn. */
 import { expect } from 'chai';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { SEATS } from '../../src/data/documents/kinds';
-import { buildDemo } from '../../src/demo/build';
 import { startApp } from '../support/app';
 import { startBrowser } from '../support/browser';
-import { openBench } from '../support/context';
 import { Driver } from '../support/driver';
+import { manySeats } from '../support/many-seats';
 
 const SEATS_HERE = 5000;
 const MOST_MS = 200;
@@ -40,15 +38,8 @@ describe('5,000 seats on screen', function () {
   this.timeout(240_000);
 
   it('are searched, filtered and sorted within 200 ms, as seen', async () => {
-    const filled = await openBench();
-    const at = filled.context.now().toISOString();
-    const { seats } = buildDemo(7, filled.context.now(), { seats: SEATS_HERE });
-    await filled.context.store.write(async (q) => {
-      for (const { versionId, seat } of seats)
-        await SEATS.insert(q, { versionId, number: 1, savedAt: at, document: seat });
-    });
-    await filled.context.store.close();
-    const app = await startApp({ folder: filled.folder, isEmpty: true });
+    const folder = await manySeats({ seed: 7, count: SEATS_HERE });
+    const app = await startApp({ folder, isEmpty: true });
     const bench = await startBrowser();
     try {
       const user = new Driver(await bench.open(), app.base);
@@ -90,7 +81,6 @@ describe('5,000 seats on screen', function () {
     } finally {
       await bench.stop();
       await app.stop();
-      await filled.close().catch(() => undefined);
     }
   });
 });
