@@ -12,6 +12,7 @@ import { RECORD_STATES, type SeatListing } from './catalogue';
 import {
   BodySchema,
   InputsSchema,
+  PEOPLE_FIELDS,
   MethodSchema,
   NewName,
   PositionsSchema,
@@ -309,6 +310,8 @@ export const FittingDetailSchema = FittingSummarySchema.extend({
   sitter: SitterDetailSchema,
   /** What it is computed with: the readings that hold and, where they are wanted, estimates, marked as such. */
   body: BodySchema,
+  /** Who sits there and who checks by hand, as in the inputs; known before a seat is chosen. */
+  people: z.strictObject(PEOPLE_FIELDS),
   /** null until a seat is chosen. */
   inputs: InputsSchema.nullable(),
   /** Draft settings (stage `reached`, version 0); null before the first solve. */

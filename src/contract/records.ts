@@ -138,18 +138,23 @@ export const WORK_FIELDS = {
 };
 export const WorkSchema = z.strictObject({ ...WORK_FIELDS, toolsKg: Finite.min(0) });
 
+/** What a fitting takes from whoever sits there and whoever checks by hand. */
+export const PEOPLE_FIELDS = {
+  sitter: z.strictObject({ ageYears: z.int().nullable() }),
+  fitterHandMm: z.strictObject({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
+};
+
 export const InputsSchema: z.ZodType<FitInputs> = z.strictObject({
   schema: z.literal(INPUTS_SCHEMA),
   coreVersion: z.int(),
   tablesVersion: z.int(),
   seed: z.int(),
-  sitter: z.strictObject({ ageYears: z.int().nullable() }),
+  ...PEOPLE_FIELDS,
   body: BodySchema,
   seat: SeatSchema,
   place: PlaceSchema.nullable(),
   method: MethodSchema,
   work: WorkSchema,
-  fitterHandMm: z.strictObject({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
 });
 
 /** Positions by adjustment, counted from 0 at the lowest end. */

@@ -69,7 +69,7 @@ import {
   settingRows,
 } from './draft-faults';
 import { isEdited, type EditedVersion } from './edited';
-import { bodyForFitting, composeInputs } from './inputs';
+import { bodyForFitting, composeInputs, peopleOf } from './inputs';
 import { pageFound } from './paging';
 import { solvedPostures } from './postures';
 import { useCase } from './rights';
@@ -96,6 +96,9 @@ async function detailOf(ctx: Context, q: Queries, id: string): Promise<FittingDe
     piece: summary.piece && (await findPiece(q, summary.piece.id)),
     sitter: { ...sitter, body: await bodyOf(q, row.sitterId) },
     body: await bodyForFitting(ctx, q, row, sitter),
+    people: row.inputs
+      ? { sitter: row.inputs.sitter, fitterHandMm: row.inputs.fitterHandMm }
+      : await peopleOf(ctx, q, row, sitter),
     inputs: row.inputs,
     draft: await findDraft(q, id),
   };

@@ -59,14 +59,26 @@ async function composed(ctx: Context, q: Queries, fitting: FittingRow): Promise<
   const sitter = await findSitter(q, fitting.sitterId);
   if (!seat || !method || !sitter) return null;
   return makeInputs({
-    sitter: { ageYears: sitter.birthDate === null ? null : ageOn(sitter.birthDate, today(ctx)) },
+    ...(await peopleOf(ctx, q, fitting, sitter)),
     body: await bodyForFitting(ctx, q, fitting, sitter),
     seat: seat.document,
     place: place && place.document,
     method: method.document,
     work: workOf(fitting),
-    fitterHandMm: await handOf(q, fitting.fitterId),
   });
+}
+
+/** What a fitting takes from who sits there and who checks by hand, with or without a seat. */
+export async function peopleOf(
+  ctx: Context,
+  q: Queries,
+  fitting: Pick<FittingRow, 'fitterId'>,
+  sitter: Sitter,
+): Promise<Pick<FitInputs, 'sitter' | 'fitterHandMm'>> {
+  return {
+    sitter: { ageYears: sitter.birthDate === null ? null : ageOn(sitter.birthDate, today(ctx)) },
+    fitterHandMm: await handOf(q, fitting.fitterId),
+  };
 }
 
 /** The hand that some methods measure with; absent where nobody measured it. */

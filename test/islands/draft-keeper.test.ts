@@ -56,6 +56,7 @@ const fittingWith = (settings: Settings, draftRevision: number): FittingDetail =
   ...PLAIN_WORK,
   estimateMissing: false,
   body: {},
+  people: { sitter: { ageYears: null } },
   inputs: inputsOf(),
   draft: { stage: 'reached', version: 0, settings, held: [], savedAt: NOW },
 });

@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import type { OfferedSeat } from '../../src/contract';
 import { RANKING_DRAWS, drawsOf } from '../../src/core/certainty';
+import { PLAIN_WORK, makeInputs, problemOf } from '../../src/core/fit';
 import { rankSeats, type CaseWithoutSeat, type Ranking } from '../../src/core/rank';
 import { buildDemo } from '../../src/demo/build';
-import { Judging, rankingOf } from '../../src/islands/fitting/judging';
+import { Judging, askedOf, rankingOf } from '../../src/islands/fitting/judging';
 import type { JobDesk } from '../../src/workers/desk';
 import { RIGHT_ANGLE, ROUND, bodyWith, inputsOf, placeWith, slides } from '../support/inputs';
 
@@ -67,6 +68,41 @@ function desk() {
   return { jobs, judging: new Judging({ run, cancel }) };
 }
 const names = (some: readonly OfferedSeat[]) => some.map(({ seat }) => seat.name);
+
+describe('what seats are judged for', () => {
+  const versionId = seats[0]!.versionId;
+  const fitting = {
+    ...PLAIN_WORK,
+    people: { sitter: { ageYears: 6 }, fitterHandMm: { 3: 61, 4: 80 } },
+    body: bodyWith({ ...ROUND, buttockPoplitealLength: 310 }),
+    place: null,
+    method: { versionId, id: RIGHT_ANGLE.id, name: RIGHT_ANGLE.name },
+    inputs: null,
+  };
+  const methods = [{ method: RIGHT_ANGLE, versionId, version: 1, isOwn: false, savedAt: '2026-11-25' }];
+
+  it('is who sits there and whose hand it is, before any seat is chosen as after', () => {
+    const before = askedOf(fitting, [], methods)!;
+    const { seat, ...after } = makeInputs({
+      ...fitting.people,
+      body: fitting.body,
+      seat: seats[0]!.seat,
+      place: null,
+      method: RIGHT_ANGLE,
+      work: PLAIN_WORK,
+    });
+    expect(before).to.deep.equal(after);
+    // A child is given the room behind the knee of a child.
+    const roomFor = (ageYears: number) =>
+      problemOf({ ...askedOf({ ...fitting, people: { sitter: { ageYears } } }, [], methods)!, seat }).targets
+        .kneeRoom.aimLo;
+    expect(roomFor(6)).not.to.equal(roomFor(30));
+  });
+
+  it('is nothing without a method that is known', () => {
+    expect(askedOf(fitting, [], [])).to.equal(null);
+  });
+});
 
 describe('seats that are judged while others still come', () => {
   it('are all known in the end, each judged once, in the order of all', async () => {

@@ -124,5 +124,27 @@ describe('methods and hands', () => {
       expect(roomOf(after).bandLo! - roomOf(bare).bandLo!).to.be.closeTo(11.5, 1e-9);
       expect(reasonOf(await saveHand(context, v7(), 1, hand))).to.equal('notFound');
     });
+
+    it('is told with the age of who sits there before any seat is chosen, as it is after', async () => {
+      const { context } = bench;
+      const [fitter] = valueOf(await allFitters(context));
+      const hand = { threeFingersMm: 61.5, fourFingersMm: 82 };
+      valueOf(await saveHand(context, fitter!.id, 'any', hand));
+      const birthDate = `${context.now().getUTCFullYear() - 7}-01-01`;
+      const child = valueOf(await createSitter(context, { id: v7(), name: 'Pip', birthDate }));
+      const bare = valueOf(
+        await createFitting(context, { id: v7(), sitterId: child.id, fitterId: fitter!.id }),
+      );
+      expect(bare.inputs).to.equal(null);
+      expect(bare.people).to.deep.equal({ sitter: { ageYears: 7 }, fitterHandMm: { 3: 61.5, 4: 82 } });
+      const [seat] = valueOf(await allSeats(context));
+      const seated = valueOf(
+        await editFitting(context, bare.id, bare.version, { seatVersionId: seat!.versionId }),
+      );
+      const { sitter, fitterHandMm } = seated.inputs!;
+      expect({ sitter, fitterHandMm }).to.deep.equal(bare.people);
+      expect(seated.people).to.deep.equal(bare.people);
+      valueOf(await saveHand(context, fitter!.id, 'any', { threeFingersMm: null, fourFingersMm: null }));
+    });
   });
 });

@@ -1,8 +1,30 @@
 /** What is known of seats that are put in order: those judged so far are not judged again when others come or go. */
-import type { OfferedSeat } from '../../contract';
+import type { FittingDetail, MethodSummary, OfferedSeat, PlaceSummary } from '../../contract';
+import { makeInputs, workOf, type Work } from '../../core/fit';
 import type { CaseWithoutSeat } from '../../core/rank';
 import { byName, byRank, type RankedSeat, type Ranking, type RefusedSeat } from '../../core/rank/order';
 import type { JobDesk } from '../../workers/desk';
+
+type Asking = Pick<FittingDetail, 'people' | 'body' | 'place' | 'method' | 'inputs'> & Work;
+
+/** What every seat is asked with: the sitter at this place after this method. */
+export function askedOf(
+  fitting: Asking,
+  places: readonly PlaceSummary[],
+  methods: readonly MethodSummary[],
+): CaseWithoutSeat | null {
+  const method =
+    methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
+  if (!method) return null;
+  const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
+  return makeInputs({
+    ...fitting.people,
+    body: fitting.body,
+    place,
+    method,
+    work: workOf(fitting),
+  });
+}
 
 /** By version of the seat. */
 type Rows = ReadonlyMap<string, RankedSeat | RefusedSeat>;

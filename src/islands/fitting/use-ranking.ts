@@ -1,28 +1,9 @@
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import { assess, makeInputs, problemOf, workOf, type Assessment } from '../../core/fit';
+import { assess, problemOf, workOf, type Assessment } from '../../core/fit';
 import type { CaseWithoutSeat, RankedSeat, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
 import { JobDesk } from '../../workers/desk';
-import { Judging, NOTHING_JUDGED, rankingOf } from './judging';
-
-/** What every seat is asked with: the sitter at this place after this method. */
-function askedOf(
-  fitting: FittingDetail,
-  places: readonly PlaceSummary[],
-  methods: readonly MethodSummary[],
-): CaseWithoutSeat | null {
-  const method =
-    methods.find((m) => m.versionId === fitting.method.versionId)?.method ?? fitting.inputs?.method;
-  if (!method) return null;
-  const place = places.find((p) => p.versionId === fitting.place?.versionId)?.place ?? null;
-  return makeInputs({
-    sitter: { ageYears: fitting.inputs?.sitter.ageYears ?? null },
-    body: fitting.body,
-    place,
-    method,
-    work: workOf(fitting),
-  });
-}
+import { Judging, NOTHING_JUDGED, askedOf, rankingOf } from './judging';
 
 /** One for this page: a stage that comes back finds what was known when it was left. */
 const JUDGING = new Judging(new JobDesk());
@@ -42,7 +23,7 @@ export function useRanking(
   methods: readonly MethodSummary[],
 ): Ranked | null {
   const key = useMemo(
-    () => JSON.stringify([fitting.body, fitting.place, fitting.method, workOf(fitting)]),
+    () => JSON.stringify([fitting.people, fitting.body, fitting.place, fitting.method, workOf(fitting)]),
     [fitting],
   );
   // The fitting object changes with every answer; what the ranking depends on is in the key.
