@@ -1,6 +1,7 @@
 import { MantineProvider } from '@mantine/core';
 import { useEffect, type ReactNode } from 'react';
 import type { Reading } from '../words';
+import { LIVE } from './early';
 import { ReadingContext } from './preferences';
 import { cssVariablesResolver, theme } from './theme';
 
@@ -14,6 +15,7 @@ export function Providers({
   // What is inside has begun to listen by now: the page can be used.
   useEffect(() => {
     document.documentElement.dataset.isLive = 'true';
+    window.dispatchEvent(new Event(LIVE));
   }, []);
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariablesResolver} defaultColorScheme="auto">

@@ -103,14 +103,18 @@ export class Driver {
 
   async follow(link: string): Promise<void> {
     const element = await this.find('link', link);
-    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), element.click()]);
+    await this.leads(() => element.click());
+  }
+
+  /** Does what leads to another page, and waits until that can be used. */
+  async leads(act: () => Promise<void>): Promise<void> {
+    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), act()]);
     await this.isLive();
   }
 
   /** Presses a button that leads to another page. */
-  async pressAndGo(button: string): Promise<void> {
-    await Promise.all([this.page.waitForNavigation({ waitUntil: 'load' }), this.press(button)]);
-    await this.isLive();
+  pressAndGo(button: string): Promise<void> {
+    return this.leads(() => this.press(button));
   }
 
   /** Types into the field of a label, in place of what stands there. */

@@ -1,5 +1,6 @@
 /** A fault from whoever sits there to the fitter who says that nobody may: on every screen that could lead somebody to sit. */
 import { expect } from 'chai';
+import { Driver } from '../support/driver';
 import { readRows } from '../support/read-database';
 import { screens } from '../support/screens';
 
@@ -36,12 +37,8 @@ describe('a tagged seat', function () {
 
     await user.goTo('/seats/tagged');
     await user.page.type('input[type="search"]', 'cr-01');
-    await user.page.keyboard.press('Enter');
-    await user.page.waitForFunction(
-      (path) => window.location.pathname === path,
-      {},
-      `/seats/tagged/${String(id)}`,
-    );
+    await user.leads(() => user.page.keyboard.press('Enter'));
+    expect(new URL(user.page.url()).pathname).to.equal(`/seats/tagged/${String(id)}`);
     await user.sees('Sinks while sitting.');
     await user.sees('with the label');
     await user.press('Mark “do not use”');
@@ -78,6 +75,29 @@ describe('a tagged seat', function () {
     await user.pressAndGo('Undo');
     await user.sees('CC-02: Puffling crèche chair');
     expect((await label()).status).to.equal(200);
+  });
+
+  it('is added though all is typed and pressed before the page listens', async () => {
+    // A device that has never been here: nothing is kept for it.
+    const page = await on.bench.open();
+    let letGo = (): void => undefined;
+    const released = new Promise<void>((resolve) => (letGo = resolve));
+    await page.setRequestInterception(true);
+    page.on('request', (request) => {
+      const isHeld = request.resourceType() === 'script';
+      void (isHeld ? released : Promise.resolve()).then(() => request.continue());
+    });
+    const user = new Driver(page, on.app.base);
+    await page.goto(`${on.app.base}/seats/tagged`, { waitUntil: 'domcontentloaded' });
+    await user.type('Tag', 'hc-01hc-01');
+    await user.press('Add tagged seat');
+    expect(await page.$eval('html', (html) => html.dataset.isLive)).to.equal(undefined);
+    expect(await user.text()).not.to.include('scanned twice');
+    letGo();
+    await user.sees('This label was scanned twice: hc-01.');
+    expect(await user.valueOf('Tag')).to.equal('hc-01hc-01');
+    expect(user.faults).to.deep.equal([]);
+    await page.close();
   });
 
   it('says what is wrong with a tag at its field, and keeps what was typed', async () => {
