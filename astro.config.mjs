@@ -50,7 +50,7 @@ export default defineConfig({
     worker: { format: 'es' },
     build: {
       rollupOptions: {
-        output: { manualChunks },
+        output: { manualChunks, experimentalMinChunkSize: 1500 },
         // They only say what is wrong: a page that does not ask need not fetch them.
         treeshake: { moduleSideEffects: (id) => !SEAT_CHECKS.test(id) },
       },
