@@ -127,6 +127,24 @@ export function endsOfPassive(
   return ends;
 }
 
+/**
+ * Looks for where something that falls to one place and rises beyond it is least, by Fibonacci's numbers: all but the
+ * first look reuse one made before.
+ */
+function lowestAmong(at: (place: number) => number, from: number, to: number): void {
+  const count = to - from + 1;
+  let [shorter, longer] = [1, 1];
+  while (shorter + longer <= count) [shorter, longer] = [longer, shorter + longer];
+  // Of the places before, between and after two looks; what lies beyond the last is never least.
+  const cost = (place: number): number => (place > to ? Infinity : at(place));
+  let before = from - 1;
+  while (longer > 1) {
+    if (cost(before + shorter) > cost(before + longer)) before += shorter;
+    [shorter, longer] = [longer - shorter, shorter];
+  }
+  cost(before + 1);
+}
+
 /** Settings, with what tips by itself at its more costly end. */
 interface AtDearer {
   readonly settings: Settings;
@@ -172,13 +190,7 @@ function betweenEnds(
     }
     return found.get(seatHeight)?.penalty ?? Infinity;
   };
-  let [lo, hi] = [Math.min(...heights), Math.max(...heights)];
-  while (hi - lo > 2 && nodes < budget) {
-    const third = Math.floor((hi - lo) / 3);
-    if (at(lo + third) <= at(hi - third)) hi -= third;
-    else lo += third;
-  }
-  for (let height = lo; height <= hi && nodes < budget; height++) at(height);
+  lowestAmong(at, Math.min(...heights), Math.max(...heights));
   return { found: [...found.values()], nodes };
 }
 

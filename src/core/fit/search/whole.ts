@@ -35,7 +35,7 @@ const MM_PER_DEG = 8;
  * hardly moves a height.
  */
 const TELLS: Partial<Record<Axis['key'], number>> = {
-  footRing: 1e-3,
+  footRing: 0.2,
   lumbarDepth: 0.05,
   upperLumbar: 0.05,
   lowerLumbar: 0.05,
