@@ -18,6 +18,9 @@ const SLOWER = 4;
 const STAGE_CHANGES = 200;
 const RELEASES = 8;
 
+export const LISTENERS_LEFT = 'stages/listenersLeft';
+export const RELEASE = 'lever/release';
+
 /** Fills a database with demo records and a large practice around them; returns its folder. */
 async function largePractice(): Promise<string> {
   const { context, folder } = await openBench({ demo: true });
@@ -128,7 +131,8 @@ async function listenersLeft(user: Driver): Promise<number> {
   return (await count()) - before;
 }
 
-export async function pageFigures(): Promise<Figure[]> {
+/** @param isWanted by the name of a figure: what is not wanted is not looked at */
+export async function pageFigures(isWanted: (figure: string) => boolean = () => true): Promise<Figure[]> {
   const folder = await largePractice();
   const app = await startApp({ folder });
   const bench = await startBrowser();
@@ -136,6 +140,7 @@ export async function pageFigures(): Promise<Figure[]> {
     const paths = await everyPage(app);
     const figures: Figure[] = [];
     for (const [name, path] of paths) {
+      if (!isWanted(`paint/${name}`)) continue;
       const page = await bench.open();
       await page.emulateCPUThrottling(SLOWER);
       await new Driver(page, app.base).goTo(path);
@@ -147,12 +152,16 @@ export async function pageFigures(): Promise<Figure[]> {
       await page.close();
     }
     const user = new Driver(await bench.open(), app.base);
-    await user.goTo(paths.get('setting')!);
-    figures.push(figureOf('stages/listenersLeft', [await listenersLeft(user)]));
-    await user.page.emulateCPUThrottling(SLOWER);
-    await user.goTo(paths.get('setting')!);
-    await new Promise((resolve) => setTimeout(resolve, 3000));
-    figures.push(figureOf('lever/release', await releases(user)));
+    if (isWanted(LISTENERS_LEFT)) {
+      await user.goTo(paths.get('setting')!);
+      figures.push(figureOf(LISTENERS_LEFT, [await listenersLeft(user)]));
+    }
+    if (isWanted(RELEASE)) {
+      await user.page.emulateCPUThrottling(SLOWER);
+      await user.goTo(paths.get('setting')!);
+      await new Promise((resolve) => setTimeout(resolve, 3000));
+      figures.push(figureOf(RELEASE, await releases(user)));
+    }
     return figures;
   } finally {
     await bench.stop();
