@@ -37,7 +37,7 @@ export function run(command, args, what, { asError = false } = {}) {
 /** Packages that load files of their own at run time: native parts, fonts, threads. They are not bundled. */
 export const STAYS_OUTSIDE = ['libsql', '@libsql/client', '@neon-rs/load', 'pdfkit', 'piscina'];
 /** Packages of the older form ask for parts of Node by this name. */
-const REQUIRE =
+export const REQUIRE =
   "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);";
 
 /**

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { buildSync } from 'esbuild';
 import { v7 } from 'uuid';
+import { REQUIRE, STAYS_OUTSIDE } from '../../scripts/machine.mjs';
 import { valueOf } from '../support/outcome';
 import type { SavedDraft } from '../../src/contract';
 import { NO_REMEDIES } from '../../src/core/fit';
@@ -138,7 +139,9 @@ describe('a process that is killed while it saves', function () {
     buildSync({
       entryPoints: ['test/proofs/saving-process.ts'],
       bundle: true,
-      packages: 'external',
+      // As the program is: a process that reads its packages one by one is twice as long in coming.
+      external: [...STAYS_OUTSIDE],
+      banner: { js: REQUIRE },
       platform: 'node',
       format: 'esm',
       target: 'node20',

@@ -1,5 +1,3 @@
-import PDFDocument from 'pdfkit';
-
 const PT_PER_MM = 72 / 25.4;
 export const mm = (millimetres: number): number => millimetres * PT_PER_MM;
 
@@ -34,7 +32,9 @@ export async function documentOf(
   draw: (doc: PDFKit.PDFDocument) => void,
 ): Promise<Uint8Array> {
   const { width, height } = PAPERS[paper];
-  const doc = new PDFDocument({
+  // Read when the first sheet is drawn: a server has started by then.
+  const { default: Document } = await import('pdfkit');
+  const doc = new Document({
     size: [width, height],
     margin: 0,
     lang: 'en-GB',
