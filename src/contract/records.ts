@@ -140,8 +140,11 @@ export const WorkSchema = z.strictObject({ ...WORK_FIELDS, toolsKg: Finite.min(0
 
 /** What a fitting takes from whoever sits there and whoever checks by hand. */
 export const PEOPLE_FIELDS = {
-  sitter: z.strictObject({ ageYears: z.int().nullable() }),
-  fitterHandMm: z.strictObject({ 3: Finite.optional(), 4: Finite.optional() }).optional(),
+  sitter: z.strictObject({ ageYears: z.int().nullable().describe('years; null: not known') }),
+  fitterHandMm: z
+    .strictObject({ 3: Finite.optional(), 4: Finite.optional() })
+    .optional()
+    .describe('breadth of three and of four fingers, mm; absent: not measured'),
 };
 
 export const InputsSchema: z.ZodType<FitInputs> = z.strictObject({
