@@ -72,9 +72,9 @@ export class Driver {
   }
 
   /** Clicks; what was drawn anew, or has moved away from under the pointer, is found and clicked again. */
-  private async click(role: FoundRole, name: string): Promise<void> {
+  private async click(find: () => Promise<ElementHandle<Element>>): Promise<void> {
     for (let left = MOVES; ; left--) {
-      const element = await this.find(role, name);
+      const element = await find();
       try {
         const wasHit = await hitBy(element, () => element.click());
         if (wasHit || left === 0) return;
@@ -85,25 +85,27 @@ export class Driver {
   }
 
   async press(button: string): Promise<void> {
-    await this.click('button', button);
+    await this.click(() => this.find('button', button));
   }
 
   /** Ticks, or lets go, a box. */
   async tick(label: string): Promise<void> {
-    const box = await this.find('checkbox', label);
-    await box.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-    await box.click();
+    await this.click(async () => {
+      const box = await this.find('checkbox', label);
+      await box.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+      return box;
+    });
   }
 
   /** Opens what is folded away under its title. */
   async unfold(title: string): Promise<void> {
-    const summary = await this.page.waitForSelector(`summary::-p-text(${title})`, { timeout: WAIT_MS });
-    await summary!.click();
+    await this.click(
+      async () => (await this.page.waitForSelector(`summary::-p-text(${title})`, { timeout: WAIT_MS }))!,
+    );
   }
 
   async follow(link: string): Promise<void> {
-    const element = await this.find('link', link);
-    await this.leads(() => element.click());
+    await this.leads(() => this.click(() => this.find('link', link)));
   }
 
   /** Does what leads to another page, and waits until that can be used. */
@@ -119,7 +121,7 @@ export class Driver {
 
   /** Types into the field of a label, in place of what stands there. */
   async type(label: string, text: string): Promise<void> {
-    await this.click('textbox', label);
+    await this.click(() => this.find('textbox', label));
     // The field may move between clicks: all of it is selected by the keyboard.
     await this.page.keyboard.down('Control');
     await this.page.keyboard.press('a');

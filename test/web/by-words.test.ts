@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import type { ElementHandle } from 'puppeteer-core';
+import { hitBy } from '../support/driver';
 import { screens } from '../support/screens';
 
 describe('by visible words alone', function () {
@@ -13,7 +14,7 @@ describe('by visible words alone', function () {
   after(() => rmSync(folder, { recursive: true, force: true }));
 
   /** What can be pressed and shows these words, where a finger would find it; nothing that is hidden. */
-  async function shown(words: string): Promise<ElementHandle> {
+  async function shown(words: string): Promise<ElementHandle<Element>> {
     const found = await on.user.page.waitForFunction(
       (wanted) =>
         [...document.querySelectorAll<HTMLElement>('a, button, summary, label')].find(
@@ -25,12 +26,16 @@ describe('by visible words alone', function () {
       { timeout: 30_000 },
       words,
     );
-    return found.asElement() as ElementHandle;
+    return found.asElement() as ElementHandle<Element>;
   }
+  /** What has moved away from under the pointer is found and pressed again. */
   async function press(words: string): Promise<void> {
-    const target = await shown(words);
-    await target.scrollIntoView();
-    await target.click();
+    for (let left = 4; left > 0; left--) {
+      const target = await shown(words);
+      await target.scrollIntoView();
+      if (await hitBy(target, () => target.click())) return;
+    }
+    throw new Error(`“${words}” cannot be pressed: it moves`);
   }
   /** Whoever is quicker than the page presses again; here it is waited for. */
   const listens = () =>
