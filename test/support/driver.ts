@@ -52,7 +52,8 @@ export class Driver {
       () =>
         !document.querySelector('astro-island[ssr]') &&
         (document.documentElement.dataset.isLive === 'true' || !document.querySelector('astro-island')),
-      { timeout: WAIT_MS },
+      // By the clock: a page that is not in front may draw no frame.
+      { timeout: WAIT_MS, polling: LOOK_EVERY_MS },
     );
   }
 
