@@ -11,7 +11,7 @@ import {
   type Settings,
 } from '../core/fit';
 import { ADJUSTMENT_KINDS, type AdjustmentKind } from '../core/seat';
-import { SHIPPED_METHODS } from '../core/method';
+import { DEFAULT_METHOD } from '../core/method';
 import {
   done,
   refused,
@@ -194,7 +194,7 @@ async function pieceAfter(
 }
 
 /**
- * Opens a fitting of a sitter with the first built-in method. The same again gives the first record; the same id for
+ * Opens a fitting of a sitter with the built-in method that most begin with. The same again gives the first record; the same id for
  * anybody else is refused.
  */
 export const createFitting = useCase('create', 'fitting', (ctx: Context, fitting: NewFitting) =>
@@ -209,7 +209,7 @@ export const createFitting = useCase('create', 'fitting', (ctx: Context, fitting
       return refused('invalid', { faults: [{ pointer: '/sitterId', detail: word('field.noPerson') }] });
     const faults = await danglingFaults(q, { fitterId: fitting.fitterId });
     if (faults.length > 0) return refused('invalid', { faults });
-    const method = await METHODS.newest(q, SHIPPED_METHODS[0]!.id);
+    const method = await METHODS.newest(q, DEFAULT_METHOD.id);
     if (!method) return refused('unexpected');
     await insertFitting(
       q,

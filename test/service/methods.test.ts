@@ -136,6 +136,7 @@ describe('methods and hands', () => {
         await createFitting(context, { id: v7(), sitterId: child.id, fitterId: fitter!.id }),
       );
       expect(bare.inputs).to.equal(null);
+      expect(bare.method.id).to.equal('open-hip');
       expect(bare.people).to.deep.equal({ sitter: { ageYears: 7 }, fitterHandMm: { 3: 61.5, 4: 82 } });
       const [seat] = valueOf(await allSeats(context));
       const seated = valueOf(

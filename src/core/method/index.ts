@@ -19,5 +19,5 @@ export {
   type TieBreak,
 } from './method';
 export { ORDERS, ORDER_IDS, orderIdOf, type OrderId } from './orders';
-export { SHIPPED_METHODS } from './shipped';
+export { DEFAULT_METHOD, SHIPPED_METHODS } from './shipped';
 export { upgradeMethod } from './upgrade';

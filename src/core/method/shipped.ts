@@ -290,3 +290,6 @@ export const SHIPPED_METHODS: readonly Method[] = [
   SITTER_LED,
   EYE_AND_HANDS,
 ];
+
+/** What a fitting begins with. Common practice, no source. */
+export const DEFAULT_METHOD: Method = OPEN_HIP;
