@@ -32,6 +32,8 @@ export function keepWhatComesEarly(live: string): void {
       if (!pressed) return;
       // Else a form is sent as if there were no script, and what was typed is gone.
       event.preventDefault();
+      // What has begun to listen a moment before it says so would do it now, and once more then.
+      event.stopImmediatePropagation();
       presses.add(pressed);
     },
     true,
