@@ -13,6 +13,7 @@ import { SHIPPED_METHODS } from '../src/core/method';
 import { BRITISH, filledBody } from '../src/core/population';
 import type { Place } from '../src/core/place';
 import { rankingInTurn } from '../src/core/rank';
+import type { SeatModel } from '../src/core/seat';
 import { buildDemo } from '../src/demo/build';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
@@ -25,8 +26,7 @@ const FIRST = 50;
 const RANKING_RUNS = 7;
 
 /** Seats put in order for one person: all of them, and until the first fifty are known. */
-function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
-  const seats = buildDemo(SEED, now, { seats: RANKED }).seats.map(({ seat }) => seat);
+function rankingFigures({ body, place, seats }: ReturnType<typeof somebody>): Figure[] {
   const asked = makeInputs({
     sitter: { ageYears: 38 },
     body,
@@ -51,8 +51,13 @@ function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
   ];
 }
 
-export function certaintyFigures(now: Date): Figure[] {
-  const demo = buildDemo(SEED, now, { seats: SEATS });
+/** Somebody of whom something was measured, at a desk. */
+export function somebody(now: Date): {
+  readonly body: Body;
+  readonly place: Place;
+  readonly seats: readonly SeatModel[];
+} {
+  const demo = buildDemo(SEED, now, { seats: RANKED });
   const sitter = demo.sitters.find((s) => s.name.startsWith('Sunniva'))!;
   const measured = Object.fromEntries(
     Object.entries(bodyOf(sitter.readings)).map(([id, quantity]) => [
@@ -60,9 +65,16 @@ export function certaintyFigures(now: Date): Figure[] {
       { ...quantity, spread: DIMENSIONS[id as DimensionId].repeatTolerance / 2 },
     ]),
   );
-  const body = filledBody(measured, { sex: 'women', ageYears: 38 }, BRITISH);
-  const place = demo.places.find((x) => x.place.name === 'Chart room table')!.place;
-  const cases = demo.seats.map(({ seat }) => {
+  return {
+    body: filledBody(measured, { sex: 'women', ageYears: 38 }, BRITISH),
+    place: demo.places.find((x) => x.place.name === 'Chart room table')!.place,
+    seats: demo.seats.map(({ seat }) => seat),
+  };
+}
+
+export function certaintyFigures(now: Date): Figure[] {
+  const { body, place, seats: all } = somebody(now);
+  const cases = all.slice(0, SEATS).map((seat) => {
     const p = problemOf(
       makeInputs({
         sitter: { ageYears: 38 },
@@ -91,7 +103,7 @@ export function certaintyFigures(now: Date): Figure[] {
     timed(() => void [...certaintyOfSettings(p, settings, draws)]),
   );
   return [
-    ...rankingFigures(body, place, now),
+    ...rankingFigures({ body, place, seats: all }),
     figureOf('certainty/draws', [timed(() => void drawsOf(body))], { detail: { draws: draws.count } }),
     figureOf('certainty/quick', quick, { detail: { seats: SEATS, draws: draws.count } }),
     figureOf('certainty/seat', seats, { detail: { seats: SEATS, draws: choosing.count } }),

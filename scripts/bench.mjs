@@ -6,8 +6,11 @@ import { ROOT, bundleForNode, checkNode, run } from './machine.mjs';
 checkNode();
 const folder = join(ROOT, 'node_modules', '.velto-bench');
 mkdirSync(folder, { recursive: true });
-const outfile = join(folder, 'run.mjs');
 // Some bring compilers and browsers along, which cannot be bundled.
-bundleForNode('bench/run.ts', outfile, 'Bundling the benchmarks', { packages: 'outside' });
+const [outfile, thread] = ['run', 'thread'].map((name) => {
+  const file = join(folder, `${name}.mjs`);
+  bundleForNode(`bench/${name}.ts`, file, 'Bundling the benchmarks', { packages: 'outside' });
+  return file;
+});
 run(process.execPath, [outfile, ...process.argv.slice(2)], 'The benchmarks');
-rmSync(outfile, { force: true });
+for (const file of [outfile, thread]) rmSync(file, { force: true });

@@ -38,6 +38,8 @@ import { DEMO_SEATS } from '../../src/demo/seats';
 import { DEMO_SITTERS } from '../../src/demo/sitters';
 import { ABOUTS, COMMON as SHARED_WORDS, PAGES as PAGE_WORDS, SERVER } from '../../src/words/en-GB';
 import { DEFAULT_READING, isWordKey, say, sayDate, sayPrice, sayTurns, t } from '../../src/words';
+import '../../src/words/cards';
+import '../../src/words/pages';
 import { proofRuns } from '../support/proof-runs';
 import { OPEN_HIP, RIGHT_ANGLE, bodyWith, problemFor, settingsAt } from '../support/inputs';
 
