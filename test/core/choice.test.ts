@@ -37,7 +37,7 @@ describe('one adjustment with everything else standing still', () => {
     const which = upTo(3);
     // Only what may also be too high is ever left unused.
     const unused = which < 2 && upTo(3) === 0 ? { flat: 12, perUnit: 0.05 } : null;
-    return new Curve(assumed(targets[which]!), 'mm', sd, unused);
+    return new Curve(assumed(targets[which]!), 'mm', sd, { unused: unused ?? undefined });
   }
 
   function termAtRandom(key: AdjustmentKind, { values }: Axis): Term {

@@ -126,9 +126,9 @@ describe('the cost of a residual in doubt', () => {
         for (const curve of [
           new Curve(FEET, 'mm', deviation),
           new Curve(ROOM, 'mm', deviation),
-          new Curve(FEET, 'mm', deviation, unused),
+          new Curve(FEET, 'mm', deviation, { unused }),
           // So steep above that doubt of it is felt far below, where it is left unused.
-          new Curve(STEEP_ABOVE, 'mm', 3 * deviation, unused),
+          new Curve(STEEP_ABOVE, 'mm', 3 * deviation, { unused }),
         ]) {
           const [lo, hi] = [Math.min(a, b), Math.max(a, b)];
           expect(curve.leastPenalty(lo, hi)).to.be.at.most(curve.at(lo + x * (hi - lo)));
@@ -143,7 +143,7 @@ describe('the cost of a residual in doubt', () => {
 
 describe('pads that may be left unused', () => {
   const used = new Curve(FEET, 'mm', 4);
-  const either = new Curve(FEET, 'mm', 4, { flat: 12, perUnit: 0.01 });
+  const either = new Curve(FEET, 'mm', 4, { unused: { flat: 12, perUnit: 0.01 } });
   it('cost as ever where they are near, and a flat price and a little more where they are far too low', () => {
     expect(either.at(-20)).to.equal(used.at(-20));
     expect(either.at(-90) / MILLION).to.be.closeTo(12.9, 0.01);

@@ -14,13 +14,15 @@ import {
   type Settings,
   CONDITION_UNITS,
 } from '../../src/core/fit';
+import { datumMm } from '../../src/core/fit/geometry/on-seat';
 import { SHIPPED_METHODS } from '../../src/core/method';
+import { childAt } from '../../src/core/population';
 import { buildDemo } from '../../src/demo/build';
 import { bodyOf } from '../../bench/body';
 import { drawnProblems } from '../support/drawn-seats';
 import { Evaluator } from '../support/evaluator';
 import { meanCost } from '../support/mean-cost';
-import { inputsOf } from '../support/inputs';
+import { adjustment, inputsOf, seatWith, slides } from '../support/inputs';
 
 /** What only the core computes: they follow mass and task, and have tests of their own. */
 const APART: readonly string[] = ['tension', 'tiltLock'];
@@ -47,7 +49,7 @@ function compare(p: Problem, settings: Settings): number {
       CONDITION_UNITS[c.id],
       sds[c.id] ?? 0,
       isGap && mayFall !== null ? bare : residual,
-      { unused, forgiven: isGap ? mayFall : null },
+      { unused, forgiven: isGap ? mayFall : null, refusedBelow: c.id === 'headroom' ? 0 : null },
     );
     const judge = judgesOf(p).find((j) => j.condition.id === c.id)!;
     expect(cost, `cost of ${c.id} at ${residual}`).to.be.closeTo(
@@ -102,5 +104,45 @@ describe('an evaluator written from the documentation', () => {
     expect(n).to.be.at.least(500);
     // Nearly everything that is ever asked.
     expect(met.size).to.be.greaterThan(28);
+  });
+
+  it('agrees on children, whose hips and knees lie in proportion', () => {
+    const demo = buildDemo(5, new Date('2026-11-29T09:30:00Z'));
+    let n = 0;
+    for (const ageYears of [4, 6, 9, 12, 14.9])
+      for (const share of [0.05, 0.95])
+        for (const [j, { seat }] of demo.seats.entries()) {
+          const inputs = inputsOf({
+            ageYears,
+            body: childAt(j % 2 ? 'men' : 'women', ageYears, share),
+            seat,
+            place: demo.places[n % demo.places.length]!.place,
+            method: SHIPPED_METHODS[(n + j) % SHIPPED_METHODS.length]!,
+          });
+          const p = problemOf(inputs);
+          compare(p, drawnSettings(p, n++));
+        }
+    expect(n).to.be.at.least(100);
+  });
+
+  it('would not agree if a child’s hips lay where an adult’s do', () => {
+    const seat = seatWith(
+      [adjustment('seatHeight', slides(300, 420)), adjustment('backAngle', slides(0, 20))],
+      {
+        pan: { axisFromRearMm: 0, recessMm: 0, frontEdgeRadiusMm: null },
+        back: { topMm: 500, synchroRatio: 2 },
+      },
+    );
+    const body = childAt('women', 6, 0.5);
+    const heightOf = (ageYears: number): number => {
+      const p = problemOf(inputsOf({ seat, body, ageYears }));
+      return datumMm(p, valuesOfSettings(p, { positions: { seatHeight: 0, backAngle: 20 }, remedies: {} }));
+    };
+    // The pan stands at 5°: an adult is counted from 140 mm before its rear, a child from less.
+    const length = body.buttockPoplitealLength!.value;
+    const sin5 = Math.sin((5 * Math.PI) / 180);
+    expect(heightOf(30)).to.be.closeTo(300 + 140 * sin5, 1e-9);
+    expect(heightOf(6)).to.be.closeTo(300 + 140 * (length / 480) * sin5, 1e-9);
+    expect(length).to.be.within(280, 360);
   });
 });

@@ -40,6 +40,8 @@ describe('the pan', () => {
     expect(hollowFromRear(480, 20, 35)).to.equal(495);
     expect(datumFromRear(20, 35)).to.equal(155);
     expect(datumFromRear(0, 0)).to.equal(140);
+    // A child half as long sits half as far forward.
+    expect(datumFromRear(20, 35, 0.5)).to.equal(85);
   });
 });
 

@@ -127,12 +127,17 @@ export class Evaluator {
   private get recess(): number {
     return this.inputs.seat.pan.recessMm ?? 0;
   }
+  /** Hip and knee of a child in proportion to its length. */
+  private get share(): number {
+    const age = this.inputs.sitter.ageYears;
+    return age !== null && age < 15 ? or(this.m.buttockPoplitealLength, 480) / 480 : 1;
+  }
   private get datum(): number {
-    return this.point(140 - this.recess + this.push);
+    return this.point(140 * this.share - this.recess + this.push);
   }
   private get datumX(): number {
     const axis = this.inputs.seat.pan.axisFromRearMm ?? 200;
-    return axis + (140 - this.recess + this.push - axis) * cos(this.pan);
+    return axis + (140 * this.share - this.recess + this.push - axis) * cos(this.pan);
   }
 
   // The leg.
@@ -147,7 +152,7 @@ export class Evaluator {
     return this.onPedals ? this.ankle + (P - this.ankle) * cos(30) : P;
   }
   private get reach(): number {
-    return this.b('buttockPoplitealLength') - 140;
+    return this.b('buttockPoplitealLength') - 140 * this.share;
   }
   private get isPerched(): boolean {
     const { seat, method } = this.inputs;
@@ -351,11 +356,11 @@ export class Evaluator {
         )
       : NaN;
     const pedals = place?.pedals;
-    const hipX = this.datumX - 90 * sin(this.pan) + fore + or(this.means('stationForeAft'), 0);
+    const hipX = this.datumX - 90 * this.share * sin(this.pan) + fore + or(this.means('stationForeAft'), 0);
     const toHeel = pedals
       ? Math.hypot(
           pedals.forwardMm - hipX,
-          pedals.heightMm + this.b('shoeHeel') + this.ankle - (this.datum + 90 * cos(this.pan)),
+          pedals.heightMm + this.b('shoeHeel') + this.ankle - (this.datum + 90 * this.share * cos(this.pan)),
         )
       : NaN;
     const before20 = this.grip - (place?.keysFromEdgeMm ?? NaN) - 20 - this.padBeforeElbow;
@@ -391,8 +396,8 @@ export class Evaluator {
       headClear: headPad - headOut * sin(Math.min(this.trunk, method.headRestFromDeg)),
       leverElbow: this.angle(this.upperArm, this.grip, lever),
       pedalKnee: this.angle(
-        Math.hypot(this.reach + 45, 90 - 56),
-        this.b('poplitealHeight') + 56 - this.ankle,
+        Math.hypot(this.reach + 45 * this.share, (90 - 56) * this.share),
+        this.b('poplitealHeight') + 56 * this.share - this.ankle,
         toHeel,
       ),
       deskTop: desk + keys - this.elbow,

@@ -39,9 +39,11 @@ export function meanCost(
   {
     unused = null,
     forgiven = null,
+    refusedBelow = null,
   }: {
     readonly unused?: { readonly flat: number; readonly perUnit: number } | null;
     readonly forgiven?: number | null;
+    readonly refusedBelow?: number | null;
   },
 ): number {
   const of = (list: readonly Corner[], r: number, free = 0): number =>
@@ -50,6 +52,7 @@ export function meanCost(
       return sum + (sd > 0 ? slope * sd * over(past / sd) : slope * Math.max(0, past));
     }, 0);
   const main = corners(target, { mm: 1, deg: 0.5, own: 0.125 }[unit]);
+  if (refusedBelow !== null) main.push([refusedBelow, -1, 40_000]);
   const ups = main.filter(([, way]) => way > 0);
   const downs = main.filter(([, way]) => way < 0);
   let least = 0;

@@ -20,13 +20,13 @@ export interface Point {
   readonly z: number;
 }
 
-/** Seated heights count from the pan this far in front of the buttocks, mm (seat index point, ISO 3462 family; from memory). */
+/** Seated heights of an adult count from the pan this far in front of the buttocks, mm (seat index point, ISO 3462 family; from memory). */
 export const SEATED_DATUM_FROM_REAR_MM = 140;
-/** Hip centre above the pan under load, mm (seat index point above the seat reference point; from memory). */
+/** Hip centre of an adult above the pan under load, mm (seat index point above the seat reference point; from memory). */
 export const HIP_ABOVE_PAN_MM = 90;
-/** Knee centre above the underside of the thigh, mm (assumed from segment tables). */
+/** Knee centre of an adult above the underside of the thigh, mm (assumed from segment tables). */
 export const KNEE_ABOVE_UNDERSIDE_MM = 56;
-/** Knee centre in front of the knee's hollow, mm; for drawing only (assumed). */
+/** Knee centre of an adult in front of the knee's hollow, mm (assumed). */
 export const KNEE_BEFORE_HOLLOW_MM = 45;
 /** Ankle height as a fraction of stature (Drillis & Contini 1966, in Winter, Fig. 4.1). */
 export const ANKLE_FRACTION = 0.039;

@@ -41,10 +41,11 @@ export function hollowFromRear(buttockPoplitealMm: number, recessMm: number, pus
 
 /**
  * Where the seated heights are counted from, along the pan from its rear end, mm.
+ * @param share how large the body is against an adult's; 1 for adults
  * @returns mm. Definition.
  */
-export function datumFromRear(recessMm: number, pushMm: number): number {
-  return SEATED_DATUM_FROM_REAR_MM - recessMm + pushMm;
+export function datumFromRear(recessMm: number, pushMm: number, share = 1): number {
+  return SEATED_DATUM_FROM_REAR_MM * share - recessMm + pushMm;
 }
 
 /**

@@ -13,8 +13,8 @@ export interface Fingers {
 /** Breadth of three and of four fingers where no hand was measured, mm (common practice, no source). */
 export const USUAL_FINGERS_MM = { 3: 50, 4: 70 } as const;
 
-/** Buttock–popliteal length for which the room behind the knee is stated, mm (an average adult). */
-export const ROOM_REFERENCE_MM = 480;
+/** Buttock–popliteal length of the adult for whom lengths are stated that a child has in proportion, mm (an average one). */
+export const ADULT_LENGTH_MM = 480;
 
 /**
  * The room behind the knee by the fingers of a measured hand: lower bounds by the fewer fingers, upper by the more.
@@ -45,7 +45,7 @@ export function roomByFingers(
  * @returns a new target, mm. Assumed.
  */
 export function roomForChild(target: Target, buttockPoplitealMm: number): Target {
-  const share = buttockPoplitealMm / ROOM_REFERENCE_MM;
+  const share = buttockPoplitealMm / ADULT_LENGTH_MM;
   const scaled = (v: number | undefined) => (v === undefined ? undefined : v * share);
   return {
     ...target,

@@ -16,7 +16,7 @@ export {
 export {
   FINGER_COUNTS,
   HANDS_OF,
-  ROOM_REFERENCE_MM,
+  ADULT_LENGTH_MM,
   USUAL_FINGERS_MM,
   roomByFingers,
   roomForChild,

@@ -19,7 +19,7 @@ import {
 import type { Target } from '../../target';
 import { cosDeg } from '../../units';
 import { carriedOf } from '../problem/carried';
-import type { FitInputs } from '../problem/inputs';
+import { adultShareOf, type FitInputs } from '../problem/inputs';
 import { leaningOf } from '../problem/leaning';
 import type { BodyNumbers, Problem, Variable } from '../problem/problem';
 import { middleOfAim, targetsFor, targetsOf } from './targets';
@@ -206,6 +206,7 @@ export function problemOf(inputs: FitInputs, rollMm = 0): Problem {
     leaning: leaningOf(inputs, variables, targets.backAngle),
     // A roll on a back without a lumbar of its own stands out from a flat one.
     flattestMm: rollMm > 0 && flattest === Infinity ? 0 : flattest,
+    adultShare: adultShareOf(inputs),
     hasPush: rollMm > 0 || PUSHES.some((kind) => variables[kind]),
     rollMm,
     bare: null,

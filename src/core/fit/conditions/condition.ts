@@ -56,6 +56,8 @@ export interface ConditionRow {
   readonly through?: ((p: Problem, v: SetValues) => number) | undefined;
   /** What it stands for may also be left unused, at a cost. */
   readonly unused?: LeftUnused | undefined;
+  /** Below this the seat is refused, in its unit: nothing else is dear enough to go there. */
+  readonly refusedBelow?: number | undefined;
   /** Between which ends it lies while adjustments range over a span; absent: nobody tells before all stand still. */
   readonly extent?: ((x: Extents) => Interval) | undefined;
   /**

@@ -49,6 +49,7 @@ const alike = (c: (typeof ROWS)[number]): Condition => ({
   either: c.either,
   through: c.through,
   unused: c.unused,
+  refusedBelow: c.refusedBelow,
   isOneWay: c.isOneWay,
   applies: c.applies,
   needs: c.needs,

@@ -147,8 +147,8 @@ export const PLACE_CONDITIONS = [
     /** Ceiling of a cab less the top of the head, thrown up by the ride. */
     id: 'headroom',
     unit: 'mm',
-    // Through the roof is refused: nothing below is dear enough to go there.
     target: assumed({ hardLo: 0, bandLo: 0, aimLo: 50, weight: 40 }),
+    refusedBelow: 0,
     isSolid: true,
     owners: () => ['seatHeight'],
     scope: SITS,

@@ -174,6 +174,16 @@ export interface LeftUnused {
   readonly perUnit: number;
 }
 
+/** What of a condition goes into its curve beside the target. */
+export interface CurveExtras {
+  readonly unused?: LeftUnused | undefined;
+  /** Below this the seat is refused, in the residual's unit. */
+  readonly refusedBelow?: number | undefined;
+}
+
+/** Each unit of what is refused costs so many points (assumed): more than all else together can. */
+const REFUSED_SLOPE = 40_000;
+
 /** A target made ready: what a residual costs in millionths of a point, and the least that any of an interval costs. */
 export class Curve {
   readonly aim: Interval;
@@ -194,12 +204,13 @@ export class Curve {
     target: Target,
     readonly unit: keyof typeof LEAST_EDGE,
     readonly sd: number,
-    unused: LeftUnused | null = null,
+    { unused, refusedBelow }: CurveExtras = {},
   ) {
     this.aim = aimOf(target);
     this.hard = hardOf(target);
     this.isHard = target.hardLo !== undefined || target.hardHi !== undefined;
     const corners = cornersOf(target, unit);
+    if (refusedBelow !== undefined) corners.unshift({ at: refusedBelow, way: -1, slope: REFUSED_SLOPE });
     this.main = new Corners(corners, sd);
     this.lowest = lowestOf(corners, this.main, sd);
     this.least = Number.isFinite(this.lowest) ? this.main.of(this.lowest) : 0;
@@ -323,17 +334,12 @@ const curves = new WeakMap<Target, Curve[]>();
  * @param sd standard deviation of the residual in its unit, 0 or more
  * @returns points by residual. Definition: the expected cost under a normal error (docs/model.md).
  */
-export function curveOf(
-  id: ConditionId,
-  target: Target,
-  sd: number,
-  unused: LeftUnused | null = null,
-): Curve {
+export function curveOf(id: ConditionId, target: Target, sd: number, extras: CurveExtras = {}): Curve {
   const unit = CONDITION_UNITS[id];
   let known = curves.get(target);
   if (!known) curves.set(target, (known = []));
   for (const curve of known) if (curve.sd === sd && curve.unit === unit) return curve;
-  const curve = new Curve(target, unit, sd, unused);
+  const curve = new Curve(target, unit, sd, extras);
   if (known.length >= MOST_KEPT) known.length = 0;
   known.push(curve);
   return curve;

@@ -22,8 +22,8 @@ export interface Judge {
 export const judgesOf = oncePer((p): readonly Judge[] => {
   const sds = residualSds(p);
   return computable(p).map((condition) => {
-    const { id, unused } = condition;
-    return { condition, curve: curveOf(id, p.targets[id], sds[id] ?? 0, unused ?? null) };
+    const { id } = condition;
+    return { condition, curve: curveOf(id, p.targets[id], sds[id] ?? 0, condition) };
   });
 });
 

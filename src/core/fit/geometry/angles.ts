@@ -1,8 +1,8 @@
 import { bandOf, outsideBy, type Interval } from '../../target';
 import { estimatedOf, missingOf, type DimensionId } from '../../body';
-import { HIP_ABOVE_PAN_MM, KNEE_ABOVE_UNDERSIDE_MM, elbowDeg, kneeDeg, trunkThighDeg } from '../../posture';
+import { elbowDeg, kneeDeg, trunkThighDeg } from '../../posture';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../../units';
-import { datumMm, legOf, reachMm, trunkDegOf } from './on-seat';
+import { datumMm, hipAboveMm, kneeAboveMm, legOf, reachMm, trunkDegOf } from './on-seat';
 import { elbowMm, spreadDeg } from './arms';
 import { forearmDeg, handsMm, leverElbowDeg, pedalKneeDeg, screenBelowDeg } from './at-place';
 import { sightDeg } from './head';
@@ -54,7 +54,7 @@ const EYES_TAKE_DEG = 20;
 function hipKneeFallDeg(p: Problem, v: SetValues): number {
   const { thighDeg } = legOf(p, v);
   const along = reachMm(p);
-  const rise = along * sinDeg(thighDeg) + (KNEE_ABOVE_UNDERSIDE_MM - HIP_ABOVE_PAN_MM) * cosDeg(thighDeg);
+  const rise = along * sinDeg(thighDeg) + (kneeAboveMm(p) - hipAboveMm(p)) * cosDeg(thighDeg);
   return atan2Deg(-rise, along * cosDeg(thighDeg));
 }
 

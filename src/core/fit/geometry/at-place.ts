@@ -1,16 +1,21 @@
 /** What is met at the place as set: desk, hand controls, pedals and screen. */
 import { meaning, type Problem, type SetValues } from '../problem/problem';
 import { elbowMm, elbowOnPadMm, padBeforeElbowMm, shoulderPoint, upperArmMm } from './arms';
-import { type Leg, datumMm, datumPoint, legTopsMm, orZero, panDegOf, reachMm } from './on-seat';
+import {
+  type Leg,
+  datumMm,
+  datumPoint,
+  hipAboveMm,
+  kneeAboveMm,
+  kneeBeforeMm,
+  legTopsMm,
+  orZero,
+  panDegOf,
+  reachMm,
+} from './on-seat';
 import { bandOf } from '../../target';
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../../units';
-import {
-  ANKLE_FRACTION,
-  HIP_ABOVE_PAN_MM,
-  KNEE_ABOVE_UNDERSIDE_MM,
-  KNEE_BEFORE_HOLLOW_MM,
-  sideAngleDeg,
-} from '../../posture';
+import { ANKLE_FRACTION, sideAngleDeg } from '../../posture';
 import { type AdjustmentKind } from '../../seat';
 import { overLegs } from '../../place';
 import { eyeMm } from './head';
@@ -120,7 +125,7 @@ export function isOneWayToLever(p: Problem, v: SetValues, kind: AdjustmentKind, 
 /** The hip, forward of where everything is counted from with the seat rearmost. */
 const hipForwardMm = (p: Problem, v: SetValues): number =>
   datumPoint(p, v).x -
-  HIP_ABOVE_PAN_MM * sinDeg(panDegOf(p, v)) +
+  hipAboveMm(p) * sinDeg(panDegOf(p, v)) +
   foreAftMm(p, v) +
   orZero(meaning(p, v, 'stationForeAft'));
 
@@ -131,12 +136,12 @@ const hipForwardMm = (p: Problem, v: SetValues): number =>
 export function pedalKneeDeg(p: Problem, v: SetValues): number {
   const heel = p.inputs.place?.pedals;
   if (!heel) return NaN;
-  const hipMm = datumMm(p, v) + HIP_ABOVE_PAN_MM * cosDeg(panDegOf(p, v));
+  const hipMm = datumMm(p, v) + hipAboveMm(p) * cosDeg(panDegOf(p, v));
   const ankleMm = ANKLE_FRACTION * p.body.stature;
   const forward = heel.forwardMm - hipForwardMm(p, v);
   const far = Math.hypot(forward, heel.heightMm + p.body.shoeHeel + ankleMm - hipMm);
-  const thigh = Math.hypot(reachMm(p) + KNEE_BEFORE_HOLLOW_MM, HIP_ABOVE_PAN_MM - KNEE_ABOVE_UNDERSIDE_MM);
-  const shank = p.body.poplitealHeight + KNEE_ABOVE_UNDERSIDE_MM - ankleMm;
+  const thigh = Math.hypot(reachMm(p) + kneeBeforeMm(p), hipAboveMm(p) - kneeAboveMm(p));
+  const shank = p.body.poplitealHeight + kneeAboveMm(p) - ankleMm;
   return sideAngleDeg(thigh, shank, far) + beyondReach(thigh, shank, far);
 }
 

@@ -157,8 +157,8 @@ export class Extents {
     const { recessMm } = p.seat;
     push.lo = pushMm(p, lo);
     push.hi = pushMm(p, hi);
-    this.datumFromAxis.lo = datumFromRear(recessMm, push.lo) - this.axis;
-    this.datumFromAxis.hi = datumFromRear(recessMm, push.hi) - this.axis;
+    this.datumFromAxis.lo = datumFromRear(recessMm, push.lo, p.adultShare) - this.axis;
+    this.datumFromAxis.hi = datumFromRear(recessMm, push.hi, p.adultShare) - this.axis;
     this.point(this.datum, this.datumFromAxis, isLevel);
     if (withLegs) {
       this.hollowFromAxis.lo = this.hollowAt(push.lo) - this.axis;

@@ -2,18 +2,14 @@
  * Where the parts of this body and this seat lie in the side view, mm (frame: core/posture/frame.ts). A point of
  * the body is null where a measure it needs is missing: nothing is drawn that nobody measured.
  */
-import {
-  ANKLE_FRACTION,
-  FOOT_FRACTION,
-  HIP_ABOVE_PAN_MM,
-  KNEE_ABOVE_UNDERSIDE_MM,
-  KNEE_BEFORE_HOLLOW_MM,
-  type Point,
-} from '../../posture';
+import { ANKLE_FRACTION, FOOT_FRACTION, type Point } from '../../posture';
 import { cosDeg, sinDeg } from '../../units';
 import {
   apexMm,
   datumFromRearMm,
+  hipAboveMm,
+  kneeAboveMm,
+  kneeBeforeMm,
   legOf,
   orZero,
   panDegOf,
@@ -101,8 +97,8 @@ function makeFigure(p: Problem, v: SetValues): Figure {
   const hollow = go(datum, reach * thigh.x, reach * thigh.z);
   const knee = go(
     hollow,
-    KNEE_BEFORE_HOLLOW_MM * thigh.x - KNEE_ABOVE_UNDERSIDE_MM * thigh.z,
-    KNEE_BEFORE_HOLLOW_MM * thigh.z + KNEE_ABOVE_UNDERSIDE_MM * thigh.x,
+    kneeBeforeMm(p) * thigh.x - kneeAboveMm(p) * thigh.z,
+    kneeBeforeMm(p) * thigh.z + kneeAboveMm(p) * thigh.x,
   );
   const ankleMm = ANKLE_FRACTION * body.stature;
   const shank = body.poplitealHeight - ankleMm;
@@ -118,7 +114,7 @@ function makeFigure(p: Problem, v: SetValues): Figure {
   const pivot = alongTrunk(datum, back, pivotUpMm(p, back));
   const nape = go(pivot, 0, body.napeHeight - p.headPivotMm);
   return {
-    hip: known(go(datum, -HIP_ABOVE_PAN_MM * sinDeg(back), HIP_ABOVE_PAN_MM * cosDeg(back))),
+    hip: known(go(datum, -hipAboveMm(p) * sinDeg(back), hipAboveMm(p) * cosDeg(back))),
     hollow: known(hollow),
     knee: known(knee),
     ankle: known(ankle),

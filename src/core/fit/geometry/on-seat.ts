@@ -3,6 +3,9 @@ import { kindNumber } from '../../seat';
 import { meaning, meant, type Problem, type SetValues } from '../problem/problem';
 import {
   ANKLE_FRACTION,
+  HIP_ABOVE_PAN_MM,
+  KNEE_ABOVE_UNDERSIDE_MM,
+  KNEE_BEFORE_HOLLOW_MM,
   chordDeg,
   datumFromRear,
   fallenLeg,
@@ -122,14 +125,32 @@ export const hollowFromRearMm = (p: Problem, v: SetValues): number =>
  * @returns mm. Definition.
  */
 export const datumFromRearMm = (p: Problem, v: SetValues): number =>
-  datumFromRear(p.seat.recessMm, pushMm(p, v));
+  datumFromRear(p.seat.recessMm, pushMm(p, v), p.adultShare);
 
 /**
  * From the seated datum to the hollow of the knee, along the thigh: what pushes forward moves both.
  * @returns mm; NaN without a buttock–popliteal length. Definition.
  */
 export const reachMm = (p: Problem): number =>
-  hollowFromRear(p.body.buttockPoplitealLength, 0, 0) - datumFromRear(0, 0);
+  hollowFromRear(p.body.buttockPoplitealLength, 0, 0) - datumFromRear(0, 0, p.adultShare);
+
+/**
+ * Hip centre above the pan under this body.
+ * @returns mm. Assumed; of a child in proportion.
+ */
+export const hipAboveMm = (p: Problem): number => HIP_ABOVE_PAN_MM * p.adultShare;
+
+/**
+ * Knee centre above the underside of this body's thigh.
+ * @returns mm. Assumed; of a child in proportion.
+ */
+export const kneeAboveMm = (p: Problem): number => KNEE_ABOVE_UNDERSIDE_MM * p.adultShare;
+
+/**
+ * Knee centre in front of the knee's hollow.
+ * @returns mm. Assumed; of a child in proportion.
+ */
+export const kneeBeforeMm = (p: Problem): number => KNEE_BEFORE_HOLLOW_MM * p.adultShare;
 
 /**
  * Where the seated heights count from, above the floor.

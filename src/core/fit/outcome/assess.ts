@@ -145,7 +145,7 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
         settingOutcome(p, values, kind, positionOf(p, settings, kind)),
     )
     .filter((o) => o !== null);
-  const asSet = [...headroom(p.inputs, datumMm(p, values)), ...leanEnds(p, values)];
+  const asSet = [...headroom(p, datumMm(p, values)), ...leanEnds(p, values)];
   const checks = asSet.length > 0 ? [...checksOf(p), ...asSet] : checksOf(p);
   return {
     problem: p,

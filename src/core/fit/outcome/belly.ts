@@ -1,7 +1,7 @@
 /** Whether a belly leaves the forearms their reach to the keys: nothing on the seat changes it, the keyboard's place does. */
 import { message } from '../../message';
 import { deskOf } from '../../place';
-import { SEATED_DATUM_FROM_REAR_MM } from '../../posture';
+import { datumFromRear } from '../../posture';
 import type { Problem } from '../problem/problem';
 import type { SeatCheck } from './refusals';
 
@@ -12,11 +12,11 @@ const BEFORE_BELLY_MM = 20;
  * Whether the belly leaves room for the hands to reach the keys. Nothing where nobody measured the belly, or nothing is said of desk and keys. The shoulder lies over the seated datum.
  * @returns one check at most. Definition.
  */
-export function bellyAtDesk({ inputs: { body, place }, gripMm }: Problem): SeatCheck[] {
+export function bellyAtDesk({ inputs: { body, place }, gripMm, adultShare }: Problem): SeatCheck[] {
   const belly = body.abdominalDepth?.value;
   const keys = place?.keysFromEdgeMm;
   if (belly === undefined || keys === undefined || !deskOf(place) || Number.isNaN(gripMm)) return [];
-  const before = belly - SEATED_DATUM_FROM_REAR_MM;
+  const before = belly - datumFromRear(0, 0, adultShare);
   const room = Math.round(gripMm) - keys - Math.round(before);
   const isFree = room >= BEFORE_BELLY_MM;
   return [

@@ -2,7 +2,6 @@ import { type Message, message } from '../../message';
 import {
   adjustmentOf,
   endsOf,
-  heightShift,
   isFixed,
   offers,
   type Adjustment,
@@ -10,7 +9,11 @@ import {
   type SeatModel,
 } from '../../seat';
 import { isEstimate, type Quantity } from '../../quantity';
-import type { FitInputs } from '../problem/inputs';
+import { problemOf } from '../case/problem-of';
+import { Extents } from '../geometry/extents';
+import { endsOfPassive } from '../search/solve';
+import { NO_REMEDIES, type FitInputs } from '../problem/inputs';
+import { emptyValues, type Problem } from '../problem/problem';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
 import { overHeadMm } from '../geometry/overhead';
 
@@ -97,21 +100,33 @@ function seatWidth({ seat, body }: FitInputs): SeatCheck {
 /** What should stay free over the head in a cab, mm (assumed). */
 const OVER_HEAD_MM = 50;
 
-/** Where the seat stands as low as it goes, above the floor under this body, mm; null: no height is described. */
-function lowestMm({ seat, body }: FitInputs): number | null {
-  const height = adjustmentOf(seat.adjustments, 'seatHeight');
-  return height && endsOf(height.travel).lowest + heightShift(seat, body.bodyMass?.value ?? null).ofSeat;
+/**
+ * How low the sitter can be brought, above the floor, mm: with the pan at its best for it, and what tips by itself at its
+ * worst. NaN where no height is described.
+ */
+function lowestMm(p: Problem): number {
+  const span = new Extents(p, emptyValues(NO_REMEDIES));
+  const lowest = endsOfPassive(p).map((end) => {
+    for (const { kind, values } of Object.values(p.variables)) {
+      span.lo[kind] = values[end[kind] ?? 0]!;
+      span.hi[kind] = values[end[kind] ?? values.length - 1]!;
+    }
+    span.update(false);
+    return span.datum.lo;
+  });
+  return Math.max(...lowest);
 }
 
 /**
  * Headroom in a cab; nothing where the place has no ceiling to speak of.
- * @param setMm where the seat stands as set, above the floor; null: as low as it goes
+ * @param setMm where the sitter’s seat surface stands as set, above the floor; null: as low as it goes
  * @returns one check at most. Definition.
  */
-export function headroom(inputs: FitInputs, setMm: number | null): SeatCheck[] {
+export function headroom(p: Problem, setMm: number | null): SeatCheck[] {
+  const { inputs } = p;
   const ceiling = inputs.place?.headroomMm;
-  const lowest = lowestMm(inputs);
-  if (ceiling === undefined || lowest === null) return [];
+  if (ceiling === undefined || !p.variables.seatHeight) return [];
+  const lowest = lowestMm(p);
   const sitting = measured(inputs.body.sittingHeight);
   const room = { ceiling: { mm: ceiling } };
   if (sitting === undefined)
@@ -119,9 +134,10 @@ export function headroom(inputs: FitInputs, setMm: number | null): SeatCheck[] {
   const stands = setMm ?? lowest;
   const over = overHeadMm(inputs);
   const topAt = (mm: number): number => mm + sitting + over;
-  const isOut = topAt(stands) > ceiling;
+  // What touches the roof is not clear of it.
+  const isOut = topAt(stands) >= ceiling;
   const verdict = isOut ? 'refused' : topAt(stands) + OVER_HEAD_MM > ceiling ? 'close' : 'passes';
-  const key = isOut && topAt(lowest) <= ceiling ? 'tooHigh' : verdict;
+  const key = isOut && topAt(lowest) < ceiling ? 'tooHigh' : verdict;
   const at = key === 'refused' ? lowest : stands;
   const values = {
     ...room,
@@ -129,7 +145,7 @@ export function headroom(inputs: FitInputs, setMm: number | null): SeatCheck[] {
     seat: { mm: at },
     sitting: { mm: sitting },
     over: { mm: over },
-    most: { mm: Math.floor(ceiling - sitting - over) },
+    most: { mm: Math.ceil(ceiling - sitting - over) - 1 },
   };
   return [{ id: 'headroom', verdict, reason: message(`check.headroom.${key}`, values) }];
 }
@@ -201,7 +217,7 @@ export const checksOfSeat = (inputs: FitInputs): SeatCheck[] => [
  */
 export const seatChecks = (inputs: FitInputs): SeatCheck[] => [
   ...checksOfSeat(inputs),
-  ...headroom(inputs, null),
+  ...(inputs.place?.headroomMm === undefined ? [] : headroom(problemOf(inputs), null)),
 ];
 /**
  * Whether nobody may be set on this seat here.

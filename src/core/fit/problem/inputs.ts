@@ -2,9 +2,10 @@ import type { Body } from '../../body';
 import type { Method, ScreenWay } from '../../method';
 import type { Place } from '../../place';
 import type { AdjustmentKind, SeatModel } from '../../seat';
+import { ADULT_LENGTH_MM } from '../../target';
 
 /** Raised with every change that makes the same inputs give another result. */
-export const CORE_VERSION = 6;
+export const CORE_VERSION = 7;
 /** Raised with every change of a table that a result depends on. */
 export const TABLES_VERSION = 2;
 export const INPUTS_SCHEMA = 2;
@@ -146,3 +147,10 @@ const CHILD_BELOW_YEARS = 15;
  */
 export const isChild = (inputs: FitInputs): boolean =>
   inputs.sitter.ageYears !== null && inputs.sitter.ageYears < CHILD_BELOW_YEARS;
+
+/**
+ * How large a child is against the adult for whom lengths are stated, by its buttock–popliteal length.
+ * @returns a share, 1 for adults and where that was not measured. Assumed.
+ */
+export const adultShareOf = (inputs: FitInputs): number =>
+  isChild(inputs) ? (inputs.body.buttockPoplitealLength?.value ?? ADULT_LENGTH_MM) / ADULT_LENGTH_MM : 1;

@@ -52,6 +52,8 @@ export interface Problem {
   readonly hasPush: boolean;
   /** Lumbar support depth at its flattest, mm: what the seat depth is measured from. */
   readonly flattestMm: number;
+  /** How large hip and knee are against an adult's; 1 for adults. */
+  readonly adultShare: number;
   /** Foot support to the hollow of the knee without the shoe, mm; less where the feet stand forward on pedals. */
   readonly lowerLegMm: number;
   /** Foot support to the top of the knee likewise, mm. */
