@@ -13,7 +13,6 @@ import { SHIPPED_METHODS } from '../src/core/method';
 import { BRITISH, filledBody } from '../src/core/population';
 import type { Place } from '../src/core/place';
 import { rankingInTurn } from '../src/core/rank';
-import type { SeatModel } from '../src/core/seat';
 import { buildDemo } from '../src/demo/build';
 import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
@@ -26,7 +25,8 @@ const FIRST = 50;
 const RANKING_RUNS = 7;
 
 /** Seats put in order for one person: all of them, and until the first fifty are known. */
-function rankingFigures({ body, place, seats }: ReturnType<typeof somebody>): Figure[] {
+function rankingFigures(body: Body, place: Place, now: Date): Figure[] {
+  const seats = buildDemo(SEED, now, { seats: RANKED }).seats.map(({ seat }) => seat);
   const asked = makeInputs({
     sitter: { ageYears: 38 },
     body,
@@ -51,13 +51,8 @@ function rankingFigures({ body, place, seats }: ReturnType<typeof somebody>): Fi
   ];
 }
 
-/** Somebody of whom something was measured, at a desk. */
-export function somebody(now: Date): {
-  readonly body: Body;
-  readonly place: Place;
-  readonly seats: readonly SeatModel[];
-} {
-  const demo = buildDemo(SEED, now, { seats: RANKED });
+export function certaintyFigures(now: Date): Figure[] {
+  const demo = buildDemo(SEED, now, { seats: SEATS });
   const sitter = demo.sitters.find((s) => s.name.startsWith('Sunniva'))!;
   const measured = Object.fromEntries(
     Object.entries(bodyOf(sitter.readings)).map(([id, quantity]) => [
@@ -65,16 +60,9 @@ export function somebody(now: Date): {
       { ...quantity, spread: DIMENSIONS[id as DimensionId].repeatTolerance / 2 },
     ]),
   );
-  return {
-    body: filledBody(measured, { sex: 'women', ageYears: 38 }, BRITISH),
-    place: demo.places.find((x) => x.place.name === 'Chart room table')!.place,
-    seats: demo.seats.map(({ seat }) => seat),
-  };
-}
-
-export function certaintyFigures(now: Date): Figure[] {
-  const { body, place, seats: all } = somebody(now);
-  const cases = all.slice(0, SEATS).map((seat) => {
+  const body = filledBody(measured, { sex: 'women', ageYears: 38 }, BRITISH);
+  const place = demo.places.find((x) => x.place.name === 'Chart room table')!.place;
+  const cases = demo.seats.map(({ seat }) => {
     const p = problemOf(
       makeInputs({
         sitter: { ageYears: 38 },
@@ -103,7 +91,7 @@ export function certaintyFigures(now: Date): Figure[] {
     timed(() => void [...certaintyOfSettings(p, settings, draws)]),
   );
   return [
-    ...rankingFigures({ body, place, seats: all }),
+    ...rankingFigures(body, place, now),
     figureOf('certainty/draws', [timed(() => void drawsOf(body))], { detail: { draws: draws.count } }),
     figureOf('certainty/quick', quick, { detail: { seats: SEATS, draws: draws.count } }),
     figureOf('certainty/seat', seats, { detail: { seats: SEATS, draws: choosing.count } }),

@@ -5,7 +5,7 @@
  */
 import { cpus, loadavg } from 'node:os';
 import { performance } from 'node:perf_hooks';
-import { Worker } from 'node:worker_threads';
+import { Worker, isMainThread, parentPort } from 'node:worker_threads';
 import {
   NO_REMEDIES,
   PLAIN_WORK,
@@ -23,7 +23,7 @@ import { doorFigures } from './door';
 import { dragFigures } from './drag';
 import { catalogueFigures } from './catalogue';
 import { choosingFigures } from './choosing';
-import { somebody } from './certainty';
+import { certaintyFigures } from './certainty';
 import { engineFigures, mixOf } from './engine';
 import { generalFigures, programmeOf } from './general-solver';
 import { exchangeFigures } from './exchange';
@@ -31,15 +31,12 @@ import { bodyOf } from './body';
 import { figureOf, type Figure } from './figure';
 import { pageFigures } from './pages';
 import { populationFigures } from './population';
-import { sharedRankingFigures } from './ranking';
 import { serverFigures } from './server';
-
-const THREAD = new URL('./thread.mjs', import.meta.url);
 
 /** In a thread of its own, as the product computes it: what else runs in this process does not slow it down. */
 const inThread = (): Promise<readonly Figure[]> =>
   new Promise((resolve, reject) => {
-    const thread = new Worker(THREAD, { workerData: NOW });
+    const thread = new Worker(new URL(import.meta.url));
     thread.once('message', resolve);
     thread.once('error', reject);
   });
@@ -96,6 +93,11 @@ function figuresOf(name: string, inputs: FitInputs): Figure[] {
 /** Of these, those that a linear programme can say are compared. */
 const GENERAL_CASES = 200;
 
+if (!isMainThread) {
+  parentPort!.postMessage(certaintyFigures(NOW));
+  process.exit(0);
+}
+
 /** `--server`, `--exchange`, `--pages`, `--choosing` and `--drag` use the built application: `npm run build` first. */
 const wanted = (flag: string): boolean => process.argv.includes(flag) || process.argv.includes('--all');
 if (process.argv.includes('--programme')) {
@@ -110,7 +112,6 @@ const computations = async (): Promise<Figure[]> => [
   ...catalogueFigures(NOW),
   ...populationFigures(),
   ...(await inThread()),
-  ...(await sharedRankingFigures(THREAD, somebody(NOW))),
 ];
 const figures: Figure[] = [
   ...(isOnly ? [] : await computations()),

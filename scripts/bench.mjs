@@ -6,11 +6,8 @@ import { ROOT, bundleForNode, checkNode, run } from './machine.mjs';
 checkNode();
 const folder = join(ROOT, 'node_modules', '.velto-bench');
 mkdirSync(folder, { recursive: true });
+const outfile = join(folder, 'run.mjs');
 // Some bring compilers and browsers along, which cannot be bundled.
-const [outfile, thread] = ['run', 'thread'].map((name) => {
-  const file = join(folder, `${name}.mjs`);
-  bundleForNode(`bench/${name}.ts`, file, 'Bundling the benchmarks', { packages: 'outside' });
-  return file;
-});
+bundleForNode('bench/run.ts', outfile, 'Bundling the benchmarks', { packages: 'outside' });
 run(process.execPath, [outfile, ...process.argv.slice(2)], 'The benchmarks');
-for (const file of [outfile, thread]) rmSync(file, { force: true });
+rmSync(outfile, { force: true });

@@ -5,7 +5,7 @@ import { PLAIN_WORK, makeInputs, problemOf } from '../../src/core/fit';
 import { rankSeats, type CaseWithoutSeat, type Ranking } from '../../src/core/rank';
 import { buildDemo } from '../../src/demo/build';
 import { Judging, askedOf, rankingOf } from '../../src/islands/fitting/judging';
-import type { RankDesk } from '../../src/workers/rank-desk';
+import type { JobDesk } from '../../src/workers/desk';
 import { RIGHT_ANGLE, ROUND, bodyWith, inputsOf, placeWith, slides } from '../support/inputs';
 
 const demo = buildDemo(9, new Date('2026-11-25T09:30:00Z'), { seats: 20 });
@@ -39,7 +39,11 @@ interface Job {
 function desk() {
   const jobs: Job[] = [];
   const settle = () => new Promise<void>((after) => setTimeout(after));
-  const run: RankDesk['run'] = (input, hear) =>
+  const run = ((
+    _: 'rank',
+    input: { asked: CaseWithoutSeat; seats: readonly OfferedSeat['seat'][] },
+    hear: (value: Ranking) => void,
+  ) =>
     new Promise<Ranking | null>((resolve, reject) => {
       const offered = seats.filter(({ seat }) => input.seats.some(({ id }) => id === seat.id));
       const job: Job = {
@@ -59,7 +63,7 @@ function desk() {
         },
       };
       jobs.push(job);
-    });
+    })) as unknown as JobDesk['run'];
   const cancel = () => jobs.forEach((job) => (job.isCancelled = true));
   return { jobs, judging: new Judging({ run, cancel }) };
 }

@@ -19,7 +19,7 @@ import { bandOf } from '../target';
 import type { SeatModel } from '../seat';
 import { byName, byRank, type RankedSeat, type Ranking, type RefusedSeat } from './order';
 
-export { byRank, joinedRankings, type RankedSeat, type Ranking, type RefusedSeat } from './order';
+export { byRank, type RankedSeat, type Ranking, type RefusedSeat } from './order';
 
 /** Everything a fitting is computed from but the seat. */
 export type CaseWithoutSeat = Omit<FitInputs, 'seat'>;

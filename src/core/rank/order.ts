@@ -66,16 +66,3 @@ export function byRank(a: RankedSeat, b: RankedSeat): number {
     byName(a, b)
   );
 }
-
-/**
- * What was found of shares of the same seats, as of all of them.
- * @returns counts added up; ranked and refused in order. Definition.
- * @example
- * joinedRankings([rankSeats(asked, [seat], draws)]).count // => 1
- */
-export const joinedRankings = (shares: readonly Ranking[]): Ranking => ({
-  count: shares.reduce((sum, { count }) => sum + count, 0),
-  done: shares.reduce((sum, { done }) => sum + done, 0),
-  ranked: shares.flatMap(({ ranked }) => ranked).sort(byRank),
-  refused: shares.flatMap(({ refused }) => refused).sort(byName),
-});

@@ -3,7 +3,7 @@ import type { FittingDetail, MethodSummary, OfferedSeat, PlaceSummary } from '..
 import { makeInputs, workOf, type Work } from '../../core/fit';
 import type { CaseWithoutSeat } from '../../core/rank';
 import { byName, byRank, type RankedSeat, type Ranking, type RefusedSeat } from '../../core/rank/order';
-import type { RankDesk } from '../../workers/rank-desk';
+import type { JobDesk } from '../../workers/desk';
 
 type Asking = Pick<FittingDetail, 'people' | 'body' | 'place' | 'method' | 'inputs'> & Work;
 
@@ -69,7 +69,7 @@ export class Judging {
   private batch: readonly OfferedSeat[] | null = null;
   private readonly listeners = new Set<() => void>();
 
-  constructor(private readonly desk: Pick<RankDesk, 'run' | 'cancel'>) {}
+  constructor(private readonly desk: Pick<JobDesk, 'run' | 'cancel'>) {}
 
   readonly now = (): Judged => this.state;
 
@@ -109,7 +109,7 @@ export class Judging {
     const isCurrent = (): boolean => this.batch === batch;
     const rowsWith = (found: Ranking): Rows => withFound(this.state.rows, batch, found);
     this.desk
-      .run({ asked, seats: batch.map(({ seat }) => seat) }, (known) => {
+      .run('rank', { asked, seats: batch.map(({ seat }) => seat) }, (known) => {
         if (isCurrent()) this.tell({ rows: rowsWith(known), underWay: { seats: batch, done: known.done } });
       })
       .then(

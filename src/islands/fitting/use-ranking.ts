@@ -2,11 +2,11 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { assess, problemOf, workOf, type Assessment } from '../../core/fit';
 import type { CaseWithoutSeat, RankedSeat, Ranking } from '../../core/rank';
 import type { FittingDetail, MethodSummary, PlaceSummary, OfferedSeat } from '../../contract';
-import { RankDesk } from '../../workers/rank-desk';
+import { JobDesk } from '../../workers/desk';
 import { Judging, NOTHING_JUDGED, askedOf, rankingOf } from './judging';
 
 /** One for this page: a stage that comes back finds what was known when it was left. */
-const JUDGING = new Judging(new RankDesk());
+const JUDGING = new Judging(new JobDesk());
 const onServer = () => NOTHING_JUDGED;
 
 /** The seats in order, worked out in the background; what is known so far until all are. */
