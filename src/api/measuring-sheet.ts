@@ -84,6 +84,7 @@ function sheetOf(
   };
   return {
     title: word('sheet.title'),
+    before: word('signs.paper'),
     facts: FACTS.map((name) => ({ name: word(`sheet.${name}`), value: values[name] })),
     groups: POSTURES.map((posture) => ({
       posture: word(`tour.posture.${posture}`),

@@ -32,7 +32,8 @@ export interface PlainSheet {
   /** Whose it is and on which seat; who set it and when. */
   readonly heads: readonly string[];
   readonly refusals: readonly string[];
-  readonly start: string | null;
+  /** Before the steps. */
+  readonly first: readonly string[];
   readonly steps: readonly PlainStep[];
   /** Said below the steps. */
   readonly rest: readonly string[];
@@ -104,6 +105,8 @@ export function plainSheetOf(
   const rows = card.rows
     .filter(({ setting }) => !UNSET.includes(setting.key))
     .filter(({ kind }) => form !== 'shared' || more.levers.kinds.includes(kind));
+  // Whoever sets the seat alone is told first when to leave it; nobody reads as far as the end.
+  const isFirst = (m: Message): boolean => form === 'sitter' && isUsed && m.key === 'caution.clinician';
   const blocks: readonly Block[] = [
     { title: word('cards.notes'), paragraphs: isUsed ? card.remedies.map((m) => plain(said(m))) : [] },
     {
@@ -114,7 +117,10 @@ export function plainSheetOf(
       title: word('cards.move'),
       paragraphs: form === 'sitter' ? more.move.map((m) => plain(said(m))) : [],
     },
-    { title: word('card.cautions'), paragraphs: card.cautions.map((m) => plain(said(m))) },
+    {
+      title: word('card.cautions'),
+      paragraphs: card.cautions.filter((m) => !isFirst(m)).map((m) => plain(said(m))),
+    },
   ];
   return {
     form,
@@ -131,7 +137,10 @@ export function plainSheetOf(
       ...(card.refused && card.refusals.length > 0 ? [`${word('card.refused')}.`] : []),
       ...card.refusals.map(said),
     ],
-    start: isUsed && form !== 'shared' && card.start ? stopped(said(card.start)) : null,
+    first: [
+      ...card.cautions.filter(isFirst).map(said),
+      ...(isUsed && form !== 'shared' && card.start ? [stopped(said(card.start))] : []),
+    ],
     steps: isUsed ? rows.map((row, i) => stepOf(row, form, i + 1, reading)) : [],
     rest: restOf(form, card, more),
     blocks: blocks.filter(({ paragraphs }) => paragraphs.length > 0),

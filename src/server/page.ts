@@ -4,6 +4,7 @@ import { linkedCard } from '../service/card';
 import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
 import { labelled, pieceByLabel } from '../service/labels';
+import { ASKED_COOKIE, askedOn } from '../ui/asked';
 import { actorOf } from './caller';
 import { currentContext, currentGate } from './current';
 import { DEVICE_COOKIES, readingOf } from './preferences';
@@ -58,6 +59,7 @@ export async function pageProps(astro: PageRequest) {
       fitters: needed(await allFitters(context)),
       signsIn: currentGate() !== null,
       today: today(context),
+      asked: askedOn(today(context), astro.cookies.get(ASKED_COOKIE)?.value),
       isScopeSeen: astro.cookies.get(DEVICE_COOKIES.scope)?.value === '1',
     },
   };

@@ -12,6 +12,7 @@ import { OutboxLine } from './OutboxLine';
 import { Palette } from './Palette';
 import { Providers } from './Providers';
 import { ServerData } from './ServerData';
+import { AskedContext } from './asked';
 import { keep, type PageProps } from './preferences';
 import { UndoBar } from './UndoBar';
 import styles from './parts.module.css';
@@ -238,7 +239,7 @@ export function Frame({
           <Scope isSeen={page.isScopeSeen} />
           <main id="content" className={styles.content}>
             <UndoBar />
-            {children}
+            <AskedContext value={page.asked}>{children}</AskedContext>
           </main>
         </div>
       </ServerData>

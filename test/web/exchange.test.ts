@@ -420,6 +420,7 @@ describe('what is private', function () {
     const [quick, full, filled] = [await read(links[0]!), await read(links[1]!), await read(links[2]!)];
     for (const text of [quick, full, filled]) {
       expect(text).to.include('Measuring sheet');
+      expect(text.replace(/\s+/g, ' ')).to.include('Any yes: stop and refer.');
       expect(text).to.include('Odd Quillsay');
       expect(text).to.include('Popliteal height');
       expect(text).to.include('not a medical device');

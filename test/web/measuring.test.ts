@@ -74,6 +74,40 @@ describe('measuring, one dimension after the other', function () {
     await user.goTo(`/people/${id}/measure`);
     await user.sees('First reading');
   };
+  it('begins with what has to be asked first: none of it, and nobody is asked again that day', async () => {
+    const id = await newSitter();
+    await user.goTo(`/people/${id}/measure`);
+    for (const text of ['Ask before you measure or set', 'swollen calf', 'The answer is not stored.'])
+      await user.sees(text);
+    await user.press('None of these');
+    await user.seesNoMore('Ask before you measure or set');
+    // The server knows it: on no page of this person does it come again and go.
+    for (const path of [`/people/${id}/measure`, `/people/${id}`]) {
+      const html = await user.page.evaluate(async (at) => (await fetch(at)).text(), path);
+      expect(html, path).not.to.include('Ask before you measure or set');
+    }
+    const other = await newSitter();
+    await user.goTo(`/people/${other}`);
+    await user.sees('Ask before you measure or set');
+  });
+
+  it('stops where any of it applies, keeps nothing of that, and goes on when asked again', async () => {
+    const id = await newSitter();
+    await user.goTo(`/people/${id}/measure`);
+    await user.press('Yes to any');
+    await user.sees('Do not measure or set a seat, and refer to a clinician');
+    expect(await user.page.$('input')).to.equal(null);
+    expect(await user.page.evaluate(() => document.cookie)).not.to.include(id);
+    await user.goTo(`/people/${id}`);
+    await user.press('Yes to any');
+    await user.sees('Do not measure or set a seat');
+    expect(await user.page.$('#stature')).to.equal(null);
+    await user.press('Ask again');
+    await user.press('None of these');
+    await user.page.waitForSelector('#stature');
+    expect(await settledOf(id)).to.deep.equal({});
+  });
+
   const reached = (n: number, of = 14) => user.sees(`${n} of ${of} readings`);
   /** Types as on a keyboard: Enter only where more digits could follow. */
   const typed = async (text: string) => {

@@ -28,6 +28,7 @@ import { isLifted } from './lifted';
 import { startWords } from './start';
 import { UNSET } from './unset';
 import { postureRows, type PostureRow, type PostureSettings } from './postures';
+import { eyeMm } from '../fit/geometry/head';
 import { orZero, trunkDegOf } from '../fit/geometry/on-seat';
 import { ADJUSTMENT_KINDS, isFixed, offers, type AdjustmentKind } from '../seat';
 
@@ -117,12 +118,24 @@ const STANDING_DESK_MM = 900;
 /** From here on a pan that falls forward is a slope to be warned of, degrees (assumed). */
 const SLOPED_DEG = -4.9;
 
+/** From here on pads that turn in are in the way of whoever stands up, degrees (assumed). */
+const TURNED_IN_DEG = 5;
+
+/** The optician decides; what has to be asked for is how far the eye is from the screen. */
+function glassesCaution(p: Problem, { values }: Assessment): Message {
+  const before = p.inputs.place?.screenDistanceMm;
+  if (before === undefined) return message('caution.glasses');
+  const below = eyeMm(p, values) - values.screenHeight;
+  const far = Math.hypot(before, Number.isNaN(below) ? 0 : below);
+  return message('caution.glasses.at', { far: { mm: Math.round(far / 10) * 10 } });
+}
+
 /** Short cautions that hold for this sitter, seat and setting; the general ones come last. */
 function cautionsOf(p: Problem, a: Assessment): Message[] {
   const { seat } = p.inputs;
   const has = (kind: AdjustmentKind) => p.variables[kind] !== undefined;
   const moves = (kind: AdjustmentKind) => has(kind) && !isFixed(p.variables[kind]!.adjustment);
-  const when: readonly [boolean, string][] = [
+  const when: readonly [boolean, string | Message][] = [
     [offers(seat, 'suspension') || offers(seat, 'harness'), 'caution.operator'],
     [isLifted(p), 'caution.height'],
     [has('tiltTension') || moves('backAngle'), 'caution.pinch'],
@@ -131,6 +144,9 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
       'caution.noHeadRest',
     ],
     [p.inputs.work.risesByArms, 'caution.risesByArms'],
+    [a.values.armPivot >= TURNED_IN_DEG, 'caution.armsTurnIn'],
+    [p.inputs.work.glasses, glassesCaution(p, a)],
+    [offers(seat, 'suspension'), 'caution.vibration'],
     [offers(seat, 'heating') || has('climate'), 'caution.heating'],
     [orZero(a.values.deskHeight) >= STANDING_DESK_MM, 'caution.standing'],
     [orZero(a.values.forwardTilt) < 0 || a.values.seatAngle < SLOPED_DEG, 'caution.forwardTilt'],
@@ -142,7 +158,7 @@ function cautionsOf(p: Problem, a: Assessment): Message[] {
     [true, 'caution.clinician'],
     [true, 'caution.scope'],
   ];
-  return when.filter(([holds]) => holds).map(([, key]) => message(key));
+  return when.flatMap(([holds, said]) => (holds ? [typeof said === 'string' ? message(said) : said] : []));
 }
 
 function estimatesOf(p: Problem, a: Assessment): Message[] {

@@ -13,19 +13,19 @@ export function adjustmentOf(adjustments: readonly Adjustment[], kind: Adjustmen
 }
 
 /**
- * Whether a seat is said to offer something.
+ * Whether a seat offers something: it is said so, or follows from its parts and adjustments.
  * @returns false also where nobody described it. Definition.
  * @example
  * offers(seat, 'harness') // => false
  */
-export const offers = (seat: Pick<SeatModel, 'offers'>, offer: Offer): boolean => seat.offers.includes(offer);
+export const offers = (seat: SeatModel, offer: Offer): boolean => offersOf(seat).has(offer);
 
 /**
  * What the seat touches the floor with; null where nobody described it.
  * @returns null where nobody described it. Definition.
  */
 export const floorOf = (seat: Pick<SeatModel, 'offers'>): FloorOffer | null =>
-  FLOOR_OFFERS.find((offer) => offers(seat, offer)) ?? null;
+  FLOOR_OFFERS.find((offer) => seat.offers.includes(offer)) ?? null;
 
 /**
  * A cushion or pad changes how a belt lies and how a suspension rides: never on such a seat.
@@ -34,6 +34,9 @@ export const floorOf = (seat: Pick<SeatModel, 'offers'>): FloorOffer | null =>
 export const takesCushions = (seat: SeatModel): boolean =>
   !offers(seat, 'harness') && !offers(seat, 'suspension');
 
+/** Asked again and again of the same seat. */
+const offered = new WeakMap<SeatModel, ReadonlySet<Offer>>();
+
 /**
  * What the seat offers, as described and as follows from its parts and adjustments.
  * @returns each once. Definition.
@@ -41,7 +44,10 @@ export const takesCushions = (seat: SeatModel): boolean =>
  * offersOf(seat).has('harness') // => false
  */
 export function offersOf(seat: SeatModel): ReadonlySet<Offer> {
+  const known = offered.get(seat);
+  if (known) return known;
   const all = new Set(seat.offers);
+  offered.set(seat, all);
   const has = (...kinds: readonly AdjustmentKind[]) => seat.adjustments.some((a) => kinds.includes(a.kind));
   if (seat.arms) all.add('arms');
   if (has('headHeight', 'headAngle', 'headDepth')) all.add('headrest');

@@ -22,6 +22,8 @@ export interface SheetLine {
 
 export interface MeasuringSheet {
   readonly title: string;
+  /** What comes before everything else. */
+  readonly before?: string;
   /** Name and value, the value empty where somebody writes it. */
   readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly groups: readonly { readonly posture: string; readonly lines: readonly SheetLine[] }[];
@@ -76,6 +78,8 @@ class Layout {
   draw(): void {
     const { setter, sheet, width } = this;
     this.y += setter.paragraph([strong(sheet.title)], MARGIN, this.y, width, TITLE_PT) + mm(1);
+    if (sheet.before !== undefined)
+      this.y += setter.paragraph([strong(sheet.before)], MARGIN, this.y, width, NOTE_PT) + mm(1.5);
     this.facts();
     this.head();
     const notes = sheet.notes.reduce(

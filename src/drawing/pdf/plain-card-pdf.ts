@@ -143,7 +143,7 @@ const blockItems = ({ title, paragraphs }: Block): Item[] =>
 const itemsOf = (sheet: PlainSheet, url: string | null, codeSide: number): Item[] => [
   headOf(sheet, url, codeSide),
   ...(sheet.refusals.length > 0 ? [refusalOf(sheet.refusals)] : []),
-  ...(sheet.start === null ? [] : [lineOf(sheet.start)]),
+  ...sheet.first.map(lineOf),
   ...sheet.steps.map(sheet.form === 'pocket' ? shortStep : stepItem),
   ...sheet.rest.map(lineOf),
   ...sheet.blocks.flatMap(blockItems),

@@ -27,6 +27,7 @@ import { sayValue, sayWith, t, word } from '../../words';
 import { Odd, Reason } from '../shared/measures/measure-doubts';
 import { faultOf, parseMeasure, readingsOf, sayMeasure, unitOf } from '../shared/measures/use-measures';
 import { useSitterEdit } from '../shared/measures/use-sitter-edit';
+import { useWarningSigns } from '../shared/measures/WarningSigns';
 import { doubtAbout, usePopulation, type Told } from '../shared/measures/use-population';
 import { Devices } from './Devices';
 import { Figure } from './Figure';
@@ -351,12 +352,20 @@ function MeasuringScreen({
         : size(id);
   }, [initial.body, told]);
   const shown = step?.dimension ?? tour.last?.dimension ?? 'stature';
-  return (
+  const signs = useWarningSigns(tour.sitter.id);
+  const head = (
     <>
       <div className={parts.head}>
         <h1>{sayWith('tour.title', { name: tour.sitter.name })}</h1>
         <a href={`/people/${tour.sitter.id}`}>{word('tour.leave')}</a>
       </div>
+      {signs.panel}
+    </>
+  );
+  if (signs.isStopped) return head;
+  return (
+    <>
+      {head}
       <Consent sitter={tour.sitter} today={today} />
       <Selection tour={tour} />
       <Progress tour={tour} tolerances={tolerances} />

@@ -1,6 +1,22 @@
 /** Who is measured: people, their measures, tables of bodies. */
 export const PEOPLE_WORDS = {
   'people.of': '{n} of {all}',
+  'signs.title': 'Ask before you measure or set',
+  'signs.nerves': 'New numbness, weakness or pain into a leg or arm?',
+  'signs.emergency': 'Bladder, bowel or saddle feeling changed? An emergency, today.',
+  'signs.sameDay': 'A swollen calf, or breathless? To be seen today.',
+  'signs.others':
+    'Open skin, recent operation or injury, pregnancy with pain, dizziness, night pain, fever, unexplained weight loss?',
+  'signs.none': 'None of these',
+  'signs.some': 'Yes to any',
+  'signs.notKept': 'The answer is not stored.',
+  'signs.outside':
+    'Wheelchair seating, pressure care and postural deformity need a clinical seating specialist.',
+  'signs.stop':
+    'Stop here. Do not measure or set a seat, and refer to a clinician. Bladder, bowel or saddle feeling changed: an emergency, today. A swollen calf or breathlessness: today.',
+  'signs.again': 'Ask again',
+  'signs.paper':
+    'Ask before measuring: new numbness, weakness or pain into a leg or arm; bladder, bowel or saddle feeling changed (an emergency); a swollen calf or breathlessness (the same day); open skin, a recent operation or injury, pregnancy with pain, dizziness, night pain, fever, unexplained weight loss. Any yes: stop and refer.',
   'measure.title': 'Measurements',
   'measure.estimate': 'about {value} ± {spread}, estimated',
   'measure.estimatesBy':

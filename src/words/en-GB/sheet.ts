@@ -67,6 +67,11 @@ export const SHEET_WORDS = {
     'The backrest reclines 12° or more, and this seat has no headrest to support the head.',
   'caution.risesByArms':
     'The sitter pushes up on the armrests to stand. Leave them on, and keep the seat no lower than the back of the knee.',
+  'caution.armsTurnIn': 'The armrests turn in. Swing or lower them before you stand up.',
+  'caution.glasses': 'Glasses: the optician decides. Ask about the distance from eye to screen.',
+  'caution.glasses.at': 'Glasses: the optician decides. Ask for lenses that suit {far} from eye to screen.',
+  'caution.vibration':
+    'The seat is only one part of whole-body vibration. Assessing it is a specialist’s work (EU Directive 2002/44/EC: action value A(8) 0.5 m/s², limit 1.15 m/s²).',
   'caution.heating':
     'Do not use heating on skin with reduced feeling. Switch it off when you leave the seat.',
   'caution.standing':

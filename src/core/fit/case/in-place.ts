@@ -5,6 +5,7 @@ import {
   movedTravel,
   type Adjustment,
   type AdjustmentKind,
+  type Offer,
   type SeatModel,
   type SeatState,
   type StateKind,
@@ -59,11 +60,19 @@ const HEAD_REST: readonly AdjustmentKind[] = ['headHeight', 'headAngle', 'headDe
 
 /** What is taken off or folded away: which states of a seat it is, and what goes with it. */
 const TAKEN_AWAY = {
-  armsFolded: { states: ['armsFolded', 'armsSwungOut'], kinds: ARMS },
-  headrestOff: { states: ['headrestOff'], kinds: HEAD_REST },
-  armsOff: { states: ['armsOff'], kinds: ARMS },
+  armsFolded: { states: ['armsFolded', 'armsSwungOut'], kinds: ARMS, offer: 'arms' },
+  headrestOff: { states: ['headrestOff'], kinds: HEAD_REST, offer: 'headrest' },
+  armsOff: { states: ['armsOff'], kinds: ARMS, offer: 'arms' },
 } as const satisfies Partial<
-  Record<RemedyId, { readonly states: readonly StateKind[]; readonly kinds: readonly AdjustmentKind[] }>
+  Record<
+    RemedyId,
+    {
+      readonly states: readonly StateKind[];
+      readonly kinds: readonly AdjustmentKind[];
+      /** What the seat offers no more. */
+      readonly offer: Offer;
+    }
+  >
 >;
 export type TakenAway = keyof typeof TAKEN_AWAY;
 
@@ -79,9 +88,10 @@ export function stateFor({ states }: SeatModel, id: TakenAway): SeatState | null
 /** The seat without what is taken away, and with the width that it has then. */
 function takenAway(seat: SeatModel, id: TakenAway): SeatModel {
   const state = stateFor(seat, id);
-  const { kinds } = TAKEN_AWAY[id];
+  const { kinds, offer } = TAKEN_AWAY[id];
   return {
     ...seat,
+    offers: seat.offers.filter((one) => one !== offer),
     arms: kinds === ARMS ? null : seat.arms,
     seatWidthMm: state?.seatWidthMm === undefined ? seat.seatWidthMm : state.seatWidthMm,
     adjustments: seat.adjustments.filter((a) => !kinds.includes(a.kind) && !state?.removes.includes(a.id)),

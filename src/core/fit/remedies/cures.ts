@@ -1,6 +1,6 @@
 /** What the trade adds, takes off or changes, against which shortfalls, and in which sizes it comes. */
 import { conditionOf, type ConditionId, type CureKey } from '../conditions';
-import { adjustmentOf, isFixed, offers, takesCushions, type SeatModel } from '../../seat';
+import { adjustmentOf, isFixed, offers, takesCushions, type Offer, type SeatModel } from '../../seat';
 import { stateFor } from '../case/in-place';
 import type { FitInputs, RemedyId } from '../problem/inputs';
 import { FOOTREST_HEIGHTS_MM } from '../search/axes';
@@ -47,6 +47,12 @@ const takesTray = (inputs: FitInputs): boolean =>
 const hasScreen = ({ place }: FitInputs): boolean =>
   place !== null && adjustmentOf(place.adjustments, 'screenHeight') !== null;
 
+/** What the workstation needs of a seat is not taken off it. */
+const canDoWithout = ({ place }: FitInputs, offer: Offer): boolean => !place?.needs.includes(offer);
+/** Whoever rises by the arms keeps them. */
+const canLoseArms = (inputs: FitInputs): boolean =>
+  inputs.seat.arms !== null && !inputs.work.risesByArms && canDoWithout(inputs, 'arms');
+
 export const CURES: readonly Cure[] = [
   {
     id: 'lumbarRollMm',
@@ -62,9 +68,8 @@ export const CURES: readonly Cure[] = [
     effort: 2,
     sizes: [1],
     sign: 1,
-    // Whoever rises by the arms keeps them; what folds away need not come off.
-    isPossible: ({ seat, work }) =>
-      seat.arms !== null && !work.risesByArms && stateFor(seat, 'armsFolded') === null,
+    // What folds away need not come off.
+    isPossible: (inputs) => canLoseArms(inputs) && stateFor(inputs.seat, 'armsFolded') === null,
   },
   {
     id: 'armsFolded',
@@ -72,8 +77,7 @@ export const CURES: readonly Cure[] = [
     effort: 1,
     sizes: [1],
     sign: 1,
-    isPossible: ({ seat, work }) =>
-      seat.arms !== null && !work.risesByArms && stateFor(seat, 'armsFolded') !== null,
+    isPossible: (inputs) => canLoseArms(inputs) && stateFor(inputs.seat, 'armsFolded') !== null,
   },
   {
     id: 'headrestOff',
@@ -81,7 +85,7 @@ export const CURES: readonly Cure[] = [
     effort: 1,
     sizes: [1],
     sign: 1,
-    isPossible: ({ seat }) => stateFor(seat, 'headrestOff') !== null,
+    isPossible: (inputs) => canDoWithout(inputs, 'headrest') && stateFor(inputs.seat, 'headrestOff') !== null,
   },
   {
     id: 'footrestMm',

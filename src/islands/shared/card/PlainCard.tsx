@@ -48,7 +48,11 @@ export function PlainCard({
           ))}
         </section>
       )}
-      {sheet.start && <p className={styles.line}>{sheet.start}</p>}
+      {sheet.first.map((text) => (
+        <p key={text} className={styles.line}>
+          {text}
+        </p>
+      ))}
       {sheet.steps.length > 0 && (
         <ol className={styles.steps}>
           {sheet.steps.map((step) => (

@@ -20,6 +20,7 @@ import { Meanwhile, Odd, Reason } from './measure-doubts';
 import { EstimatedBy, Notes } from './measure-notes';
 import { roundMeasure, sayMeasure, typed, unitOf, useMeasures } from './use-measures';
 import { doubtAbout, usePopulation, type Told } from './use-population';
+import { useWarningSigns } from './WarningSigns';
 import styles from './measures.module.css';
 
 const MORE = DIMENSION_IDS.filter((id) => !FITTING_DIMENSIONS.includes(id));
@@ -76,6 +77,7 @@ export function MeasureForm({
   const told = usePopulation(sitter);
   const fields = useRef<Partial<Record<DimensionId, HTMLInputElement | null>>>({});
   const missing = missingOf(sitter.body, FITTING_DIMENSIONS);
+  const signs = useWarningSigns(sitter.id);
 
   const onKey = (event: KeyboardEvent<HTMLInputElement>, dimension: DimensionId) => {
     if (event.key !== 'Enter') return;
@@ -189,8 +191,11 @@ export function MeasureForm({
     );
   };
 
+  if (signs.isStopped && !disabled)
+    return <section aria-label={word('measure.title')}>{signs.panel}</section>;
   return (
     <section aria-label={word('measure.title')}>
+      {!disabled && signs.panel}
       <div className={styles.summary}>
         <h2>{word('measure.title')}</h2>
         <span>
