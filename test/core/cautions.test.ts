@@ -122,6 +122,46 @@ describe('a caution', () => {
   });
 });
 
+describe('what must never be added or taken off', () => {
+  const sprung = seatWith([HEIGHT], { offers: ['suspension', 'bolted'], ratedLoadKg: q(200) });
+  const refusedBy = (inputs: FitInputs, remedies: object): string[] => {
+    const { a } = cardOn(inputs, remedies);
+    const keys = a.checks.filter((c) => c.verdict === 'refused').map((c) => c.reason.key);
+    expect(a.refused).to.equal(keys.length > 0);
+    return keys;
+  };
+
+  it('is refused whoever asked for it: something soft on a suspension or under a harness', () => {
+    const on = inputsOf({ seat: sprung, body: bodyWith(FULL) });
+    for (const id of ['seatPadMm', 'backCushionMm', 'lumbarRollMm']) {
+      expect(refusedBy(on, { [id]: 20 }), id).to.deep.equal(['check.added.soft']);
+      expect(
+        refusedBy(inputsOf({ seat: seatWith([HEIGHT]), body: bodyWith(FULL) }), { [id]: 20 }),
+      ).to.deep.equal([]);
+    }
+    expect(refusedBy(on, {})).to.deep.equal([]);
+    expect(refusedBy(on, { seatPadMm: 0 })).to.deep.equal([]);
+  });
+
+  it('is refused: a footrest under feet that work pedals', () => {
+    const place = { ...placeWith(null), adjustments: [], pedals: { forwardMm: 800, heightMm: 30 } };
+    const on = inputsOf({ seat: seatWith([HEIGHT]), place, body: bodyWith(FULL) });
+    expect(refusedBy(on, { footrestMm: 60 })).to.deep.equal(['check.added.pedals']);
+    expect(refusedBy({ ...on, place: null }, { footrestMm: 60 })).to.deep.equal([]);
+  });
+
+  it('is refused: armrests off whoever pushes up on them', () => {
+    const on = inputsOf({
+      seat: seatWith([HEIGHT, adjustment('armWidth', listed(480))]),
+      body: bodyWith(FULL),
+    });
+    expect(refusedBy(withWork(on, { risesByArms: true }), { armsOff: 1 })).to.deep.equal([
+      'check.added.arms',
+    ]);
+    expect(refusedBy(on, { armsOff: 1 })).to.deep.equal([]);
+  });
+});
+
 describe('what a workstation needs of a seat', () => {
   const arms: SeatModel = seatWith([
     HEIGHT,

@@ -257,6 +257,11 @@ export const FIT_WORDS = {
     '{room} between abdomen and desk: reach to the keys {grip}, desk edge {keys} in front of them, abdomen {before} in front of the shoulder.',
   'check.belly.close':
     '{room} between abdomen and desk: reach to the keys {grip}, desk edge {keys} in front of them, abdomen {before} in front of the shoulder. Move the keys {by} nearer to the edge.',
+  'check.added': 'What was added or taken off',
+  'check.added.soft':
+    'Do not use: a cushion, pad or roll on a seat with a harness or a suspension changes how the belt lies and how it rides. Take it off.',
+  'check.added.pedals': 'Do not use: nothing may lie under feet that work pedals. Take the footrest away.',
+  'check.added.arms': 'Do not use: the sitter pushes up on the armrests to stand. Put them back.',
   'check.headroom': 'Headroom',
   'check.leanUpright': 'Fully upright',
   'check.leanBack': 'Fully reclined',

@@ -14,7 +14,7 @@ import { positionWords } from '../explanation/position-words';
 import type { Problem, SetValues } from '../problem/problem';
 import { seatDepthBand, seatHeightBand } from './published';
 import { reasonFor } from '../explanation/reasons';
-import { checksOfSeat, headroom, isRefused, type SeatCheck } from './refusals';
+import { againstAdded, checksOfSeat, headroom, isRefused, type SeatCheck } from './refusals';
 import { valuesOfSettings } from '../search/solve';
 import { datumMm, frontEdgeMm, underFootMm } from '../geometry/on-seat';
 
@@ -145,7 +145,11 @@ export function assess(bare: Problem, settings: Settings, before: Assessment | n
         settingOutcome(p, values, kind, positionOf(p, settings, kind)),
     )
     .filter((o) => o !== null);
-  const asSet = [...headroom(p, datumMm(p, values)), ...leanEnds(p, values)];
+  const asSet = [
+    ...againstAdded(p.inputs, settings.remedies),
+    ...headroom(p, datumMm(p, values)),
+    ...leanEnds(p, values),
+  ];
   const checks = asSet.length > 0 ? [...checksOf(p), ...asSet] : checksOf(p);
   return {
     problem: p,

@@ -4,6 +4,7 @@ import {
   endsOf,
   isFixed,
   offers,
+  takesCushions,
   type Adjustment,
   type Offer,
   type SeatModel,
@@ -12,7 +13,13 @@ import { isEstimate, type Quantity } from '../../quantity';
 import { problemOf } from '../case/problem-of';
 import { Extents } from '../geometry/extents';
 import { endsOfPassive } from '../search/solve';
-import { NO_REMEDIES, type FitInputs } from '../problem/inputs';
+import {
+  NO_REMEDIES,
+  sizeInUse,
+  type FitInputs,
+  type RemedyId,
+  type RemedySettings,
+} from '../problem/inputs';
 import { emptyValues, type Problem } from '../problem/problem';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
 import { overHeadMm } from '../geometry/overhead';
@@ -32,7 +39,15 @@ export const CHECK_VERDICTS = [
 /** A check on the seat as a whole; of them only headroom and the ends of a lean change with the settings. */
 export interface SeatCheck {
   readonly id:
-    'place' | 'ratedLoad' | 'seatWidth' | 'suspension' | 'headroom' | 'leanUpright' | 'leanBack' | 'belly';
+    | 'place'
+    | 'ratedLoad'
+    | 'seatWidth'
+    | 'suspension'
+    | 'headroom'
+    | 'leanUpright'
+    | 'leanBack'
+    | 'belly'
+    | 'added';
   readonly verdict: (typeof CHECK_VERDICTS)[number];
   readonly reason: Message;
 }
@@ -199,6 +214,28 @@ function suitsPlace({ seat, place }: FitInputs): SeatCheck[] {
   };
   const key = isOther ? (lacks.length > 0 ? 'both' : 'class') : 'lacks';
   return [{ id: 'place', verdict: 'notMeant', reason: message(`check.place.${key}`, values) }];
+}
+
+const SOFT: readonly RemedyId[] = ['seatPadMm', 'backCushionMm', 'lumbarRollMm'];
+const ARMLESS: readonly RemedyId[] = ['armsOff', 'armsFolded'];
+
+/**
+ * What must not be added or taken off, whoever asked for it: nothing soft under a belt or on a suspension, nothing under
+ * feet that work pedals, no arms off whoever rises by them.
+ * @returns one check for each that is refused; empty where nothing is. Common practice, no source.
+ */
+export function againstAdded({ seat, place, work }: FitInputs, remedies: RemedySettings): SeatCheck[] {
+  const hasAny = (ids: readonly RemedyId[]): boolean => ids.some((id) => sizeInUse(remedies, id) !== 0);
+  const refused = (of: string): SeatCheck => ({
+    id: 'added',
+    verdict: 'refused',
+    reason: message(`check.added.${of}`),
+  });
+  return [
+    ...(hasAny(SOFT) && !takesCushions(seat) ? [refused('soft')] : []),
+    ...(hasAny(['footrestMm']) && place?.pedals !== undefined ? [refused('pedals')] : []),
+    ...(hasAny(ARMLESS) && work.risesByArms ? [refused('arms')] : []),
+  ];
 }
 
 /**
