@@ -1,10 +1,10 @@
 import type { AstroGlobal } from 'astro';
 import type { Outcome } from '../contract';
+import { ASKED_COOKIE, askedOn } from '../contract/asked';
 import { linkedCard } from '../service/card';
 import { allFitters } from '../service/catalogue';
 import { today } from '../service/context';
 import { labelled, pieceByLabel } from '../service/labels';
-import { ASKED_COOKIE, askedOn } from '../ui/asked';
 import { actorOf } from './caller';
 import { currentContext, currentGate } from './current';
 import { DEVICE_COOKIES, readingOf } from './preferences';

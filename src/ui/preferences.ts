@@ -2,7 +2,7 @@ import { createContext, useContext } from 'react';
 import type { Fitter } from '../contract';
 import { DEFAULT_READING, say, type Reading } from '../words';
 import type { Message } from '../core/message';
-import type { ASKED_COOKIE, Asked } from './asked';
+import type { ASKED_COOKIE, Asked } from '../contract/asked';
 import type { DENSITY_COOKIE } from './density';
 
 /** What every page is handed by the server: this device's units and fitter, and the fitters to choose from. */

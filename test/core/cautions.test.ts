@@ -5,7 +5,7 @@ import { NO_REMEDIES, assess, problemOf, remediesFor, solve, type FitInputs } fr
 import type { CardMore } from '../../src/core/walk';
 import type { Offer, SeatModel } from '../../src/core/seat';
 import { plainSheetOf } from '../../src/drawing/card-forms';
-import { askedOn } from '../../src/ui/asked';
+import { askedOn, saidAsked } from '../../src/contract/asked';
 import { DEFAULT_READING, say } from '../../src/words';
 import '../../src/words/cards';
 import {
@@ -193,6 +193,9 @@ describe('who was asked for warning signs', () => {
   it('is known for the day on which they were asked', () => {
     expect(askedOn('2026-12-01', '2026-12-01 a,b')).to.deep.equal({ today: '2026-12-01', ids: ['a', 'b'] });
     expect(askedOn('2026-12-02', '2026-12-01 a,b').ids).to.deep.equal([]);
+    const many = Array.from({ length: 40 }, (_, i) => `p${i}`);
+    const kept = askedOn('2026-12-01', saidAsked({ today: '2026-12-01', ids: many }));
+    expect(kept.ids).to.deep.equal(many.slice(-30));
   });
 
   it('is nobody where a cookie says nothing, or nonsense', () => {
