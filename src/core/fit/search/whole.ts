@@ -75,6 +75,18 @@ const NOWHERE: Box = { lo: [], hi: [] };
 /** Up to so many positions a condition on one adjustment alone is worked out at each of them. */
 const MOST_TABULATED = 64;
 
+/** From so many ways of choosing what hangs together inside on, a guess saves more than it costs. */
+const MUCH_INSIDE = 100_000;
+/** So many positions of each adjustment are guessed among, in so many boxes at most. */
+const GUESSED = 9;
+const BUDGET_GUESS = 2000;
+
+/** Some of so many positions, as far apart as may be, both ends among them. */
+const farApart = (count: number, most: number): number[] =>
+  count <= most
+    ? Array.from({ length: count }, (_, i) => i)
+    : Array.from({ length: most }, (_, i) => Math.round((i * (count - 1)) / (most - 1)));
+
 export class Whole {
   private readonly s: Standing;
   private readonly stance: readonly Axis[];
@@ -108,14 +120,22 @@ export class Whole {
   private best: { penalty: number; positions: readonly number[] } | null = null;
 
   private readonly budget: number;
+  private readonly judges: readonly Judge[];
+  private readonly isGuess: boolean;
 
   constructor(
     private readonly p: Problem,
     private readonly axes: readonly Axis[],
     values: SetValues,
-    { budget, judges = judgesOf(p) }: { readonly budget: number; readonly judges?: readonly Judge[] },
+    {
+      budget,
+      judges = judgesOf(p),
+      isGuess = false,
+    }: { readonly budget: number; readonly judges?: readonly Judge[]; readonly isGuess?: boolean },
   ) {
     this.budget = budget;
+    this.judges = judges;
+    this.isGuess = isGuess;
     for (const { key, values: own } of axes) values[key] = own[0]!;
     this.s = { p, v: values, leg: undefined, looks: 0, turn: 0 };
     this.stance = axes.filter((a) => isStance(a) && a.values.length > 1);
@@ -196,6 +216,8 @@ export class Whole {
 
   /** The best of all, unless the budget of boxes ends first. */
   search(): WholeFound {
+    const inside = this.groups.map(({ axes }) => axes.reduce((n, { values }) => n * values.length, 1));
+    if (!this.isGuess && Math.max(...inside) >= MUCH_INSIDE) this.guess();
     const root: Box = { lo: this.counts.map(() => 0), hi: this.counts.map((n) => n - 1) };
     this.visit(root, this.leastIn(root));
     const { penalty, positions } = this.best!;
@@ -230,6 +252,23 @@ export class Whole {
       this.visit(lower, below);
       this.visit(upper, above);
     }
+  }
+
+  /**
+   * A first guess where what is chosen inside is much: of each adjustment only some positions, far apart. Whatever costs more
+   * is then left unopened from the beginning.
+   */
+  private guess(): void {
+    const some = this.axes.map(({ values }) => farApart(values.length, GUESSED));
+    const coarse = this.axes.map((axis, i) => ({
+      ...axis,
+      values: some[i]!.map((at) => axis.values[at]!),
+      costs: Float64Array.from(some[i]!, (at) => axis.costs[at]!),
+    }));
+    const options = { budget: BUDGET_GUESS, judges: this.judges, isGuess: true };
+    const { boxes, penalty, positions } = new Whole(this.p, coarse, { ...this.s.v }, options).search();
+    this.boxes += boxes;
+    this.best = { penalty, positions: positions.map((at, i) => some[i]![at]!) };
   }
 
   /** The axis along which a box is widest, by what a position matters; −1 in a box of one position. */
