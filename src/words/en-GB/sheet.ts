@@ -62,7 +62,7 @@ export const SHEET_WORDS = {
     'Stop and see a clinician about new numbness, weakness or pain into a leg or arm. A swollen calf or breathlessness: the same day. Bladder, bowel or saddle feeling changed: an emergency.',
   'caution.settle': 'Give it three to five days, then change one thing at a time.',
   'caution.operator':
-    'Adjust only with the machine parked, level and secured, never while driving. Harness on whenever it moves. Calibrate the suspension at each start of shift, after an hour away and for each operator; sit still meanwhile. Every latch must click, and the seat must not move when pushed. No cushions or pads.',
+    'Adjust only with the machine parked, level and secured, never while driving. Harness on whenever it moves. Calibrate the suspension at each start of shift, after an hour away and for each operator; sit still while it settles. Every latch must click, and the seat must not move when pushed. No cushions or pads.',
   'caution.noHeadRest':
     'The backrest reclines 12° or more, and this seat has no headrest to support the head.',
   'caution.risesByArms':
