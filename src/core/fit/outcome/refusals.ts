@@ -20,6 +20,7 @@ import {
   type RemedyId,
   type RemedySettings,
 } from '../problem/inputs';
+import { oncePer } from '../problem/once';
 import { emptyValues, type Problem } from '../problem/problem';
 import { CLOTHING_KG, workingLoadKg } from '../problem/working-load';
 import { overHeadMm } from '../geometry/overhead';
@@ -119,7 +120,7 @@ const OVER_HEAD_MM = 50;
  * How low the sitter can be brought, above the floor, mm: with the pan at its best for it, and what tips by itself at its
  * worst. NaN where no height is described.
  */
-function lowestMm(p: Problem): number {
+const lowestMm = oncePer((p): number => {
   const span = new Extents(p, emptyValues(NO_REMEDIES));
   const lowest = endsOfPassive(p).map((end) => {
     for (const { kind, values } of Object.values(p.variables)) {
@@ -130,7 +131,7 @@ function lowestMm(p: Problem): number {
     return span.datum.lo;
   });
   return Math.max(...lowest);
-}
+});
 
 /**
  * Headroom in a cab; nothing where the place has no ceiling to speak of.
